@@ -1,0 +1,54 @@
+import type { Food } from './food'
+
+export interface Soak {
+  hours: number
+  /** Temperature of the water when the food goes in. */
+  waterC: number
+  /** Cooked in the water it was soaked in. */
+  keepWater: boolean
+  /** g of soaking water, where it was measured. */
+  waterG?: number
+}
+
+/** Hours in which hot soaking water comes most of the way to the room's temperature (engineering estimate). */
+const COOLING_HOURS = 1.5
+/** A soak this cold stands in the fridge and stays cold. */
+const FRIDGE_C = 10
+/** Soaking goes this much faster for every 10 K more (engineering estimate). */
+const FASTER_PER_10_K = 1.75
+/** g of water on the surface of each g of dry food after draining (engineering estimate). */
+const SURFACE_WATER = 0.1
+/** The longest step of the quadrature below. */
+const STEP_HOURS = 0.05
+
+/** The water's temperature after some hours of soaking in a room. */
+export function soakWaterC(soak: Soak, roomC: number, hours: number): number {
+  if (soak.waterC <= FRIDGE_C) return soak.waterC
+  return roomC + (soak.waterC - roomC) * Math.exp(-hours / COOLING_HOURS)
+}
+
+/**
+ * How far a food is soaked, from 0 (dry) to 1: t/(t + half) with t counted in hours at 25 °C.
+ * Source of the form and the temperature factor: engineering estimate.
+ */
+export function soakedShare(food: Food, soak: Soak | null, roomC: number): number {
+  if (!soak || !food.soak || soak.hours <= 0) return 0
+  const steps = Math.ceil(Math.min(soak.hours, 12) / STEP_HOURS)
+  const stepHours = soak.hours / steps
+  let hoursAt25 = 0
+  for (let i = 0; i < steps; i++) {
+    const tempC = soakWaterC(soak, roomC, (i + 0.5) * stepHours)
+    hoursAt25 += stepHours * Math.pow(FASTER_PER_10_K, (tempC - 25) / 10)
+  }
+  return hoursAt25 / (hoursAt25 + food.soak.halfHours)
+}
+
+/** g of water inside each g of dry food after soaking. */
+export function soakUptake(food: Food, share: number): number {
+  return food.soak ? share * food.soak.maxUptake : 0
+}
+
+/** g of water that each g of dry food brings into the pot after a soak that was drained. */
+export function heldAfterDraining(food: Food, share: number): number {
+  return share > 0 ? soakUptake(food, share) + SURFACE_WATER : 0
+}

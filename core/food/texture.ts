@@ -1,0 +1,52 @@
+import { cooksCovered, setsAsGrain, type BoilMinuteWindow, type Food } from './food'
+
+export const GRAIN_TEXTURES = ['separate', 'soft', 'sticky', 'porridge-thick', 'porridge-pourable'] as const
+export const PULSE_TEXTURES = ['firm', 'tender', 'soft', 'mashed'] as const
+export const OTHER_TEXTURES = ['firm', 'tender', 'soft'] as const
+export type Texture = (typeof GRAIN_TEXTURES)[number] | (typeof PULSE_TEXTURES)[number]
+
+/** Boil-minutes beyond `soft` at which a pulse falls apart under a spoon (engineering estimate). */
+const MASHED_TIMES_SOFT = 1.25
+
+// Multiples of uptakeTender: general kitchen practice.
+const GRAIN_UPTAKE: Record<(typeof GRAIN_TEXTURES)[number], number> = {
+  separate: 0.9,
+  soft: 1.15,
+  sticky: 1.4,
+  'porridge-thick': 2.4,
+  'porridge-pourable': 3.5,
+}
+
+/** The textures this food can be asked for, in order of more cooking or more water. */
+export function texturesOf(food: Food): readonly Texture[] {
+  if (setsAsGrain(food)) return GRAIN_TEXTURES
+  return cooksCovered(food) ? PULSE_TEXTURES : OTHER_TEXTURES
+}
+
+/** The texture asked for when nobody said: separate grain, tender pulses, soft dals. */
+export function usualTexture(food: Food): Texture {
+  if (setsAsGrain(food)) return 'separate'
+  return food.group === 'dal' ? 'soft' : 'tender'
+}
+
+/** g of water per g of dry food that gives the texture. */
+export function uptakeFor(food: Food, texture: Texture): number {
+  if (!setsAsGrain(food)) return food.uptakeTender
+  return food.uptakeTender * (GRAIN_UPTAKE[texture as keyof typeof GRAIN_UPTAKE] ?? 1)
+}
+
+/** Boil-minutes the texture asks of a fully soaked, fresh food. */
+export function boilMinutesFor(food: Food, texture: Texture): number {
+  const window: BoilMinuteWindow = food.boilMinutes
+  switch (texture) {
+    case 'firm':
+      return window.firm
+    case 'tender':
+    case 'separate':
+      return window.tender
+    case 'mashed':
+      return Math.min(window.soft * MASHED_TIMES_SOFT, window.max)
+    default:
+      return window.soft
+  }
+}

@@ -1,0 +1,52 @@
+/**
+ * What core says when it cannot answer: where, which, and a sentence with what to do. The sentences
+ * stand here once; the interface merges them into its messages under `problems`.
+ */
+export const PROBLEM_SENTENCES = {
+  'not-a-number': '{field} must be a number.',
+  'out-of-range': '{field} is {value}; give a figure from {min} to {max}.',
+  'unknown-food': 'No food is called “{value}”. Choose one from the list of foods.',
+  'unknown-cooker': 'No cooker is called “{value}”. Choose one of the kitchen, or describe it as an appliance.',
+  'no-food': 'There is nothing in the pot. Add a food first.',
+  'wrong-texture': '{food} cannot be cooked “{value}”. Choose one of: {choices}.',
+  'amount-looks-like-kg': '{value} g is less than a pinch. If you meant kilograms, give {grams} g.',
+  'amount-too-large': '{value} g is more than any pot at home holds. Check the unit; the amount is in grams.',
+  'style-not-for-cooker': 'A {cooker} cooker has no “{style}” program. Choose one of: {choices}.',
+  'never-reaches-pressure': 'On this flame the pot never reaches its pressure: it loses as much heat as it gets. Use a stronger flame.',
+  'never-ends': 'The program does not end within two days. Check its steps.',
+  'not-enough-program': 'Even the longest program of this kind does not cook {food} through. Soak it, use another cooker, or start it earlier by itself.',
+  'boils-dry': 'The pot boils dry after {minutes} minutes. Give it more water, or a shorter program.',
+  'water-over-capacity': 'That is {litres} L in a pot of {capacity} L. Take a larger pot or cook less.',
+  'program-empty': 'The program has no step. Give it at least one.',
+  'step-not-for-cooker': 'Step {number} does not fit a {cooker} cooker.',
+  'vessel-missing': 'Food {number} is said to be in tin {value}, which is not in the load.',
+  'step-endless': 'Step {number} asks for {value} whistles without heat. Give it a flame.',
+  'pressures-crossed': 'The weight must shut at a lower pressure than it opens at.',
+} as const
+
+export type ProblemCode = keyof typeof PROBLEM_SENTENCES
+
+export interface Problem {
+  /** Where in the request, as in `contents.0.dryG`. */
+  path: string
+  code: ProblemCode
+  params: Record<string, string | number>
+  message: string
+}
+
+/** A problem with its sentence filled in. */
+export function problem(code: ProblemCode, path: string, params: Record<string, string | number> = {}): Problem {
+  return { path, code, params, message: fillSentence(PROBLEM_SENTENCES[code], params) }
+}
+
+/** Puts values into the `{name}` places of a sentence; an unknown name stays as it is. */
+export function fillSentence(sentence: string, params: Record<string, string | number>): string {
+  return sentence.replace(/\{(\w+)\}/g, (place, name: string) => String(params[name] ?? place))
+}
+
+/** Either a value or the reasons why there is none. */
+export type Outcome<T> = { ok: true; value: T } | { ok: false; problems: Problem[] }
+
+export function failed(...problems: Problem[]): { ok: false; problems: Problem[] } {
+  return { ok: false, problems }
+}

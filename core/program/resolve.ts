@@ -1,0 +1,225 @@
+import { findFood } from '../food/catalogue'
+import { cooksCovered, setsAsGrain, type Food } from '../food/food'
+import { needOf, type Need } from '../food/need'
+import { heldAfterDraining, soakedShare, soakUptake, type Soak } from '../food/soak'
+import { texturesOf, uptakeFor, usualTexture, type Texture } from '../food/texture'
+import { BURNERS, COOKERS, type Burner, type Cooker } from '../pot/cookers'
+import { checkCase, outOfBounds } from '../pot/check'
+import { holdsPressure } from '../pot/appliance'
+import type { Release } from '../pot/case'
+import { failed, problem, type Outcome, type Problem } from '../problem'
+import { FREE_LIQUID, type FreeLiquid, type Liquid } from '../water/liquids'
+import type { PlanRequest, Style, Tin } from './request'
+import { stylesFor } from './styles'
+
+/** Smaller than this nobody cooks; most likely kilograms were typed. */
+const LEAST_G = 5
+const MOST_G = 10_000
+
+/** A food of the request with all that follows from how it was prepared. */
+export interface ResolvedFood {
+  food: Food
+  dryG: number
+  texture: Texture
+  soak: Soak | null
+  soakedShare: number
+  need: Need
+  /** g of water inside it when it goes in, and that it brings from a drained soak (surface included). */
+  insideG: number
+  heldG: number
+  soakWaterG: number
+  /** g of water it holds when it has its texture, and that should stand around it then. */
+  uptakeG: number
+  freeLiquidG: number
+  /** Its place in `ResolvedPlan.tins`, or null for the base. */
+  tin: number | null
+}
+
+export interface ResolvedPlan {
+  request: PlanRequest
+  cooker: Cooker
+  /** The pot's inside was not given, so a generic one stands in. */
+  bodyAssumed: boolean
+  burner: Burner
+  style: Style
+  release: Release | null
+  foods: ResolvedFood[]
+  tins: Tin[]
+  liquids: Liquid[]
+}
+
+/** Looks everything up and works out what the preparation made of each food, or says what is wrong. */
+export function resolve(request: PlanRequest): Outcome<ResolvedPlan> {
+  const problems = checkNumbers(request)
+  const cooker = resolveCooker(request)
+  if (!cooker) problems.push(problem('unknown-cooker', 'cooker', { value: String(request.cooker) }))
+  if (request.contents.length === 0) problems.push(problem('no-food', 'contents'))
+
+  const tins: Tin[] = []
+  const foods: ResolvedFood[] = []
+  request.contents.forEach((content, i) => {
+    const food = findFood(content.food)
+    if (!food) {
+      problems.push(problem('unknown-food', `contents.${i}.food`, { value: content.food }))
+      return
+    }
+    const texture = content.texture ?? usualTexture(food)
+    if (!texturesOf(food).includes(texture)) {
+      const choices = texturesOf(food).join(', ')
+      problems.push(problem('wrong-texture', `contents.${i}.texture`, { food: food.name, value: texture, choices }))
+      return
+    }
+    const tin = content.where === 'base' ? null : tins.push(content.where.tin) - 1
+    foods.push(resolveFood(food, texture, content, tin, request))
+  })
+  if (cooker && !stylesFor(cooker.appliance).includes(request.style.kind))
+    problems.push(
+      problem('style-not-for-cooker', 'style', {
+        cooker: cooker.appliance.kind,
+        style: request.style.kind,
+        choices: stylesFor(cooker.appliance).join(', '),
+      }),
+    )
+  if (!cooker || problems.length > 0) return failed(...problems)
+  return {
+    ok: true,
+    value: {
+      request,
+      cooker,
+      bodyAssumed: typeof request.cooker !== 'string' && !request.cooker.body,
+      burner: typeof request.burner === 'object' ? request.burner : BURNERS[request.burner ?? 'strong'],
+      style: request.style,
+      release: resolveRelease(request, cooker, foods),
+      foods,
+      tins,
+      liquids: request.liquids,
+    },
+  }
+}
+
+function resolveCooker({ cooker }: PlanRequest): Cooker | undefined {
+  if (typeof cooker === 'string') return Object.hasOwn(COOKERS, cooker) ? COOKERS[cooker] : undefined
+  return { appliance: cooker.appliance, body: cooker.body ?? COOKERS['whistling-5l-aluminium']!.body }
+}
+
+function resolveFood(
+  food: Food,
+  texture: Texture,
+  content: PlanRequest['contents'][number],
+  tin: number | null,
+  request: PlanRequest,
+): ResolvedFood {
+  const { dryG, soak } = content
+  const share = soakedShare(food, soak, request.kitchen.roomC)
+  const kept = soak !== null && soak.keepWater
+  const free: FreeLiquid = request.freeLiquid ?? 'drained'
+  return {
+    food,
+    dryG,
+    texture,
+    soak,
+    soakedShare: share,
+    need: needOf(food, texture, {
+      soakedShare: share,
+      batch: content.batch ?? 'fresh',
+      additions: content.additions ?? [],
+    }),
+    insideG: dryG * soakUptake(food, share),
+    heldG: kept ? 0 : dryG * heldAfterDraining(food, share),
+    soakWaterG: kept ? (soak.waterG ?? 0) : 0,
+    uptakeG: dryG * uptakeFor(food, texture),
+    freeLiquidG: cooksCovered(food) ? dryG * FREE_LIQUID[free] : 0,
+    tin,
+  }
+}
+
+/**
+ * The release to plan with. Left to us, a stove-top pot falls by itself and an electric one follows
+ * the most patient of its foods; foods that want to come out at once get that unless one of them froths.
+ */
+function resolveRelease(request: PlanRequest, cooker: Cooker, foods: readonly ResolvedFood[]): Release | null {
+  if (!holdsPressure(cooker.appliance)) return null
+  if (request.release !== 'auto') return request.release
+  const waits = foods.map(({ food }) => (food.release.kind === 'natural' ? food.release.minutes : 0))
+  const longest = Math.max(0, ...waits)
+  const froths = foods.some(({ food }) => food.froth > 0)
+  if (longest === 0 && !froths) return { kind: 'quick', afterMinutes: 0 }
+  if (cooker.appliance.kind === 'electric') return { kind: 'timed', afterMinutes: Math.max(longest, 5) }
+  return { kind: 'natural' }
+}
+
+function checkNumbers(request: PlanRequest): Problem[] {
+  const found: Problem[] = [
+    ...outOfBounds(request.kitchen.altitudeM, 'altitudeM', 'kitchen.altitudeM'),
+    ...outOfBounds(request.kitchen.roomC, 'roomC', 'kitchen.roomC'),
+    ...outOfBounds(request.kitchen.tapC, 'tempC', 'kitchen.tapC'),
+  ]
+  request.contents.forEach((content, i) => {
+    found.push(...checkAmount(content.dryG, `contents.${i}.dryG`))
+    if (content.soak) {
+      const path = `contents.${i}.soak`
+      found.push(
+        ...within(content.soak.hours, 0, 72, `${path}.hours`),
+        ...within(content.soak.waterC, 0, 100, `${path}.waterC`),
+      )
+      if (content.soak.waterG !== undefined) found.push(...within(content.soak.waterG, 0, MOST_G, `${path}.waterG`))
+    }
+    if (content.where !== 'base') {
+      const path = `contents.${i}.where.tin`
+      found.push(
+        ...within(content.where.tin.diameterMm, 40, 400, `${path}.diameterMm`),
+        ...within(content.where.tin.heightMm, 20, 300, `${path}.heightMm`),
+      )
+    }
+  })
+  request.liquids.forEach((liquid, i) => found.push(...within(liquid.g, 0, MOST_G, `liquids.${i}.g`)))
+  if (typeof request.burner === 'object')
+    for (const flame of ['high', 'medium', 'low', 'simmer'] as const)
+      found.push(...outOfBounds(request.burner[flame], 'heatW', `burner.${flame}`))
+  if (request.release !== 'auto' && request.release.kind !== 'natural' && request.release.afterMinutes !== undefined)
+    found.push(...within(request.release.afterMinutes, 0, 240, 'release.afterMinutes'))
+  if (typeof request.cooker !== 'string') {
+    found.push(...checkAppliance(request.cooker.appliance))
+    if (request.cooker.body) {
+      const { capacityL, innerDiameterMm, innerHeightMm, minimumLiquidG } = request.cooker.body
+      found.push(
+        ...within(capacityL, 0.3, 30, 'cooker.body.capacityL'),
+        ...within(innerDiameterMm, 80, 500, 'cooker.body.innerDiameterMm'),
+        ...within(innerHeightMm, 40, 500, 'cooker.body.innerHeightMm'),
+        ...within(minimumLiquidG, 0, 2000, 'cooker.body.minimumLiquidG'),
+      )
+    }
+  }
+  return found
+}
+
+function checkAmount(g: number, path: string): Problem[] {
+  if (typeof g === 'number' && g > 0 && g < LEAST_G)
+    return [problem('amount-looks-like-kg', path, { value: g, grams: Math.round(g * 1000) })]
+  if (typeof g === 'number' && Number.isFinite(g) && g > MOST_G) return [problem('amount-too-large', path, { value: g })]
+  return within(g, LEAST_G, MOST_G, path)
+}
+
+function within(value: number, min: number, max: number, path: string): Problem[] {
+  const field = path.split('.').at(-1)!
+  if (typeof value !== 'number' || !Number.isFinite(value)) return [problem('not-a-number', path, { field })]
+  return value < min || value > max ? [problem('out-of-range', path, { field, value, min, max })] : []
+}
+
+/** Checks the appliance alone, by way of the case that it would be simulated in. */
+function checkAppliance(appliance: Cooker['appliance']): Problem[] {
+  const found = checkCase({
+    appliance,
+    load: { freeWaterKg: 1, foodJPerK: 0, startC: 20, vessels: [] },
+    place: { altitudeM: 0, roomC: 20 },
+    program: [],
+    release: null,
+    foods: [],
+  })
+  return found.filter(({ path }) => path.startsWith('appliance.')).map((item) => ({ ...item, path: `cooker.${item.path}` }))
+}
+
+/** Tells whether what is in the base sets as grain and leaves nothing to drain. */
+export function baseSets(plan: ResolvedPlan): boolean {
+  return plan.foods.some(({ food, tin }) => tin === null && setsAsGrain(food))
+}

@@ -1,0 +1,186 @@
+import { setsAsGrain, type Food } from '../food/food'
+import { soakWaterC, type Soak } from '../food/soak'
+import type { Appliance } from '../pot/appliance'
+import type { Release } from '../pot/case'
+
+export type Severity = 'refuse' | 'warn' | 'note'
+
+/** Something to be careful about. Its sentence and reason are in CAUTION_SENTENCES under the id. */
+export interface Caution {
+  id: CautionId
+  severity: Severity
+  params: Record<string, string | number>
+}
+
+/** What the rules look at: the final plan, whatever led to it. */
+export interface PlanFacts {
+  applianceKind: Appliance['kind']
+  bodyAssumed: boolean
+  altitudeM: number
+  roomC: number
+  release: Release | null
+  fill: { beforeL: number; afterL: number; limitL: number; capacityL: number }
+  surplusG: number
+  foods: {
+    food: Food
+    soak: Soak | null
+    inTin: boolean
+    acid: boolean
+    gets: number
+    needs: number
+    max: number
+  }[]
+}
+
+/**
+ * The sentences stand here once, in English; the interface merges them into its messages under
+ * `cautions`. `why` is the reason behind the sentence; both defer to the manual and local advice.
+ */
+export const CAUTION_SENTENCES = {
+  'too-full': {
+    sentence: 'Too full: {level} L in a pot that takes {limit} L of this. Cook it in two batches or a larger pot.',
+    why: 'Food that swells or froths can block the vent; then the pressure has no way out. Your cooker’s manual may set a lower line.',
+  },
+  'lectin-not-pressure': {
+    sentence: '{food} must not be cooked only in this pot. Boil them hard for 30 minutes in fresh water first, or use a pressure cooker.',
+    why: 'These beans carry a lectin that gentle heat leaves active; half-cooked they make people ill. Follow local food-safety advice.',
+  },
+  'lectin-soak': {
+    sentence: 'Soak {food} for at least 5 hours and throw the water away.',
+    why: 'Soaking draws out part of the lectin that makes half-cooked beans poisonous; the rest needs the full cooking. Follow local food-safety advice.',
+  },
+  'lectin-soak-water': {
+    sentence: 'Throw the soaking water of {food} away and cook in fresh water.',
+    why: 'Part of the lectin has gone into the soaking water. Follow local food-safety advice.',
+  },
+  'lectin-hot-soak': {
+    sentence: 'Soak {food} in cool water, or give the hot soak a full boil first.',
+    why: 'Warm water alone does not destroy the lectin of these beans and lets germs grow. Follow local food-safety advice.',
+  },
+  'quick-release-froth': {
+    sentence: 'Do not let the steam out at once: {food} froths. Let the pressure fall by itself for at least {minutes} minutes.',
+    why: 'A sudden release makes starchy foam boil up through the valve and scald or block it.',
+  },
+  'wait-for-pressure': {
+    sentence: 'Open it only when the indicator is down and no steam comes; never force the lid.',
+    why: 'Under pressure the lid and the boiling food come out together. Your cooker’s manual says how to tell.',
+  },
+  'before-closing': {
+    sentence: 'Before closing: gasket clean and seated, vent clear, liquid in.',
+    why: 'A blocked vent or a dry base is what makes a pressure cooker fail. Your cooker’s manual shows where they are.',
+  },
+  'warm-soak': {
+    sentence: 'Soak {food} in the fridge: {hours} hours is long for a kitchen this warm.',
+    why: 'Above 25 °C soaking water ferments and germs multiply. Follow local food-safety advice.',
+  },
+  'cool-rice': {
+    sentence: 'Keep what is left hot above 60 °C, or cool it within 2 hours and put it in the fridge.',
+    why: 'Spores in grain survive cooking and grow when it stands warm. Follow local food-safety advice.',
+  },
+  overcooked: {
+    sentence: '{food} goes past its limit here. Cook it for itself, or add it later.',
+    why: 'What the slowest food needs is more than this one stands.',
+  },
+  'acid-early': {
+    sentence: 'Add the sour things after {food} is soft, if you can.',
+    why: 'Acid keeps the skins firm: it costs about four tenths more cooking.',
+  },
+  'too-wet': {
+    sentence: 'The other liquids already bring {grams} g more than is needed. Pour no water, and simmer it open at the end.',
+    why: 'All that is wet counts towards the water.',
+  },
+  'size-assumed': {
+    sentence: 'The pot’s size is not known; 5 L is assumed. Give it to check the filling.',
+    why: 'Filling, covering and minimum liquid depend on the pot’s size.',
+  },
+} as const
+
+export type CautionId = keyof typeof CAUTION_SENTENCES
+
+const LECTIN_SOAK_HOURS = 5
+/** Foam settles within this time after the heat is off (engineering estimate). */
+const FROTH_SETTLES_MINUTES = 5
+const LONG_SOAK_HOURS = 4
+const WARM_SOAK_C = 25
+const PRESSURE_KINDS: readonly Appliance['kind'][] = ['whistling', 'regulator', 'electric']
+
+type Rule = (plan: PlanFacts) => Caution[]
+
+const caution = (id: CautionId, severity: Severity, params: Caution['params'] = {}): Caution => ({ id, severity, params })
+
+const tooFull: Rule = ({ fill }) => {
+  const level = Math.max(fill.beforeL, fill.afterL)
+  if (level <= fill.limitL) return []
+  return [caution('too-full', 'refuse', { level: level.toFixed(1), limit: fill.limitL.toFixed(1) })]
+}
+
+const lectins: Rule = ({ applianceKind, foods }) =>
+  foods
+    .filter(({ food }) => food.lectin)
+    .flatMap(({ food, soak }) => {
+      const name = { food: food.name }
+      const found: Caution[] = []
+      if (!PRESSURE_KINDS.includes(applianceKind) && applianceKind !== 'open')
+        found.push(caution('lectin-not-pressure', 'refuse', name))
+      if (!soak || soak.hours < LECTIN_SOAK_HOURS) {
+        if (soak && soak.hours > 0 && soak.waterC > 40) found.push(caution('lectin-hot-soak', 'warn', name))
+        else found.push(caution('lectin-soak', 'warn', name))
+      }
+      if (soak && soak.hours > 0 && soak.keepWater) found.push(caution('lectin-soak-water', 'warn', name))
+      return found
+    })
+
+const frothAndQuickRelease: Rule = ({ release, foods }) => {
+  if (!release || release.kind === 'natural') return []
+  if ((release.afterMinutes ?? 0) >= FROTH_SETTLES_MINUTES) return []
+  const frothy = foods.filter(({ food, inTin }) => food.froth > 0 && !inTin).sort((a, b) => b.food.froth - a.food.froth)[0]
+  if (!frothy) return []
+  const params = { food: frothy.food.name, minutes: FROTH_SETTLES_MINUTES }
+  return [caution('quick-release-froth', frothy.food.froth === 2 ? 'refuse' : 'warn', params)]
+}
+
+const warmSoak: Rule = ({ roomC, foods }) =>
+  foods.flatMap(({ food, soak }) =>
+    soak && soak.hours > LONG_SOAK_HOURS && roomC > WARM_SOAK_C && soakWaterC(soak, roomC, soak.hours) > WARM_SOAK_C
+      ? [caution('warm-soak', 'warn', { food: food.name, hours: soak.hours })]
+      : [],
+  )
+
+const lostFoods: Rule = ({ foods }) =>
+  foods.filter(({ gets, max }) => gets > max).map(({ food }) => caution('overcooked', 'warn', { food: food.name }))
+
+const acidEarly: Rule = ({ foods }) =>
+  foods.filter(({ food, acid }) => acid && food.soak && !setsAsGrain(food)).map(({ food }) => caution('acid-early', 'note', { food: food.name }))
+
+const tooWet: Rule = ({ surplusG }) => (surplusG > 0 ? [caution('too-wet', 'warn', { grams: surplusG })] : [])
+
+const sizeAssumed: Rule = ({ bodyAssumed }) => (bodyAssumed ? [caution('size-assumed', 'note')] : [])
+
+const pressureHabits: Rule = ({ applianceKind }) =>
+  PRESSURE_KINDS.includes(applianceKind) ? [caution('before-closing', 'note'), caution('wait-for-pressure', 'note')] : []
+
+const coolGrain: Rule = ({ foods }) => (foods.some(({ food }) => setsAsGrain(food)) ? [caution('cool-rice', 'note')] : [])
+
+const RULES: readonly Rule[] = [
+  tooFull,
+  lectins,
+  frothAndQuickRelease,
+  warmSoak,
+  tooWet,
+  lostFoods,
+  acidEarly,
+  sizeAssumed,
+  pressureHabits,
+  coolGrain,
+]
+const ORDER: Record<Severity, number> = { refuse: 0, warn: 1, note: 2 }
+
+/** Every caution that the final plan calls for, gravest first. Nothing runs after this. */
+export function cautionsFor(plan: PlanFacts): Caution[] {
+  return RULES.flatMap((rule) => rule(plan)).sort((a, b) => ORDER[a.severity] - ORDER[b.severity])
+}
+
+/** True if the plan must not be started as it is. */
+export function isRefused(cautions: readonly Caution[]): boolean {
+  return cautions.some(({ severity }) => severity === 'refuse')
+}

@@ -1,0 +1,28 @@
+/** g of liquid that each g of an ingredient gives to the pot (engineering estimates). */
+export const LIQUID_YIELD = {
+  water: 1,
+  'thin-stock': 1,
+  puree: 0.9,
+  sauce: 0.9,
+  curd: 0.85,
+  'coconut-milk-thin': 0.85,
+  'coconut-milk-thick': 0.6,
+  'chopped-tomato': 0.6,
+  spinach: 0.5,
+  mushroom: 0.5,
+  onion: 0.4,
+  vegetable: 0.2,
+} as const
+
+export type LiquidKind = keyof typeof LIQUID_YIELD
+export const LIQUID_KINDS = Object.keys(LIQUID_YIELD) as LiquidKind[]
+
+export interface Liquid {
+  kind: LiquidKind
+  g: number
+}
+
+/** g of liquid left in the pot per g of dry pulses when it is done (general kitchen practice). */
+export const FREE_LIQUID = { drained: 0, thick: 0.5, spoonable: 1.5, pourable: 3, soup: 5 } as const
+export type FreeLiquid = keyof typeof FREE_LIQUID
+export const FREE_LIQUIDS = Object.keys(FREE_LIQUID) as FreeLiquid[]

@@ -1,0 +1,71 @@
+import { LIQUID_YIELD, type Liquid } from './liquids'
+
+/** One line of the water sum: what asks for water (positive) or already brings it (negative). */
+export interface WaterLine {
+  id: 'uptake' | 'steam' | 'free-liquid' | 'held' | 'soak-water' | 'liquid' | 'floor' | 'surplus'
+  g: number
+  /** The food or the liquid that the line speaks of. */
+  of?: string
+}
+
+export type WaterRule = 'balance' | 'minimum' | 'covered' | 'base-left'
+
+export interface WaterSum {
+  /** Water to pour in; always the exact sum of the lines. */
+  pourG: number
+  rule: WaterRule
+  lines: WaterLine[]
+}
+
+export interface Drinks {
+  foodId: string
+  uptakeG: number
+  /** Already in a food that was soaked and drained. */
+  heldG: number
+  /** Measured soaking water that goes into the pot with the food. */
+  soakWaterG: number
+  freeLiquidG: number
+}
+
+/** g of free liquid that the other liquids bring. */
+export function liquidBroughtG(liquids: readonly Liquid[]): number {
+  return liquids.reduce((sum, liquid) => sum + liquid.g * LIQUID_YIELD[liquid.kind], 0)
+}
+
+/**
+ * The water to pour: what the foods drink, plus steam lost, plus liquid wanted, less what is there
+ * already; then raised to the highest floor. Each line is rounded to a gram so that the lines add
+ * up to the figure. Liquids that bring more than is wanted leave nothing to pour and a `surplus` line.
+ */
+export function waterSum(
+  foods: readonly Drinks[],
+  liquids: readonly Liquid[],
+  steamLostG: number,
+  floors: readonly { rule: Exclude<WaterRule, 'balance'>; pourG: number }[],
+): WaterSum {
+  const lines: WaterLine[] = []
+  const add = (id: WaterLine['id'], g: number, of?: string) => {
+    const rounded = Math.round(g)
+    if (rounded !== 0) lines.push(of === undefined ? { id, g: rounded } : { id, g: rounded, of })
+  }
+  for (const food of foods) add('uptake', food.uptakeG, food.foodId)
+  add('steam', steamLostG)
+  for (const food of foods) add('free-liquid', food.freeLiquidG, food.foodId)
+  for (const food of foods) add('held', -food.heldG, food.foodId)
+  for (const food of foods) add('soak-water', -food.soakWaterG, food.foodId)
+  for (const liquid of liquids) add('liquid', -liquid.g * LIQUID_YIELD[liquid.kind], liquid.kind)
+
+  let pourG = lines.reduce((sum, line) => sum + line.g, 0)
+  let rule: WaterRule = 'balance'
+  const highest = [...floors].sort((a, b) => b.pourG - a.pourG)[0]
+  const floorG = Math.max(0, Math.ceil(highest?.pourG ?? 0))
+  if (highest && pourG < floorG) {
+    lines.push({ id: 'floor', g: floorG - pourG })
+    pourG = floorG
+    rule = highest.rule
+  } else if (pourG < 0) {
+    lines.push({ id: 'surplus', g: -pourG })
+    pourG = 0
+  }
+  return { pourG, rule, lines }
+}

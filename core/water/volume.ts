@@ -1,0 +1,53 @@
+import type { Food } from '../food/food'
+import type { Texture } from '../food/texture'
+
+/** Density of dry starch and protein (engineering estimate). */
+const SOLID_G_PER_ML = 1.35
+/** Share of a heap of swollen pieces that is pieces and not gaps (engineering estimate, random packing). */
+const PACKING = 0.62
+/** Bulk density of what is counted in pieces and has no cup figure (engineering estimate). */
+const PIECES_G_PER_ML = 0.6
+const FROTH_TIMES = [1, 1.15, 1.35] as const
+const CUP_ML = 240
+
+export interface Bulk {
+  food: Food
+  dryG: number
+  texture: Texture
+  /** g of water inside the food at this moment. */
+  waterInsideG: number
+}
+
+/** Volume in ml of the food itself, without the gaps between its pieces. */
+export function solidMl({ food, dryG, waterInsideG }: Bulk): number {
+  return (food.soak ? dryG / SOLID_G_PER_ML : dryG) + waterInsideG
+}
+
+/** Volume in ml of the heap that the food makes, gaps included. */
+export function heapMl(bulk: Bulk): number {
+  const { food, dryG, texture, waterInsideG } = bulk
+  if (waterInsideG === 0) return (dryG * CUP_ML) / (food.cupG ?? PIECES_G_PER_ML * CUP_ML)
+  const fallsApart = texture === 'mashed' || texture === 'porridge-thick' || texture === 'porridge-pourable'
+  return solidMl(bulk) / (fallsApart ? 1 : PACKING)
+}
+
+/** How high heaps and liquid together stand, in ml: the liquid fills the gaps first. */
+export function levelMl(bulks: readonly Bulk[], liquidMl: number): number {
+  const heap = bulks.reduce((sum, bulk) => sum + heapMl(bulk), 0)
+  const packed = bulks.reduce((sum, bulk) => sum + solidMl(bulk), 0) + liquidMl
+  return Math.max(heap, packed)
+}
+
+/** How much the foam of the liveliest food adds to the level. */
+export function frothTimes(foods: readonly Food[]): number {
+  return FROTH_TIMES[Math.max(0, ...foods.map((food) => food.froth)) as 0 | 1 | 2]
+}
+
+/** ml of liquid that stand a finger's breadth (10 mm) over the heap in a pot of that diameter. */
+export function coveringMl(bulks: readonly Bulk[], innerDiameterMm: number): number {
+  const heap = bulks.reduce((sum, bulk) => sum + heapMl(bulk), 0)
+  const packed = bulks.reduce((sum, bulk) => sum + solidMl(bulk), 0)
+  const radiusCm = innerDiameterMm / 20
+  return heap - packed + Math.PI * radiusCm * radiusCm * 1
+}
+

@@ -1,0 +1,8 @@
+export default defineEventHandler(async (event) => {
+  const kitchen = await (await useHousehold(event)).kitchen()
+  if (!kitchen) {
+    await clearUserSession(event)
+    throw notFound('kitchen')
+  }
+  return kitchen
+})

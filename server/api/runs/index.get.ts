@@ -1,0 +1,1 @@
+export default defineEventHandler(async (event) => (await useHousehold(event)).runs())

@@ -1,0 +1,188 @@
+import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm'
+import type { AnyPgColumn } from 'drizzle-orm/pg-core'
+import { refusalOf, type RunEvent, type RunRefusal } from '../../core/live/run'
+import type { PlanAnswer } from '../../core/program/answer'
+import type { Kitchen, RunWithPlan, SavedPlan } from '../../shared/kitchen'
+import { PLAN_VERSION, type SavePlan } from '../../shared/plan'
+import type { RunSummary, Verdict } from '../../shared/run'
+import type { Database } from './client'
+import { burners, cookers, households, measures, plans, runEvents, runs, verdicts } from './schema'
+
+const MOST_RUNS = 200
+
+export type EventOutcome = { stored: true; events: RunEvent[] } | { stored: false; refusal: RunRefusal | 'id-taken' | 'no-run' }
+
+/**
+ * Everything the database holds of one household. All queries of the application are here, and each
+ * names the household, so none can see or touch another's rows.
+ */
+export function householdStore(db: Database, householdId: string) {
+  const own = (table: { householdId: AnyPgColumn }) => eq(table.householdId, householdId)
+
+  return {
+    async kitchen(): Promise<Kitchen | null> {
+      const [household] = await db.select().from(households).where(eq(households.id, householdId))
+      if (!household) return null
+      const [ownCookers, ownBurners, ownMeasures] = await Promise.all([
+        db.select().from(cookers).where(own(cookers)).orderBy(asc(cookers.position)),
+        db.select().from(burners).where(own(burners)).orderBy(asc(burners.position)),
+        db.select().from(measures).where(own(measures)).orderBy(asc(measures.position)),
+      ])
+      return {
+        name: household.name,
+        altitudeM: household.altitudeM,
+        roomC: household.roomC,
+        tapC: household.tapC,
+        cookers: ownCookers.map(({ id, name, cooker }) => ({ id, name, cooker })),
+        burners: ownBurners.map(({ id, name, burner }) => ({ id, name, burner })),
+        measures: ownMeasures.map(({ id, name, volumeMl }) => ({ id, name, volumeMl })),
+      }
+    },
+
+    async hasCooker(cookerId: string): Promise<boolean> {
+      const found = await db
+        .select({ id: cookers.id })
+        .from(cookers)
+        .where(and(own(cookers), eq(cookers.id, cookerId)))
+      return found.length > 0
+    },
+
+    /** Stores a plan once; sending the same id again changes nothing. */
+    async savePlan(plan: SavePlan, answer: PlanAnswer): Promise<SavedPlan | null> {
+      await db
+        .insert(plans)
+        .values({ ...plan, householdId, answer, version: PLAN_VERSION })
+        .onConflictDoNothing({ target: plans.id })
+      return this.plan(plan.id)
+    },
+
+    async plan(planId: string): Promise<SavedPlan | null> {
+      const [row] = await db
+        .select({ plan: plans, cookerName: cookers.name })
+        .from(plans)
+        .leftJoin(cookers, eq(cookers.id, plans.cookerId))
+        .where(and(own(plans), eq(plans.id, planId)))
+      return row ? savedPlan(row.plan, row.cookerName) : null
+    },
+
+    /** Starts a run of one of the household's plans, once; null if there is no such plan or the id is another's. */
+    async startRun(runId: string, planId: string): Promise<RunWithPlan | null> {
+      if (!(await this.plan(planId))) return null
+      await db.insert(runs).values({ id: runId, householdId, planId }).onConflictDoNothing({ target: runs.id })
+      return this.run(runId)
+    },
+
+    async run(runId: string): Promise<RunWithPlan | null> {
+      const [found] = await this.runs([runId])
+      return found ?? null
+    },
+
+    /** The household's runs with their plans, events and verdicts, newest first. */
+    async runs(ids?: string[]): Promise<RunWithPlan[]> {
+      const rows = await db
+        .select({ run: runs, plan: plans, cookerName: cookers.name })
+        .from(runs)
+        .innerJoin(plans, eq(plans.id, runs.planId))
+        .leftJoin(cookers, eq(cookers.id, plans.cookerId))
+        .where(and(own(runs), ids ? inArray(runs.id, ids) : undefined))
+        .orderBy(desc(runs.createdAt), asc(runs.id))
+        .limit(MOST_RUNS)
+      const runIds = rows.map(({ run }) => run.id)
+      if (runIds.length === 0) return []
+      const [events, judged] = await Promise.all([
+        db
+          .select()
+          .from(runEvents)
+          .where(and(own(runEvents), inArray(runEvents.runId, runIds)))
+          .orderBy(asc(runEvents.sequence)),
+        db
+          .select()
+          .from(verdicts)
+          .where(and(own(verdicts), inArray(verdicts.runId, runIds))),
+      ])
+      return rows.map(({ run, plan, cookerName }) => ({
+        ...summary(run, plan.name),
+        events: events.filter(({ runId }) => runId === run.id).map(runEvent),
+        verdicts: judged.filter(({ runId }) => runId === run.id).map(verdict),
+        plan: savedPlan(plan, cookerName),
+      }))
+    },
+
+    /**
+     * Appends an event to a run if it may follow what is there. The run is locked meanwhile, so two
+     * devices cannot both be second; an event that is there already is left as it is.
+     */
+    async addEvent(runId: string, event: RunEvent, nowMs: number): Promise<EventOutcome> {
+      return db.transaction(async (tx) => {
+        const [run] = await tx
+          .select({ id: runs.id })
+          .from(runs)
+          .where(and(own(runs), eq(runs.id, runId)))
+          .for('update')
+        if (!run) return { stored: false, refusal: 'no-run' }
+        const rows = await tx
+          .select()
+          .from(runEvents)
+          .where(and(own(runEvents), eq(runEvents.runId, runId)))
+          .orderBy(asc(runEvents.sequence))
+        const before = rows.map(runEvent)
+        const known = before.find(({ id }) => id === event.id)
+        if (known) return known.data.kind === event.data.kind ? { stored: true, events: before } : { stored: false, refusal: 'id-taken' }
+        const refusal = refusalOf(before, event, nowMs)
+        if (refusal) return { stored: false, refusal }
+        const inserted = await tx
+          .insert(runEvents)
+          .values({
+            id: event.id,
+            householdId,
+            runId,
+            kind: event.data.kind,
+            happenedAt: new Date(event.at),
+            data: event.data,
+          })
+          .onConflictDoNothing({ target: runEvents.id })
+          .returning({ id: runEvents.id })
+        if (inserted.length === 0) return { stored: false, refusal: 'id-taken' }
+        return { stored: true, events: [...before, event] }
+      })
+    },
+
+    /** Stores or replaces the verdict on one food of a run. */
+    async judge(runId: string, given: Verdict): Promise<void> {
+      const { foodId, texture, water, note } = given
+      await db
+        .insert(verdicts)
+        .values({ householdId, runId, foodId, texture, water, note })
+        .onConflictDoUpdate({
+          target: [verdicts.runId, verdicts.foodId],
+          set: { texture, water, note, updatedAt: sql`now()` },
+          setWhere: eq(verdicts.householdId, householdId),
+        })
+    },
+  }
+}
+
+export type HouseholdStore = ReturnType<typeof householdStore>
+
+/** The household that a join link opens, or null. */
+export async function householdByToken(db: Database, token: string): Promise<string | null> {
+  const [found] = await db.select({ id: households.id }).from(households).where(eq(households.joinToken, token))
+  return found?.id ?? null
+}
+
+function summary(run: typeof runs.$inferSelect, name: string): Omit<RunSummary, 'events' | 'verdicts'> {
+  return { id: run.id, planId: run.planId, name, createdAt: run.createdAt.toISOString() }
+}
+
+function savedPlan(row: typeof plans.$inferSelect, cookerName: string | null): SavedPlan {
+  const { id, name, cookerId, request, answer, createdAt } = row
+  return { id, name, cookerId, cookerName, request, answer, createdAt: createdAt.toISOString() }
+}
+
+function runEvent(row: typeof runEvents.$inferSelect): RunEvent {
+  return { id: row.id, at: row.happenedAt.getTime(), data: row.data }
+}
+
+function verdict({ foodId, texture, water, note }: typeof verdicts.$inferSelect): Verdict {
+  return { foodId, texture, water, note }
+}
