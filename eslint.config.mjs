@@ -10,7 +10,14 @@ export default withNuxt(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: [{ regex: '/(app|server)/|^(vue|nuxt|pinia|drizzle-orm|pg|#|~)', message: 'shared may import only core and zod.' }] },
+        {
+          patterns: [
+            {
+              regex: '/(app|server)/|^(vue|nuxt|pinia|drizzle-orm|pg|#|~)',
+              message: 'shared may import only core and zod.',
+            },
+          ],
+        },
       ],
     },
   },

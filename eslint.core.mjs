@@ -1,6 +1,21 @@
 // The direction of imports inside core, as lint rules. The rooms are listed from the ground up: a room
 // may import from those before it, never from those after it, and core never from outside itself.
-const ROOMS = ['problem', 'measure', 'steam', 'food', 'pot', 'water', 'safety', 'program', 'stack', 'dish', 'meal', 'live', 'learn', 'formats']
+const ROOMS = [
+  'problem',
+  'measure',
+  'steam',
+  'food',
+  'pot',
+  'water',
+  'safety',
+  'program',
+  'stack',
+  'dish',
+  'meal',
+  'live',
+  'learn',
+  'formats',
+]
 
 const outside = {
   // Anything but ./x and ../room/x leaves core.
@@ -21,7 +36,16 @@ export const CORE_IMPORTS = [
     ignores: ['core/cli.ts', 'core/**/*.test.ts'],
     rules: {
       'no-restricted-imports': ['error', { patterns: [outside] }],
-      'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'localStorage', 'setTimeout', 'performance'],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'fetch',
+        'process',
+        'localStorage',
+        'setTimeout',
+        'performance',
+      ],
       'no-restricted-properties': [
         'error',
         { object: 'Date', property: 'now', message: 'core has no clock: take the time as an argument.' },

@@ -24,7 +24,10 @@ export default defineNuxtConfig({
       meta: [
         { name: 'viewport', content: 'width=device-width, initial-scale=1' },
         { name: 'color-scheme', content: 'light dark' },
-        { name: 'description', content: 'Water, whistles or minutes, and release for one pot, with the reason for every figure.' },
+        {
+          name: 'description',
+          content: 'Water, whistles or minutes, and release for one pot, with the reason for every figure.',
+        },
       ],
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
     },

@@ -12,9 +12,11 @@ export const PROBLEM_SENTENCES = {
   'amount-looks-like-kg': '{value} g is less than a pinch. If you meant kilograms, give {grams} g.',
   'amount-too-large': '{value} g is more than any pot at home holds. Check the unit; the amount is in grams.',
   'style-not-for-cooker': 'A {cooker} cooker has no “{style}” program. Choose one of: {choices}.',
-  'never-reaches-pressure': 'On this flame the pot never reaches its pressure: it loses as much heat as it gets. Use a stronger flame.',
+  'never-reaches-pressure':
+    'On this flame the pot never reaches its pressure: it loses as much heat as it gets. Use a stronger flame.',
   'never-ends': 'The program does not end within two days. Check its steps.',
-  'not-enough-program': 'Even the longest program of this kind does not cook {food} through. Soak it, use another cooker, or start it earlier by itself.',
+  'not-enough-program':
+    'Even the longest program of this kind does not cook {food} through. Soak it, use another cooker, or start it earlier by itself.',
   'boils-dry': 'The pot boils dry after {minutes} minutes. Give it more water, or a shorter program.',
   'water-over-capacity': 'That is {litres} L in a pot of {capacity} L. Take a larger pot or cook less.',
   'program-empty': 'The program has no step. Give it at least one.',

@@ -18,7 +18,8 @@ export function serverEnv(databaseUrl, port, sessionPassword) {
 /** Waits until the address answers, or the server has ended. */
 export async function waitFor(url, server, seconds = 60) {
   for (let i = 0; i < seconds * 5; i++) {
-    if (server.exitCode !== null) throw new SetupError(`The server ended at once (${server.exitCode}); its message is above.`)
+    if (server.exitCode !== null)
+      throw new SetupError(`The server ended at once (${server.exitCode}); its message is above.`)
     const answer = await fetch(url).catch(() => null)
     if (answer?.ok) return
     await new Promise((resolve) => setTimeout(resolve, 200))

@@ -48,11 +48,15 @@ export function start(command, args, env = {}) {
 export function checkMachine() {
   const [major, minor] = process.versions.node.split('.').map(Number)
   if (major < 20 || (major === 20 && minor < 19))
-    throw new SetupError(`Node ${process.versions.node} is too old.\n\nWhat to do: install Node 20.19 or newer, then try again.`)
+    throw new SetupError(
+      `Node ${process.versions.node} is too old.\n\nWhat to do: install Node 20.19 or newer, then try again.`,
+    )
   const { bavail, bsize } = statfsSync(ROOT)
   const freeMb = Math.round((bavail * bsize) / 1024 / 1024)
   if (freeMb < 200 || (freeMb < NEEDED_MB && !existsSync(path.join(ROOT, 'node_modules'))))
-    throw new SetupError(`The disk under ${ROOT} has only ${freeMb} MB left.\n\nWhat to do: free ${NEEDED_MB} MB, then try again.`)
+    throw new SetupError(
+      `The disk under ${ROOT} has only ${freeMb} MB left.\n\nWhat to do: free ${NEEDED_MB} MB, then try again.`,
+    )
   mkdirSync(DATA, { recursive: true })
 }
 
@@ -101,7 +105,10 @@ export function ensurePostgres() {
   }
   if (!find()) aptInstall(['postgresql'], 'PostgreSQL')
   const bin = find()
-  if (!bin) throw new SetupError('PostgreSQL is still not there.\n\nWhat to do: sudo apt-get install -y postgresql, then try again.')
+  if (!bin)
+    throw new SetupError(
+      'PostgreSQL is still not there.\n\nWhat to do: sudo apt-get install -y postgresql, then try again.',
+    )
   return bin
 }
 
@@ -127,7 +134,9 @@ export async function freePort(wanted = 0, orAnother = false) {
     const got = await tryPort(port)
     if (got) return got
   }
-  throw new SetupError(`Port ${wanted} is taken.\n\nWhat to do: set PORT to another one (PORT=3100 npm run demo), or end the program that uses it.`)
+  throw new SetupError(
+    `Port ${wanted} is taken.\n\nWhat to do: set PORT to another one (PORT=3100 npm run demo), or end the program that uses it.`,
+  )
 }
 
 const SOURCES = ['app', 'core', 'shared', 'server', 'public', 'nuxt.config.ts', 'package-lock.json']

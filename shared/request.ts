@@ -110,7 +110,5 @@ export const simulationCaseSchema = z.object({
       }),
     )
     .max(12),
-  grain: z
-    .object({ dryKg: number, uptakeMax: number, uptakeStart: number, tenderBoilMinutes: number })
-    .optional(),
+  grain: z.object({ dryKg: number, uptakeMax: number, uptakeStart: number, tenderBoilMinutes: number }).optional(),
 })

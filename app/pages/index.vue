@@ -1,1 +1,5 @@
-<template><p>hi</p></template>
+<script setup lang="ts">
+definePageMeta({ redirect: '/pot' })
+</script>
+
+<template><div /></template>

@@ -183,8 +183,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
     }
     if (grain && state[1]! > 0) {
       const left = Math.exp((-3 * state[DOSE]!) / grain.tenderBoilMinutes)
-      const uptakePerS =
-        (grain.uptakeMax - grain.uptakeStart) * (3 / grain.tenderBoilMinutes) * left * out[DOSE]!
+      const uptakePerS = (grain.uptakeMax - grain.uptakeStart) * (3 / grain.tenderBoilMinutes) * left * out[DOSE]!
       out[1] -= grain.dryKg * uptakePerS
     }
   }
@@ -227,8 +226,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
     }
   }
   const stillHeld = () => {
-    if (regime === 'held-condensing')
-      return surplusW(y, burnerW, false) > 0 && surplusW(y, burnerW, true) < 0
+    if (regime === 'held-condensing') return surplusW(y, burnerW, false) > 0 && surplusW(y, burnerW, true) < 0
     return surplusW(y, burnerW, true) >= 0
   }
 
@@ -289,14 +287,22 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
   }
 
   const shortestLagS = Math.min(...lags.filter((lag) => lag > 0), Infinity)
-  const tinLagS = Math.min(...tins.map((tin) => tin.heatJPerK / Math.max(tin.couplingWPerK, STILL_AIR_W_PER_K)), Infinity)
+  const tinLagS = Math.min(
+    ...tins.map((tin) => tin.heatJPerK / Math.max(tin.couplingWPerK, STILL_AIR_W_PER_K)),
+    Infinity,
+  )
   const now = new Float64Array(size)
 
   /**
    * Goes on until `untilS`, or until `stop` says so after an event.
    * Returns false when the simulation must end for good.
    */
-  const advance = (untilS: number, stop: (event: Threshold | null) => boolean, dryBelowKg: number, releasing = false) => {
+  const advance = (
+    untilS: number,
+    stop: (event: Threshold | null) => boolean,
+    dryBelowKg: number,
+    releasing = false,
+  ) => {
     while (atS < untilS) {
       if (++steps > MOST_STEPS || atS > LONGEST_S) {
         ending = 'never-ends'

@@ -4,6 +4,7 @@ import type { Texture } from '../food/texture'
 import type { Release, SimulationCase, Step } from '../pot/case'
 import type { Caution } from '../safety/rules'
 import type { WaterSum } from '../water/sum'
+import type { FigureRange } from './range'
 
 /** How far a food came: short of firm, at one of its textures, or past its limit. */
 export type Doneness = 'hard' | 'firm' | 'tender' | 'soft' | 'lost'
@@ -15,11 +16,26 @@ export interface FoodAnswer {
   soakedShare: number
   needs: number
   gets: number
+  /** What it may get over the spread of what is unknown; the same as `gets` when no range was asked for. */
+  getsLow: number
+  getsHigh: number
   doneness: Doneness
   window: BoilMinuteWindow
   factors: NeedFactor[]
   /** Water for the food's own tin; null in the base. */
   tinWaterG: number | null
+}
+
+/** Levels in litres of pot. */
+export interface Fill {
+  /** The heap of food before cooking, the liquid's line, and the higher of the two. */
+  foodL: number
+  liquidL: number
+  beforeL: number
+  /** Food and liquid when done, foam included. */
+  afterL: number
+  limitL: number
+  capacityL: number
 }
 
 export interface PlanAnswer {
@@ -31,13 +47,13 @@ export interface PlanAnswer {
   release: Release | null
   foods: FoodAnswer[]
   clock: { pressureAtMinute: number | null; heatOffAtMinute: number; openAtMinute: number }
-  fill: { beforeL: number; afterL: number; limitL: number; capacityL: number }
+  fill: Fill
   steamLostG: number
   waterLeftG: number
   energyKJ: number
   hottestC: number
   /** The program's figure over the spread of what is unknown: whistles, or minutes. */
-  range: { unit: 'whistles' | 'minutes'; figure: number; low: number; high: number }
+  range: FigureRange
   cautions: Caution[]
   /** The case the plan was solved on. */
   simulation: SimulationCase

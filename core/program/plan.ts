@@ -1,11 +1,11 @@
 import { cooksCovered } from '../food/food'
 import { failed, problem, type Outcome } from '../problem'
 import { cautionsFor } from '../safety/rules'
-import { coveringMl, frothTimes, levelMl, type Bulk } from '../water/volume'
+import { coveringMl, frothTimes, heapMl, levelMl, liquidLineMl, type Bulk } from '../water/volume'
 import { waterSum, liquidBroughtG, type Drinks, type WaterRule, type WaterSum } from '../water/sum'
 import type { Doneness, FoodAnswer, PlanAnswer } from './answer'
 import { tinWaterG } from './load'
-import { rangeOf } from './range'
+import { spreadOf } from './range'
 import type { PlanRequest } from './request'
 import { baseSets, resolve, type ResolvedFood, type ResolvedPlan } from './resolve'
 import { solve, type Solution } from './solve'
@@ -88,7 +88,9 @@ function drinksOf(plan: ResolvedPlan): Drinks[] {
 function floorsOf(plan: ResolvedPlan, baseLeftG: number) {
   const { body } = plan.cooker
   const base = inBase(plan)
-  const thereG = liquidBroughtG(plan.liquids) + base.reduce((sum, item) => sum + Math.max(item.heldG - item.insideG, item.soakWaterG), 0)
+  const thereG =
+    liquidBroughtG(plan.liquids) +
+    base.reduce((sum, item) => sum + Math.max(item.heldG - item.insideG, item.soakWaterG), 0)
   const floors: { rule: Exclude<WaterRule, 'balance'>; pourG: number }[] = [
     { rule: 'minimum', pourG: body.minimumLiquidG - thereG },
   ]
@@ -107,7 +109,12 @@ function bulkAfter({ food, dryG, texture, uptakeG }: ResolvedFood): Bulk {
   return { food, dryG, texture, waterInsideG: uptakeG }
 }
 
-function describe(plan: ResolvedPlan, water: WaterSum, solution: Solution, withRange: boolean): Omit<PlanAnswer, 'cautions'> {
+function describe(
+  plan: ResolvedPlan,
+  water: WaterSum,
+  solution: Solution,
+  withRange: boolean,
+): Omit<PlanAnswer, 'cautions'> {
   const { simulation, case: simulated, figure } = solution
   const base = inBase(plan)
   const drunkG = base.reduce((sum, item) => sum + Math.max(0, item.uptakeG - item.insideG), 0)
@@ -115,9 +122,15 @@ function describe(plan: ResolvedPlan, water: WaterSum, solution: Solution, withR
   const froth = frothTimes(base.map(({ food }) => food))
   const half = base.some(({ food }) => cooksCovered(food) || food.froth >= 1)
   const { capacityL } = plan.cooker.body
-  const range = withRange
-    ? rangeOf(plan, water.pourG, solution)
-    : { unit: plan.style.kind === 'whistles' ? ('whistles' as const) : ('minutes' as const), figure, low: figure, high: figure }
+  const unit = plan.style.kind === 'whistles' ? 'whistles' : 'minutes'
+  const spread = withRange
+    ? spreadOf(plan, water.pourG, solution)
+    : {
+        range: { unit, figure, low: figure, high: figure } as const,
+        gets: simulation.boilMinutes.map((got) => ({ low: got, high: got })),
+      }
+  const bulks = base.map(bulkBefore)
+  const liquidMl = simulated.load.freeWaterKg * 1000
   return {
     water: { ...water, ratioByVolume: ratioOf(base, water.pourG) },
     program: {
@@ -126,14 +139,16 @@ function describe(plan: ResolvedPlan, water: WaterSum, solution: Solution, withR
       minutes: plan.style.kind === 'whistles' ? simulation.heatOffMinute : figure,
     },
     release: plan.release,
-    foods: plan.foods.map((item, i) => foodAnswer(item, simulation.boilMinutes[i]!)),
+    foods: plan.foods.map((item, i) => foodAnswer(item, simulation.boilMinutes[i]!, spread.gets[i]!)),
     clock: {
       pressureAtMinute: simulation.minutesToPressure,
       heatOffAtMinute: simulation.heatOffMinute,
       openAtMinute: simulation.heatOffMinute + simulation.releaseMinutes,
     },
     fill: {
-      beforeL: levelMl(base.map(bulkBefore), simulated.load.freeWaterKg * 1000) / 1000,
+      foodL: bulks.reduce((sum, bulk) => sum + heapMl(bulk), 0) / 1000,
+      liquidL: liquidLineMl(bulks, liquidMl) / 1000,
+      beforeL: levelMl(bulks, liquidMl) / 1000,
       afterL: (levelMl(base.map(bulkAfter), leftG) / 1000) * froth,
       limitL: capacityL * (half ? HALF : FULL),
       capacityL,
@@ -142,12 +157,12 @@ function describe(plan: ResolvedPlan, water: WaterSum, solution: Solution, withR
     waterLeftG: leftG,
     energyKJ: simulation.heatKJ,
     hottestC: simulation.hottestC,
-    range,
+    range: spread.range,
     simulation: simulated,
   }
 }
 
-function foodAnswer(item: ResolvedFood, gets: number): FoodAnswer {
+function foodAnswer(item: ResolvedFood, gets: number, spread: { low: number; high: number }): FoodAnswer {
   const { food, dryG, texture, soakedShare, need } = item
   return {
     food: food.id,
@@ -156,6 +171,8 @@ function foodAnswer(item: ResolvedFood, gets: number): FoodAnswer {
     soakedShare,
     needs: need.boilMinutes,
     gets,
+    getsLow: spread.low,
+    getsHigh: spread.high,
     doneness: donenessOf(gets, item),
     window: need.window,
     factors: need.factors,

@@ -1,4 +1,7 @@
 import type { Appliance } from '../pot/appliance'
+import type { Step } from '../pot/case'
+import { simulate } from '../pot/simulate'
+import { caseOf } from './load'
 import type { ResolvedPlan } from './resolve'
 import { solve, type Solution } from './solve'
 import { shapeOf } from './styles'
@@ -15,29 +18,64 @@ export interface FigureRange {
   high: number
 }
 
+export interface Spread {
+  range: FigureRange
+  /** Boil-minutes that each food may get from the chosen program. */
+  gets: { low: number; high: number }[]
+}
+
 /**
  * The figures that cover what is unknown about flame, bag and weight. Each unknown is moved by one
  * standard deviation either way, the program solved again, and the shifts added in quadrature, since
  * it is unlikely that all are off in the same direction.
  */
-export function rangeOf(plan: ResolvedPlan, pourG: number, solution: Solution): FigureRange {
-  const { unit, min } = shapeOf(plan.style, plan.burner)
+export function spreadOf(plan: ResolvedPlan, pourG: number, solution: Solution): Spread {
+  const { unit, min, max } = shapeOf(plan.style, plan.burner)
   const shifts: number[] = []
-  const tryOut = (variant: ResolvedPlan, needTimes = 1) => {
+  const ratios = plan.foods.map(() => [] as number[])
+  const moveFigure = (variant: ResolvedPlan, needTimes = 1) => {
     const solved = solve(variant, pourG, needTimes)
-    // A flame too weak for the pot has no figure to add; the nominal one has been solved.
-    if (solved.ok) shifts.push(solved.value.exactFigure - solution.exactFigure)
+    // Beyond what can be programmed (a flame that hardly holds the pressure): as far as it goes.
+    shifts.push((solved.ok ? solved.value.exactFigure : max) - solution.exactFigure)
+  }
+  const movePot = (variant: ResolvedPlan) => {
+    moveFigure(variant)
+    const program = programOf(variant, solution.figure)
+    simulate(caseOf(variant, pourG, program)).boilMinutes.forEach((got, i) =>
+      ratios[i]!.push(Math.log(got / solution.simulation.boilMinutes[i]!)),
+    )
   }
   for (const sign of [-1, 1]) {
-    tryOut(withHeat(plan, 1 + sign * FLAME_SPREAD))
-    tryOut(withPressure(plan, 1 + sign * LIFT_SPREAD))
-    tryOut(plan, 1 + sign * BATCH_SPREAD)
+    movePot(withHeat(plan, 1 + sign * FLAME_SPREAD))
+    movePot(withPressure(plan, 1 + sign * LIFT_SPREAD))
+    moveFigure(plan, 1 + sign * BATCH_SPREAD)
+    // A bag that needs a fifth more is as far from done as a pot that gives a fifth less.
+    ratios.forEach((list) => list.push(-Math.log(1 + sign * BATCH_SPREAD)))
   }
-  const spread = (side: -1 | 1) =>
-    Math.sqrt(shifts.filter((shift) => shift * side > 0).reduce((sum, shift) => sum + shift * shift, 0))
-  const low = Math.max(min, Math.ceil(solution.exactFigure - spread(-1) - 1e-9))
-  const high = Math.max(solution.figure, Math.ceil(solution.exactFigure + spread(1) - 1e-9))
-  return { unit, figure: solution.figure, low: Math.min(low, solution.figure), high }
+  const low = Math.max(min, Math.ceil(solution.exactFigure - quadrature(shifts, -1) - 1e-9))
+  const high = Math.ceil(solution.exactFigure + quadrature(shifts, 1) - 1e-9)
+  return {
+    range: {
+      unit,
+      figure: solution.figure,
+      low: Math.min(low, solution.figure),
+      high: Math.max(high, solution.figure),
+    },
+    gets: solution.simulation.boilMinutes.map((got, i) => ({
+      low: got * Math.exp(-quadrature(ratios[i]!, -1)),
+      high: got * Math.exp(quadrature(ratios[i]!, 1)),
+    })),
+  }
+}
+
+/** The shifts of one sign added as independent errors are. */
+function quadrature(shifts: readonly number[], sign: -1 | 1): number {
+  return Math.sqrt(shifts.filter((shift) => shift * sign > 0).reduce((sum, shift) => sum + shift * shift, 0))
+}
+
+function programOf({ style, burner }: ResolvedPlan, figure: number): Step[] {
+  const { before, last } = shapeOf(style, burner)
+  return [...before, last(figure)]
 }
 
 function withHeat(plan: ResolvedPlan, times: number): ResolvedPlan {

@@ -196,7 +196,8 @@ function checkNumbers(request: PlanRequest): Problem[] {
 function checkAmount(g: number, path: string): Problem[] {
   if (typeof g === 'number' && g > 0 && g < LEAST_G)
     return [problem('amount-looks-like-kg', path, { value: g, grams: Math.round(g * 1000) })]
-  if (typeof g === 'number' && Number.isFinite(g) && g > MOST_G) return [problem('amount-too-large', path, { value: g })]
+  if (typeof g === 'number' && Number.isFinite(g) && g > MOST_G)
+    return [problem('amount-too-large', path, { value: g })]
   return within(g, LEAST_G, MOST_G, path)
 }
 
@@ -216,7 +217,9 @@ function checkAppliance(appliance: Cooker['appliance']): Problem[] {
     release: null,
     foods: [],
   })
-  return found.filter(({ path }) => path.startsWith('appliance.')).map((item) => ({ ...item, path: `cooker.${item.path}` }))
+  return found
+    .filter(({ path }) => path.startsWith('appliance.'))
+    .map((item) => ({ ...item, path: `cooker.${item.path}` }))
 }
 
 /** Tells whether what is in the base sets as grain and leaves nothing to drain. */

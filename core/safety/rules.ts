@@ -42,7 +42,8 @@ export const CAUTION_SENTENCES = {
     why: 'Food that swells or froths can block the vent; then the pressure has no way out. Your cooker’s manual may set a lower line.',
   },
   'lectin-not-pressure': {
-    sentence: '{food} must not be cooked only in this pot. Boil them hard for 30 minutes in fresh water first, or use a pressure cooker.',
+    sentence:
+      '{food} must not be cooked only in this pot. Boil them hard for 30 minutes in fresh water first, or use a pressure cooker.',
     why: 'These beans carry a lectin that gentle heat leaves active; half-cooked they make people ill. Follow local food-safety advice.',
   },
   'lectin-soak': {
@@ -58,7 +59,8 @@ export const CAUTION_SENTENCES = {
     why: 'Warm water alone does not destroy the lectin of these beans and lets germs grow. Follow local food-safety advice.',
   },
   'quick-release-froth': {
-    sentence: 'Do not let the steam out at once: {food} froths. Let the pressure fall by itself for at least {minutes} minutes.',
+    sentence:
+      'Do not let the steam out at once: {food} froths. Let the pressure fall by itself for at least {minutes} minutes.',
     why: 'A sudden release makes starchy foam boil up through the valve and scald or block it.',
   },
   'wait-for-pressure': {
@@ -86,7 +88,8 @@ export const CAUTION_SENTENCES = {
     why: 'Acid keeps the skins firm: it costs about four tenths more cooking.',
   },
   'too-wet': {
-    sentence: 'The other liquids already bring {grams} g more than is needed. Pour no water, and simmer it open at the end.',
+    sentence:
+      'The other liquids already bring {grams} g more than is needed. Pour no water, and simmer it open at the end.',
     why: 'All that is wet counts towards the water.',
   },
   'size-assumed': {
@@ -106,7 +109,11 @@ const PRESSURE_KINDS: readonly Appliance['kind'][] = ['whistling', 'regulator', 
 
 type Rule = (plan: PlanFacts) => Caution[]
 
-const caution = (id: CautionId, severity: Severity, params: Caution['params'] = {}): Caution => ({ id, severity, params })
+const caution = (id: CautionId, severity: Severity, params: Caution['params'] = {}): Caution => ({
+  id,
+  severity,
+  params,
+})
 
 const tooFull: Rule = ({ fill }) => {
   const level = Math.max(fill.beforeL, fill.afterL)
@@ -133,7 +140,9 @@ const lectins: Rule = ({ applianceKind, foods }) =>
 const frothAndQuickRelease: Rule = ({ release, foods }) => {
   if (!release || release.kind === 'natural') return []
   if ((release.afterMinutes ?? 0) >= FROTH_SETTLES_MINUTES) return []
-  const frothy = foods.filter(({ food, inTin }) => food.froth > 0 && !inTin).sort((a, b) => b.food.froth - a.food.froth)[0]
+  const frothy = foods
+    .filter(({ food, inTin }) => food.froth > 0 && !inTin)
+    .sort((a, b) => b.food.froth - a.food.froth)[0]
   if (!frothy) return []
   const params = { food: frothy.food.name, minutes: FROTH_SETTLES_MINUTES }
   return [caution('quick-release-froth', frothy.food.froth === 2 ? 'refuse' : 'warn', params)]
@@ -150,16 +159,21 @@ const lostFoods: Rule = ({ foods }) =>
   foods.filter(({ gets, max }) => gets > max).map(({ food }) => caution('overcooked', 'warn', { food: food.name }))
 
 const acidEarly: Rule = ({ foods }) =>
-  foods.filter(({ food, acid }) => acid && food.soak && !setsAsGrain(food)).map(({ food }) => caution('acid-early', 'note', { food: food.name }))
+  foods
+    .filter(({ food, acid }) => acid && food.soak && !setsAsGrain(food))
+    .map(({ food }) => caution('acid-early', 'note', { food: food.name }))
 
 const tooWet: Rule = ({ surplusG }) => (surplusG > 0 ? [caution('too-wet', 'warn', { grams: surplusG })] : [])
 
 const sizeAssumed: Rule = ({ bodyAssumed }) => (bodyAssumed ? [caution('size-assumed', 'note')] : [])
 
 const pressureHabits: Rule = ({ applianceKind }) =>
-  PRESSURE_KINDS.includes(applianceKind) ? [caution('before-closing', 'note'), caution('wait-for-pressure', 'note')] : []
+  PRESSURE_KINDS.includes(applianceKind)
+    ? [caution('before-closing', 'note'), caution('wait-for-pressure', 'note')]
+    : []
 
-const coolGrain: Rule = ({ foods }) => (foods.some(({ food }) => setsAsGrain(food)) ? [caution('cool-rice', 'note')] : [])
+const coolGrain: Rule = ({ foods }) =>
+  foods.some(({ food }) => setsAsGrain(food)) ? [caution('cool-rice', 'note')] : []
 
 const RULES: readonly Rule[] = [
   tooFull,

@@ -51,3 +51,10 @@ export function coveringMl(bulks: readonly Bulk[], innerDiameterMm: number): num
   return heap - packed + Math.PI * radiusCm * radiusCm * 1
 }
 
+/** How high the liquid alone stands, in ml of pot: in the gaps of the heap, or above it. */
+export function liquidLineMl(bulks: readonly Bulk[], liquidMl: number): number {
+  const heap = bulks.reduce((sum, bulk) => sum + heapMl(bulk), 0)
+  const packed = bulks.reduce((sum, bulk) => sum + solidMl(bulk), 0)
+  const gaps = heap - packed
+  return liquidMl >= gaps ? packed + liquidMl : (heap * liquidMl) / gaps
+}

@@ -11,8 +11,8 @@ const DEMO_COOKERS = [
   { id: id(103), name: 'Electric 6 L', position: 3, cooker: COOKERS['electric-6l']! },
 ]
 const DEMO_BURNERS = [
-  { id: id(201), name: 'Strong burner', position: 1, burner: BURNERS.strong },
-  { id: id(202), name: 'Weak burner', position: 2, burner: BURNERS.weak },
+  { id: id(201), name: 'Strong', position: 1, burner: BURNERS.strong },
+  { id: id(202), name: 'Weak', position: 2, burner: BURNERS.weak },
 ]
 const DEMO_MEASURES = [
   { id: id(301), name: 'Cup', position: 1, volumeMl: 240 },

@@ -10,7 +10,8 @@ import { burners, cookers, households, measures, plans, runEvents, runs, verdict
 
 const MOST_RUNS = 200
 
-export type EventOutcome = { stored: true; events: RunEvent[] } | { stored: false; refusal: RunRefusal | 'id-taken' | 'no-run' }
+export type EventOutcome =
+  { stored: true; events: RunEvent[] } | { stored: false; refusal: RunRefusal | 'id-taken' | 'no-run' }
 
 /**
  * Everything the database holds of one household. All queries of the application are here, and each
@@ -127,7 +128,10 @@ export function householdStore(db: Database, householdId: string) {
           .orderBy(asc(runEvents.sequence))
         const before = rows.map(runEvent)
         const known = before.find(({ id }) => id === event.id)
-        if (known) return known.data.kind === event.data.kind ? { stored: true, events: before } : { stored: false, refusal: 'id-taken' }
+        if (known)
+          return known.data.kind === event.data.kind
+            ? { stored: true, events: before }
+            : { stored: false, refusal: 'id-taken' }
         const refusal = refusalOf(before, event, nowMs)
         if (refusal) return { stored: false, refusal }
         const inserted = await tx

@@ -60,7 +60,11 @@ export async function useHousehold(event: H3Event): Promise<HouseholdStore> {
   if (!householdId) {
     householdId = useRuntimeConfig(event).defaultHouseholdId
     if (!householdId)
-      throw refusal(401, { path: '', code: 'no-household', message: 'Open your household’s link first, on this device.' })
+      throw refusal(401, {
+        path: '',
+        code: 'no-household',
+        message: 'Open your household’s link first, on this device.',
+      })
     await setUserSession(event, { secure: { householdId } })
   }
   return householdStore(database(), householdId)

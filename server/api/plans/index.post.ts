@@ -9,7 +9,8 @@ export default defineEventHandler(async (event) => {
   const answer = plan(given.request)
   if (!answer.ok) throw refusal(422, ...answer.problems)
   const saved = await store.savePlan(given, answer.value)
-  if (!saved) throw refusal(409, { path: 'id', code: 'id-taken', message: 'That id is taken. Save it under a new one.' })
+  if (!saved)
+    throw refusal(409, { path: 'id', code: 'id-taken', message: 'That id is taken. Save it under a new one.' })
   setResponseStatus(event, 201)
   return saved
 })

@@ -9,6 +9,8 @@ export default defineEventHandler(async (event) => {
   if (outcome.stored) return { events: outcome.events }
   if (outcome.refusal === 'no-run') throw notFound('run')
   const message =
-    outcome.refusal === 'id-taken' ? 'That id belongs to another event. Send this one under a new id.' : RUN_REFUSALS[outcome.refusal]
+    outcome.refusal === 'id-taken'
+      ? 'That id belongs to another event. Send this one under a new id.'
+      : RUN_REFUSALS[outcome.refusal]
   throw refusal(409, { path: 'data', code: outcome.refusal, message })
 })

@@ -1,0 +1,25 @@
+<script setup lang="ts">
+const { failure } = defineProps<{ failure: ApiFailure }>()
+defineEmits<{ retry: [] }>()
+const { t, problemText } = useI18nText()
+</script>
+
+<template>
+  <div class="notice" role="alert">
+    <p v-if="failure.kind === 'network'">{{ t('errors.network') }}</p>
+    <p v-for="problem in failure.problems" v-else :key="problem.path + problem.message">{{ problemText(problem) }}</p>
+    <v-btn color="primary" @click="$emit('retry')">{{ t('app.retry') }}</v-btn>
+  </div>
+</template>
+
+<style scoped>
+.notice {
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+  max-width: 52ch;
+  margin: 48px 24px;
+  padding-left: 16px;
+  border-left: 3px solid var(--danger);
+}
+</style>

@@ -1,0 +1,133 @@
+<script setup lang="ts">
+import type { FoodAnswer } from '~~/core/program/answer'
+
+/** The window: one food's boil-minutes from hard to lost, and where this program lands. */
+const { food, name, textures } = defineProps<{
+  food: FoodAnswer
+  name: string
+  /** Names of firm, tender and soft for this food. */
+  textures: { firm: string; tender: string; soft: string }
+}>()
+const { t, number } = useI18nText()
+
+const endBm = computed(() => Math.max(food.window.max * 1.08, food.gets * 1.05))
+const share = (boilMinutes: number) => (Math.min(boilMinutes, endBm.value) / endBm.value) * 100
+const zones = computed(() => {
+  const { firm, tender, soft, max } = food.window
+  const edges = [0, firm, tender, soft, max, endBm.value]
+  return (['hard', 'firm', 'tender', 'soft', 'lost'] as const).map((id, i) => ({
+    id,
+    left: share(edges[i]!),
+    width: share(edges[i + 1]!) - share(edges[i]!),
+    text: id === 'hard' || id === 'lost' ? t(`window.${id}`) : textures[id],
+  }))
+})
+const label = computed(() =>
+  t('window.label', { food: name, gets: number(food.gets), state: t(`window.states.${food.doneness}`) }),
+)
+</script>
+
+<template>
+  <div
+    role="img"
+    :aria-label="`${label}; ${t('window.band', { low: number(food.getsLow), high: number(food.getsHigh) })}`"
+  >
+    <p class="value figure" :style="{ '--at': `${share(food.gets)}%` }">
+      <span>{{ t('window.value', { n: number(food.gets) }) }}</span>
+    </p>
+    <div class="track">
+      <span
+        v-for="zone in zones"
+        :key="zone.id"
+        :class="['zone', zone.id]"
+        :style="{ left: `${zone.left}%`, width: `${zone.width}%` }"
+      />
+      <span
+        class="band"
+        :style="{ left: `${share(food.getsLow)}%`, width: `${share(food.getsHigh) - share(food.getsLow)}%` }"
+      />
+      <span class="here" :style="{ left: `${share(food.gets)}%` }" />
+    </div>
+    <div class="names">
+      <span
+        v-for="zone in zones"
+        :key="zone.id"
+        :class="{ narrow: zone.width < 9, reached: zone.id === food.doneness }"
+        :style="{ left: `${zone.left}%`, width: `${zone.width}%` }"
+        >{{ zone.text }}</span
+      >
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.value {
+  position: relative;
+  height: 22px;
+  margin: 0;
+  font-size: 17px;
+}
+.value span {
+  position: absolute;
+  left: clamp(0px, calc(var(--at) - 44px), calc(100% - 118px));
+  white-space: nowrap;
+}
+.track {
+  position: relative;
+  height: 14px;
+}
+.zone {
+  position: absolute;
+  inset-block: 1px;
+}
+.hard {
+  background: color-mix(in srgb, var(--line) 60%, transparent);
+}
+.firm {
+  background: color-mix(in srgb, var(--food) 25%, var(--ground));
+}
+.tender {
+  background: var(--food);
+}
+.soft {
+  background: color-mix(in srgb, var(--food) 55%, var(--ground));
+}
+.lost {
+  background: color-mix(in srgb, var(--danger) 28%, var(--ground));
+}
+.band {
+  position: absolute;
+  inset-block: -2px;
+  border: 2px solid var(--ink);
+  border-radius: var(--corner);
+}
+.here {
+  position: absolute;
+  top: -7px;
+  width: 0;
+  margin-left: -6px;
+  border: 6px solid transparent;
+  border-top: 9px solid var(--ink);
+  border-bottom: 0;
+}
+.names {
+  position: relative;
+  height: 20px;
+  font-size: 13px;
+}
+.names span {
+  position: absolute;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: clip;
+  color: var(--ink-soft);
+}
+.names .reached {
+  color: var(--food);
+  font-weight: 700;
+  overflow: visible;
+}
+.names .narrow:not(.reached) {
+  visibility: hidden;
+}
+</style>

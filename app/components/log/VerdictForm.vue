@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import { findFood } from '~~/core/food/catalogue'
+import type { RunWithPlan } from '~~/shared/kitchen'
+
+/** How one food of a run came out: texture and water on five steps, and a note. */
+const { run, foodId } = defineProps<{ run: RunWithPlan; foodId: string }>()
+const emit = defineEmits<{ judged: [] }>()
+const { t } = useI18nText()
+
+const STEPS = ['-2', '-1', '0', '1', '2'] as const
+const earlier = computed(() => run.verdicts.find((verdict) => verdict.foodId === foodId) ?? null)
+const texture = ref('')
+const water = ref('')
+const note = ref('')
+const saving = ref(false)
+const saved = ref(false)
+const failure = ref<ApiFailure | null>(null)
+watch(
+  earlier,
+  (known, before) => {
+    if (!known || before) return
+    texture.value = String(known.texture)
+    water.value = String(known.water)
+    note.value = known.note
+  },
+  { immediate: true },
+)
+watch([texture, water, note], () => (saved.value = false))
+
+const choices = (scale: 'textures' | 'waters') =>
+  STEPS.map((value) => ({ value: value as string, text: t(`verdict.${scale}.${value}`) }))
+const complete = computed(() => texture.value !== '' && water.value !== '')
+
+async function save() {
+  saving.value = true
+  failure.value = null
+  try {
+    const body = { foodId, texture: Number(texture.value), water: Number(water.value), note: note.value }
+    await $fetch(`/api/runs/${run.id}/verdict`, { method: 'PUT', body })
+    saved.value = true
+    emit('judged')
+  } catch (error) {
+    failure.value = failureOf(error)
+  } finally {
+    saving.value = false
+  }
+}
+</script>
+
+<template>
+  <form class="verdict" @submit.prevent="save">
+    <div>
+      <span class="soft label">{{ t('verdict.texture', { food: findFood(foodId)?.name ?? foodId }) }}</span>
+      <ChoiceBar
+        v-model="texture"
+        :label="t('verdict.texture', { food: findFood(foodId)?.name ?? foodId })"
+        :choices="choices('textures')"
+      />
+    </div>
+    <div>
+      <span class="soft label">{{ t('verdict.water') }}</span>
+      <ChoiceBar v-model="water" :label="t('verdict.water')" :choices="choices('waters')" />
+    </div>
+    <v-textarea v-model="note" :label="t('verdict.note')" rows="2" auto-grow maxlength="2000" />
+    <div class="end">
+      <v-btn type="submit" color="primary" size="large" :disabled="!complete || saved" :loading="saving">
+        {{ t(earlier ? 'verdict.change' : 'verdict.save') }}
+      </v-btn>
+      <span v-if="saved" class="tone-food" role="status">{{ t('verdict.saved') }}</span>
+      <span v-else-if="!complete" class="soft">{{ t('verdict.choose') }}</span>
+    </div>
+    <StateNotice v-if="failure" :failure="failure" @retry="save" />
+  </form>
+</template>
+
+<style scoped>
+.verdict {
+  display: grid;
+  gap: 14px;
+  width: 100%;
+  max-width: 560px;
+}
+.label {
+  display: block;
+  margin-bottom: 4px;
+}
+.verdict :deep(.choices) {
+  display: flex;
+}
+.end {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+}
+</style>

@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import type { FoodAnswer } from '~~/core/program/answer'
+
+/** Why a food needs what it needs: its best case, times every circumstance. */
+const { food, texture, hottestC } = defineProps<{ food: FoodAnswer; texture: string; hottestC: number }>()
+const { t, number } = useI18nText()
+
+const times = computed(() => food.factors.reduce((product, factor) => product * factor.times, 1))
+</script>
+
+<template>
+  <table>
+    <caption class="hidden-text">
+      {{
+        t('pot.need.title')
+      }}
+    </caption>
+    <tbody>
+      <tr>
+        <th scope="row">{{ t('pot.need.base', { texture }) }}</th>
+        <td class="figure">{{ number(food.needs / times) }}</td>
+      </tr>
+      <tr v-for="factor in food.factors" :key="factor.id">
+        <th scope="row">{{ t(`pot.need.${factor.id}`) }}</th>
+        <td class="figure">× {{ number(factor.times, 2) }}</td>
+      </tr>
+      <tr class="total">
+        <th scope="row">{{ t('pot.need.total') }}</th>
+        <td class="figure tone-food">{{ t('pot.need.boilMinutes', { n: number(food.needs) }) }}</td>
+      </tr>
+    </tbody>
+  </table>
+  <p class="soft">
+    {{ t('pot.need.gets', { n: number(food.gets) }) }}. {{ t('pot.need.what', { temp: number(hottestC) }) }}
+    {{ t('pot.estimates') }}
+  </p>
+</template>
+
+<style scoped>
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 14px;
+}
+th,
+td {
+  padding: 4px 0;
+  border-top: 1px solid var(--line);
+  text-align: left;
+  font-weight: 400;
+}
+td {
+  text-align: right;
+  font-size: 17px;
+}
+.total th,
+.total td {
+  border-top: 2px solid var(--ink);
+  font-weight: 700;
+}
+p {
+  margin: 8px 0 0;
+  font-size: 13.5px;
+}
+</style>

@@ -1,0 +1,200 @@
+<script setup lang="ts">
+import { findFood } from '~~/core/food/catalogue'
+import { cooksCovered, setsAsGrain } from '~~/core/food/food'
+import { pourable, UNMENTIONED_ERROR } from '~~/core/measure/pourable'
+import type { Simulation } from '~~/core/pot/case'
+import type { PlanAnswer } from '~~/core/program/answer'
+import { isRefused } from '~~/core/safety/rules'
+import type { HouseholdMeasure } from '~~/shared/kitchen'
+
+/** The answer: water, program and release in great figures, with the reasons behind them. */
+const { answer, curve, cup, stale, lighting } = defineProps<{
+  answer: PlanAnswer
+  curve: Simulation
+  cup: HouseholdMeasure
+  /** The inputs cannot be answered; what is shown belongs to the last ones that could. */
+  stale: boolean
+  lighting: boolean
+}>()
+defineEmits<{ light: [] }>()
+const { t, number, clock, partText } = useI18nText()
+const pot = usePotStore()
+const nowMs = useNow()
+
+const waterInCups = computed(() => pourable(answer.water.pourG, cup))
+const waterText = computed(() => {
+  const text = waterInCups.value.parts.map((part) => partText(part, cup)).join(' + ')
+  return Math.abs(waterInCups.value.errorShare) > UNMENTIONED_ERROR ? t('units.approx', { text }) : text
+})
+
+const electric = computed(() => answer.simulation.appliance.kind === 'electric')
+const counts = computed(() => answer.range.unit === 'whistles')
+const programLabel = computed(() => {
+  const { form } = pot
+  if (electric.value) return t('pot.answer.electric', { level: t(`pot.levels.${form.level}`) })
+  return counts.value ? t('pot.answer.whistles', { flame: t(`pot.flames.${form.flame}`) }) : t('pot.answer.firstLow')
+})
+const programUnit = computed(() => t(counts.value ? 'units.whistles' : 'units.min', answer.range.figure))
+const rangeText = computed(() => {
+  const { low, high } = answer.range
+  return low === high ? t('pot.answer.exact') : t('pot.answer.covers', { low: number(low), high: number(high) })
+})
+const rhythm = computed(() => {
+  const { whistleMinutes, minutesToPressure } = curve
+  if (minutesToPressure === null) return []
+  const minutes = number(minutesToPressure)
+  if (electric.value) return [t('pot.answer.pressureAt', { minutes })]
+  if (!counts.value) return [t('pot.answer.whistleAt', { minutes })]
+  const lines = [t('pot.answer.firstAt', { minutes })]
+  const [first, last] = [whistleMinutes[0], whistleMinutes.at(-1)]
+  if (first !== undefined && last !== undefined && whistleMinutes.length > 1) {
+    const seconds = ((last - first) / (whistleMinutes.length - 1)) * 60
+    const time =
+      seconds < 90
+        ? t('pot.answer.seconds', { n: number(seconds) })
+        : t('units.minuteCount', { n: number(seconds / 60, 1) })
+    lines.push(t('pot.answer.thenEach', { time }))
+  }
+  return lines
+})
+
+const releaseMinutes = computed(() => {
+  const { release } = answer
+  if (release && release.kind !== 'natural') return release.afterMinutes ?? 0
+  return answer.clock.openAtMinute - answer.clock.heatOffAtMinute
+})
+const releaseText = computed(() => {
+  if (!answer.release || answer.release.kind === 'natural') return t('pot.answer.natural')
+  return releaseMinutes.value > 0 ? t('pot.answer.timed') : t('pot.answer.quick')
+})
+
+const times = computed(() => ({
+  from: clock(nowMs.value),
+  to: clock(nowMs.value + answer.clock.openAtMinute * 60_000),
+}))
+const styles = computed(() => pot.styleKinds.map((value) => ({ value, text: t(`pot.styles.${value}`) })))
+const refused = computed(() => isRefused(answer.cautions))
+const keptSoak = computed(() => {
+  const soak = pot.request?.contents[0]?.soak
+  return !!soak?.keepWater && soak.waterG === undefined
+})
+function textureNames(foodId: string) {
+  const food = findFood(foodId)!
+  const family = setsAsGrain(food) ? 'other' : cooksCovered(food) ? 'pulse' : 'other'
+  return {
+    firm: t(`pot.textures.${family}.firm`),
+    tender: t(`pot.textures.${family}.tender`),
+    soft: t(`pot.textures.${family}.soft`),
+  }
+}
+const wantedTexture = (foodId: string, texture: string) => {
+  const food = findFood(foodId)!
+  const family = setsAsGrain(food) ? 'grain' : cooksCovered(food) ? 'pulse' : 'other'
+  return t(`pot.textures.${family}.${texture}`)
+}
+</script>
+
+<template>
+  <div :class="['answers', { stale }]" :aria-label="t('pot.answer.title')" role="region">
+    <AnswerFigure :label="t('pot.answer.water')" :figure="number(answer.water.pourG)" :unit="t('units.g')" tone="water">
+      <template #beside>
+        <strong>{{ waterText }}</strong>
+        <span class="soft">{{
+          answer.water.ratioByVolume === null
+            ? t('pot.answer.noRatio')
+            : t('pot.answer.ratio', { ratio: number(answer.water.ratioByVolume, 1) })
+        }}</span>
+      </template>
+      <template #why>
+        <p class="soft rule">{{ t(`pot.answer.rules.${answer.water.rule}`) }}</p>
+        <WaterSum :water="answer.water" :cup="cup" :kept-soak="keptSoak" />
+      </template>
+    </AnswerFigure>
+
+    <div>
+      <ChoiceBar
+        v-if="styles.length > 1"
+        :model-value="pot.styleKind!"
+        :label="t('pot.answer.title')"
+        :choices="styles"
+        class="styles"
+        @update:model-value="(style) => (pot.styleKind = style)"
+      />
+      <AnswerFigure :label="programLabel" :figure="number(answer.range.figure)" :unit="programUnit" tone="heat">
+        <template #beside>
+          <strong>{{ rangeText }}</strong>
+          <span v-for="line in rhythm" :key="line" class="soft">{{ line }}</span>
+        </template>
+        <template #why>
+          <NeedLines
+            v-for="food in answer.foods"
+            :key="food.food"
+            :food="food"
+            :texture="wantedTexture(food.food, food.texture)"
+            :hottest-c="answer.hottestC"
+          />
+        </template>
+      </AnswerFigure>
+    </div>
+
+    <AnswerFigure
+      :label="t(electric ? 'pot.answer.releaseElectric' : 'pot.answer.release')"
+      :figure="number(releaseMinutes)"
+      :unit="t('units.min')"
+      tone="steam"
+    >
+      <template #beside>
+        <strong>{{ releaseText }}</strong>
+        <span class="soft">{{ t('pot.answer.total', times) }}</span>
+      </template>
+    </AnswerFigure>
+
+    <FoodWindow
+      v-for="food in answer.foods"
+      :key="food.food"
+      :food="food"
+      :name="findFood(food.food)!.name"
+      :textures="textureNames(food.food)"
+    />
+
+    <div class="go no-print">
+      <v-btn
+        color="primary"
+        size="x-large"
+        block
+        :disabled="stale || refused"
+        :loading="lighting"
+        @click="$emit('light')"
+      >
+        {{ t(electric ? 'pot.answer.lightElectric' : 'pot.answer.light') }}
+      </v-btn>
+      <p v-if="refused" class="tone-danger" role="alert">{{ t('pot.answer.refused') }}</p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.answers {
+  display: grid;
+  align-content: start;
+  gap: 12px;
+}
+.stale {
+  opacity: 0.45;
+}
+.styles {
+  width: 100%;
+  margin-bottom: 8px;
+}
+.rule {
+  margin: 0 0 6px;
+  font-size: 14px;
+}
+.go p {
+  margin: 6px 0 0;
+  font-size: 14px;
+}
+.go :deep(.v-btn) {
+  font-size: 18px;
+}
+</style>

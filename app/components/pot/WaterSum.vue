@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { findFood } from '~~/core/food/catalogue'
+import { pourable } from '~~/core/measure/pourable'
+import type { PlanAnswer } from '~~/core/program/answer'
+import type { WaterLine } from '~~/core/water/sum'
+import type { HouseholdMeasure } from '~~/shared/kitchen'
+
+/** The water as a sum: each line in grams and in the cook's own measure. */
+const { water, cup, keptSoak } = defineProps<{
+  water: PlanAnswer['water']
+  cup: HouseholdMeasure
+  /** The food was soaked in water that goes in unmeasured. */
+  keptSoak: boolean
+}>()
+const { t, number, partText } = useI18nText()
+
+const name = (line: WaterLine) => {
+  if (line.id === 'floor') return t(`pot.sum.floor.${water.rule === 'balance' ? 'minimum' : water.rule}`)
+  return t(`pot.sum.${line.id}`, { food: line.of ? (findFood(line.of)?.name ?? line.of) : '', of: line.of ?? '' })
+}
+const measured = (g: number) =>
+  pourable(Math.abs(g), cup)
+    .parts.map((part) => partText(part, cup))
+    .join(' + ')
+</script>
+
+<template>
+  <table>
+    <caption class="hidden-text">
+      {{
+        t('pot.sum.title')
+      }}
+    </caption>
+    <tbody>
+      <tr v-for="(line, i) in water.lines" :key="i">
+        <th scope="row">{{ name(line) }}</th>
+        <td class="figure">{{ line.g < 0 ? '−' : i === 0 ? '' : '+' }} {{ number(Math.abs(line.g)) }}</td>
+        <td class="soft">{{ measured(line.g) }}</td>
+      </tr>
+      <tr class="total">
+        <th scope="row">{{ t('pot.sum.total') }}</th>
+        <td class="figure tone-water">{{ number(water.pourG) }}</td>
+        <td class="soft">{{ measured(water.pourG) }}</td>
+      </tr>
+    </tbody>
+  </table>
+  <p v-if="keptSoak" class="kept">{{ t('pot.sum.keptSoak') }}</p>
+</template>
+
+<style scoped>
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 14px;
+}
+th,
+td {
+  padding: 4px 0;
+  text-align: left;
+  font-weight: 400;
+  border-top: 1px solid var(--line);
+}
+td.figure {
+  padding-right: 10px;
+  text-align: right;
+  font-size: 17px;
+  white-space: nowrap;
+}
+td.soft {
+  text-align: right;
+  white-space: nowrap;
+}
+.total th {
+  font-weight: 700;
+}
+.total th,
+.total td {
+  border-top: 2px solid var(--ink);
+}
+.kept {
+  margin: 8px 0 0;
+  font-size: 14px;
+}
+</style>

@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import { mdiThemeLightDark, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js'
+
+const { t } = useI18nText()
+const { choice, next } = useThemeChoice()
+const kitchen = useKitchenStore()
+const runs = useRunsStore()
+void runs.load()
+const route = useRoute()
+const running = computed(() => runs.current?.plan.cookerName ?? runs.current?.name ?? '')
+
+const links = [
+  { to: '/pot', key: 'pot' },
+  { to: '/log', key: 'log' },
+] as const
+const themeIcon = computed(
+  () => ({ system: mdiThemeLightDark, light: mdiWhiteBalanceSunny, dark: mdiWeatherNight })[choice.value],
+)
+</script>
+
+<template>
+  <div>
+    <header class="bar no-print">
+      <NuxtLink to="/pot" class="brand">
+        <svg viewBox="0 0 32 32" width="28" height="28" aria-hidden="true">
+          <path d="M16 2c3 4 4 6 4 8a4 4 0 0 1-8 0c0-2 1-4 4-8z" fill="var(--steam)" />
+          <path d="M4 16h24v8a5 5 0 0 1-5 5H9a5 5 0 0 1-5-5z" fill="var(--ink)" />
+        </svg>
+        <span class="figure">{{ t('app.name') }}</span>
+      </NuxtLink>
+      <nav :aria-label="t('app.nav.main')">
+        <NuxtLink v-for="{ to, key } in links" :key="key" :to="to" class="room" active-class="room-here">
+          {{ t(`app.nav.${key}`) }}
+        </NuxtLink>
+      </nav>
+      <span class="gap" />
+      <NuxtLink
+        v-if="runs.current && route.path !== `/cook/${runs.current.id}`"
+        :to="`/cook/${runs.current.id}`"
+        class="running"
+        :aria-label="t('app.running', { name: running })"
+      >
+        <span class="ember" aria-hidden="true" />
+        <span class="wide">{{ t('app.running', { name: running }) }}</span>
+        <span class="short">{{ running }}</span>
+      </NuxtLink>
+      <v-btn
+        :icon="themeIcon"
+        size="small"
+        variant="text"
+        :aria-label="t(`app.theme.${choice}`)"
+        :title="t(`app.theme.${choice}`)"
+        @click="next"
+      />
+    </header>
+    <main id="content">
+      <StateNotice v-if="kitchen.failure" :failure="kitchen.failure" @retry="kitchen.load" />
+      <p v-else-if="!kitchen.kitchen" class="waiting soft" role="status">{{ t('app.loading') }}</p>
+      <slot v-else />
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 22px;
+  min-height: 52px;
+  padding: 0 24px;
+  border-bottom: 1px solid var(--line);
+}
+.brand {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  color: var(--ink);
+  text-decoration: none;
+  font-size: 26px;
+}
+nav {
+  display: flex;
+  align-self: stretch;
+}
+.room {
+  display: flex;
+  align-items: center;
+  padding: 0 11px;
+  color: var(--ink-soft);
+  text-decoration: none;
+  border-bottom: 3px solid transparent;
+  border-top: 3px solid transparent;
+}
+.room-here {
+  color: var(--ink);
+  font-weight: 700;
+  border-bottom-color: var(--ink);
+}
+.gap {
+  flex: 1;
+}
+.running {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 5px 12px;
+  border: 1px solid var(--line);
+  border-radius: var(--corner);
+  color: var(--ink);
+  font-size: 14px;
+  text-decoration: none;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.ember {
+  flex: none;
+  width: 9px;
+  height: 9px;
+  border-radius: 50%;
+  background: var(--heat-high);
+}
+.short {
+  display: none;
+}
+.waiting {
+  padding: 48px 24px;
+}
+@media (max-width: 600px) {
+  .bar {
+    gap: 8px;
+    padding: 0 12px;
+  }
+  .brand {
+    font-size: 22px;
+  }
+  .wide {
+    display: none;
+  }
+  .short {
+    display: inline;
+  }
+}
+</style>

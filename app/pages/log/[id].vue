@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { findFood } from '~~/core/food/catalogue'
+import type { RunWithPlan } from '~~/shared/kitchen'
+
+const route = useRoute()
+const { t, number, day, clock } = useI18nText()
+const run = shallowRef<RunWithPlan | null>(null)
+const failure = ref<ApiFailure | null>(null)
+
+async function load() {
+  failure.value = null
+  try {
+    run.value = await $fetch<RunWithPlan>(`/api/runs/${String(route.params.id)}`)
+  } catch (error) {
+    failure.value = failureOf(error)
+  }
+}
+void load()
+
+const facts = computed(() => (run.value ? runFacts(run.value) : null))
+const curve = useCurve(() => run.value?.plan.answer ?? null)
+const startedMs = computed(() => facts.value?.state.litAt ?? Date.parse(run.value?.createdAt ?? ''))
+const goesOn = computed(() => facts.value && !['opened', 'abandoned'].includes(facts.value.state.phase))
+useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
+</script>
+
+<template>
+  <section class="entry">
+    <NuxtLink to="/log" class="back soft">{{ t('log.back') }}</NuxtLink>
+    <StateNotice v-if="failure" :failure="failure" @retry="load" />
+    <p v-else-if="!run || !facts" class="soft" role="status">{{ t('app.loading') }}</p>
+    <template v-else>
+      <h1>{{ run.name }}</h1>
+      <p class="soft facts">
+        {{ day(startedMs) }}, {{ clock(startedMs) }} · {{ run.plan.cookerName }} ·
+        {{
+          run.plan.answer.foods
+            .map(({ food, dryG }) =>
+              t('log.amount', { grams: number(dryG), food: (findFood(food)?.name ?? food).toLowerCase() }),
+            )
+            .join(', ')
+        }}
+        ·
+        {{ t('log.poured', { grams: number(run.plan.answer.water.pourG) }) }}
+      </p>
+      <NuxtLink v-if="goesOn" :to="`/cook/${run.id}`" class="back">{{ t('log.again') }}</NuxtLink>
+      <dl>
+        <div>
+          <dt class="soft">{{ t('log.planned') }}</dt>
+          <dd class="figure tone-heat">
+            {{
+              facts.counts
+                ? t('log.whistleCount', { n: facts.planned.figure }, facts.planned.figure)
+                : t('log.minuteCount', { n: facts.planned.figure })
+            }}
+          </dd>
+          <dd class="soft">{{ t('log.until', { n: number(facts.planned.openMinute) }) }}</dd>
+        </div>
+        <div>
+          <dt class="soft">{{ t('log.happened') }}</dt>
+          <dd class="figure">
+            <template v-if="facts.happened.figure === null">{{ t('log.notYet') }}</template>
+            <template v-else>
+              {{
+                facts.counts
+                  ? t('log.whistleCount', { n: facts.happened.figure }, facts.happened.figure)
+                  : t('log.minuteCount', { n: number(facts.happened.figure) })
+              }}
+            </template>
+          </dd>
+          <dd class="soft">
+            {{
+              facts.happened.openMinute === null
+                ? t('log.notYet')
+                : t('log.until', { n: number(facts.happened.openMinute) })
+            }}
+          </dd>
+        </div>
+      </dl>
+      <RunStrip
+        v-if="curve"
+        :curve="curve"
+        :release="run.plan.answer.release"
+        :start-ms="startedMs"
+        :happened="facts.onStrip"
+        :electric="run.plan.answer.simulation.appliance.kind === 'electric'"
+        :height="170"
+      />
+      <VerdictForms v-if="!goesOn" :run="run" class="verdicts" @judged="load" />
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.entry {
+  max-width: 980px;
+  padding: 18px 24px 48px;
+}
+.back {
+  font-size: 14.5px;
+  color: inherit;
+}
+h1 {
+  margin: 8px 0 0;
+  font-size: 24px;
+}
+.facts {
+  margin: 2px 0 14px;
+}
+dl {
+  display: flex;
+  gap: 48px;
+  margin: 16px 0 20px;
+}
+dd {
+  margin: 0;
+}
+dd.figure {
+  font-size: 34px;
+  margin: 2px 0;
+}
+.verdicts {
+  margin-top: 26px;
+}
+@media (max-width: 799px) {
+  .entry {
+    padding: 14px 16px 40px;
+  }
+}
+</style>

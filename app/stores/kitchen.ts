@@ -1,0 +1,23 @@
+import { defineStore } from 'pinia'
+import type { Kitchen } from '~~/shared/kitchen'
+
+/** The household's kitchen: fetched once, shared by all screens. */
+export const useKitchenStore = defineStore('kitchen', () => {
+  const kitchen = ref<Kitchen | null>(null)
+  const failure = ref<ApiFailure | null>(null)
+  const loading = ref(false)
+
+  async function load() {
+    loading.value = true
+    failure.value = null
+    try {
+      kitchen.value = await $fetch<Kitchen>('/api/kitchen')
+    } catch (error) {
+      failure.value = failureOf(error)
+    } finally {
+      loading.value = false
+    }
+  }
+
+  return { kitchen, failure, loading, load }
+})

@@ -1,0 +1,156 @@
+import { defineStore } from 'pinia'
+import { useLocalStorage } from '@vueuse/core'
+import { COMMON_MEASURES, gramsOf, isWeight, type Measure, type WeightUnit } from '~~/core/measure/measure'
+import { findFood } from '~~/core/food/catalogue'
+import { cooksCovered } from '~~/core/food/food'
+import { texturesOf, usualTexture, type Texture } from '~~/core/food/texture'
+import type { Batch } from '~~/core/food/need'
+import type { FlameName } from '~~/core/pot/cookers'
+import type { PlanRequest, Style, StyleKind } from '~~/core/program/request'
+import { stylesFor } from '~~/core/program/styles'
+import type { FreeLiquid } from '~~/core/water/liquids'
+import type { HouseholdBurner, HouseholdCooker, Kitchen } from '~~/shared/kitchen'
+
+/** What the cook has typed, as typed: numbers stay text until they are read. */
+export interface PotForm {
+  foodId: string
+  amount: string
+  /** `g`, or the id of one of the household's measures. */
+  unit: string
+  soakHours: string
+  keepWater: boolean
+  soakWaterG: string
+  texture: Texture
+  batch: Batch
+  freeLiquid: FreeLiquid
+  cookerId: string
+  burnerId: string
+  flame: FlameName
+  styleOf: Partial<Record<string, StyleKind>>
+  level: 'high' | 'low'
+}
+
+const FRESH: PotForm = {
+  foodId: 'navy-bean',
+  amount: '2',
+  unit: '',
+  soakHours: '9',
+  keepWater: false,
+  soakWaterG: '',
+  texture: 'tender',
+  batch: 'fresh',
+  freeLiquid: 'spoonable',
+  cookerId: '',
+  burnerId: '',
+  flame: 'medium',
+  styleOf: {},
+  level: 'high',
+}
+
+/** Reads a number as cooks type it (1.5 or 1,5); NaN for anything else. */
+export function readNumber(text: string | number): number {
+  const trimmed = String(text ?? '')
+    .trim()
+    .replace(',', '.')
+  return trimmed === '' ? NaN : Number(trimmed)
+}
+
+/** The pot being planned: kept on this device as it is typed, so that nothing is lost by a reload. */
+export const usePotStore = defineStore('pot', () => {
+  const form = useLocalStorage<PotForm>('bivvet-pot', { ...FRESH }, { mergeDefaults: true })
+  const kitchenStore = useKitchenStore()
+
+  const food = computed(() => findFood(form.value.foodId) ?? null)
+
+  /** Changes the food, and with it what is only sensible for the one before. */
+  function chooseFood(id: string) {
+    const next = findFood(id)
+    if (!next) return
+    form.value.foodId = id
+    if (!texturesOf(next).includes(form.value.texture)) form.value.texture = usualTexture(next)
+    const advice = next.soak?.adviceHours
+    form.value.soakHours = advice ? String(advice[0]) : '0'
+    form.value.freeLiquid = cooksCovered(next) ? 'spoonable' : 'drained'
+    if (next.cupG === null) form.value.unit = 'g'
+  }
+
+  function unitOf(kitchen: Kitchen): WeightUnit | Measure {
+    const { unit } = form.value
+    if (isWeight(unit)) return unit
+    const own = kitchen.measures.find(({ id }) => id === unit) ?? kitchen.measures[0]
+    return own ?? COMMON_MEASURES['cup-240']
+  }
+
+  const amountG = computed(() => {
+    const { kitchen } = kitchenStore
+    if (!kitchen || !food.value) return NaN
+    return gramsOf(readNumber(form.value.amount), unitOf(kitchen), food.value)
+  })
+
+  const cooker = computed<HouseholdCooker | null>(() => {
+    const { kitchen } = kitchenStore
+    return kitchen?.cookers.find(({ id }) => id === form.value.cookerId) ?? kitchen?.cookers[0] ?? null
+  })
+  const burner = computed<HouseholdBurner | null>(() => {
+    const { kitchen } = kitchenStore
+    return kitchen?.burners.find(({ id }) => id === form.value.burnerId) ?? kitchen?.burners[0] ?? null
+  })
+
+  const styleKinds = computed(() => (cooker.value ? stylesFor(cooker.value.cooker.appliance) : []))
+  const styleKind = computed<StyleKind | null>({
+    get() {
+      const kind = cooker.value?.cooker.appliance.kind
+      const chosen = kind ? form.value.styleOf[kind] : undefined
+      return chosen && styleKinds.value.includes(chosen) ? chosen : (styleKinds.value[0] ?? null)
+    },
+    set(style) {
+      const kind = cooker.value?.cooker.appliance.kind
+      if (kind && style) form.value.styleOf = { ...form.value.styleOf, [kind]: style }
+    },
+  })
+
+  function style(kind: StyleKind): Style {
+    if (kind === 'electric') return { kind, level: form.value.level }
+    return kind === 'whistles' ? { kind, flame: form.value.flame } : { kind }
+  }
+
+  /** The request for one cooker and style; the pot's own where they are not given. */
+  function requestFor(of: HouseholdCooker, kind: StyleKind): PlanRequest | null {
+    const { kitchen } = kitchenStore
+    if (!kitchen || !food.value) return null
+    const { altitudeM, roomC, tapC } = kitchen
+    const hours = form.value.soakHours.trim() === '' ? 0 : readNumber(form.value.soakHours)
+    const soaked = food.value.soak !== null && hours !== 0
+    const measured = form.value.soakWaterG.trim() === '' ? undefined : readNumber(form.value.soakWaterG)
+    return {
+      kitchen: { altitudeM, roomC, tapC },
+      cooker: { appliance: of.cooker.appliance, body: of.cooker.body },
+      burner: burner.value?.burner,
+      contents: [
+        {
+          food: food.value.id,
+          dryG: amountG.value,
+          soak: soaked
+            ? {
+                hours,
+                waterC: tapC,
+                keepWater: form.value.keepWater,
+                ...(form.value.keepWater && measured !== undefined ? { waterG: measured } : {}),
+              }
+            : null,
+          texture: form.value.texture,
+          where: 'base',
+          batch: form.value.batch,
+        },
+      ],
+      liquids: [],
+      freeLiquid: form.value.freeLiquid,
+      style: style(kind),
+      release: 'auto',
+    }
+  }
+
+  const request = computed(() => (cooker.value && styleKind.value ? requestFor(cooker.value, styleKind.value) : null))
+
+  return { form, food, chooseFood, amountG, cooker, burner, styleKinds, styleKind, requestFor, request }
+})
