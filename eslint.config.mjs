@@ -4,6 +4,10 @@ import { CORE_IMPORTS } from './eslint.core.mjs'
 export default withNuxt(
   { ignores: ['server/db/migrations/**'] },
   { rules: { 'vue/html-self-closing': 'off', 'vue/multi-word-component-names': 'off' } },
+  {
+    files: ['app/**/*.vue'],
+    rules: { 'vue/no-bare-strings-in-template': ['error', { allowlist: ['·', '×', '+', '−', ','] }] },
+  },
   CORE_IMPORTS,
   {
     files: ['shared/**/*.ts'],

@@ -3,8 +3,10 @@
  * stand here once; the interface merges them into its messages under `problems`.
  */
 export const PROBLEM_SENTENCES = {
-  'not-a-number': '{field} must be a number.',
-  'out-of-range': '{field} is {value}; give a figure from {min} to {max}.',
+  'not-a-number': 'Give a number here.',
+  'out-of-range': '{value} is out of range; give a figure from {min} to {max}.',
+  'amount-out-of-range': 'Give an amount from {min} to {max} g.',
+  'hours-out-of-range': 'Give the soak from {min} to {max} hours.',
   'unknown-food': 'No food is called “{value}”. Choose one from the list of foods.',
   'unknown-cooker': 'No cooker is called “{value}”. Choose one of the kitchen, or describe it as an appliance.',
   'no-food': 'There is nothing in the pot. Add a food first.',

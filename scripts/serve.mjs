@@ -1,8 +1,7 @@
 // What serving the built application needs, for the demo and for the tests.
-import { SetupError } from './setup.mjs'
-
-/** The household of the demo kitchen; the same on every machine. */
-export const DEMO_HOUSEHOLD = '0de70000-0000-4000-8000-000000000001'
+import { DEMO_HOUSEHOLD } from './demo-household.mjs'
+import { throwAwayDatabase } from './postgres.mjs'
+import { ensureBuild, freePort, run, SetupError, start } from './setup.mjs'
 
 export function serverEnv(databaseUrl, port, sessionPassword) {
   return {
@@ -37,4 +36,27 @@ export function stopOnSignals(cleanUp) {
       cleanUp()
       process.exit(0)
     })
+}
+
+/** Serves the production build on a database that is gone afterwards, for as long as the work takes. */
+export async function withThrowAwayServer(work) {
+  ensureBuild()
+  const database = await throwAwayDatabase()
+  let server
+  const stop = () => {
+    server?.kill('SIGTERM')
+    database.stop()
+  }
+  stopOnSignals(stop)
+  try {
+    const port = await freePort()
+    const env = { ...serverEnv(database.url, port, 'only-for-this-run-0123456789abcdef0123'), HOST: '127.0.0.1' }
+    run('npx', ['tsx', 'scripts/database.ts', 'demo'], { quiet: true, env: { ...process.env, ...env } })
+    server = start('node', ['.output/server/index.mjs'], env)
+    const url = `http://127.0.0.1:${port}`
+    await waitFor(url, server)
+    await work(url, database.url)
+  } finally {
+    stop()
+  }
 }

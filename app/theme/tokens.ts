@@ -10,7 +10,7 @@ export const TOKENS = {
   'ink-soft': { light: '#4a5c54', dark: '#a3b5ab' },
   water: { light: '#0d7480', dark: '#5cc9d2' },
   'water-fill': { light: '#bfe3e2', dark: '#1d4a50' },
-  heat: { light: '#a85d0a', dark: '#f0a640' },
+  heat: { light: '#a05707', dark: '#f0a640' },
   'heat-low': { light: '#d9a441', dark: '#c98f2f' },
   'heat-high': { light: '#b8470f', dark: '#f07c3a' },
   food: { light: '#3f6d1d', dark: '#a3d06b' },

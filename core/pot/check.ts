@@ -38,9 +38,8 @@ const BOUNDS = {
 /** A problem if the value is not a finite number within the named bounds. */
 export function outOfBounds(value: unknown, kind: keyof typeof BOUNDS, path: string): Problem[] {
   const [min, max] = BOUNDS[kind]
-  const field = path.split('.').at(-1)!
-  if (typeof value !== 'number' || !Number.isFinite(value)) return [problem('not-a-number', path, { field })]
-  return value < min || value > max ? [problem('out-of-range', path, { field, value, min, max })] : []
+  if (typeof value !== 'number' || !Number.isFinite(value)) return [problem('not-a-number', path)]
+  return value < min || value > max ? [problem('out-of-range', path, { value, min, max })] : []
 }
 
 /** All that is wrong with a simulation case; an empty list means simulate may run it. */

@@ -9,12 +9,11 @@ const DIFFUSIVITY_M2_PER_S = 1.4e-7
 
 /**
  * How many boil-minutes one minute at a temperature is worth: 1 at 100 °C, ten times as many for
- * each zC kelvin more. Thermal-death-time form; z from Quast and da Silva (1977) for beans and
+ * each zC kelvin more; counted only above COOKING_STARTS_C. Thermal-death-time form; z from Quast and da Silva (1977) for beans and
  * Suzuki et al. (1976) for rice.
  * @example boilMinutesPerMinute(119.5, 19.5) // 10
  */
 export function boilMinutesPerMinute(tempC: number, zC: number, zAbove110C?: number | null): number {
-  if (tempC < COOKING_STARTS_C) return 0
   if (zAbove110C && tempC > SLOWER_ABOVE_C)
     return Math.exp(Math.LN10 * ((SLOWER_ABOVE_C - 100) / zC + (tempC - SLOWER_ABOVE_C) / zAbove110C))
   return Math.exp((Math.LN10 * (tempC - 100)) / zC)

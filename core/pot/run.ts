@@ -21,6 +21,7 @@ const STALLED_K_PER_S = 2e-6
 const LONGEST_STEP_S = 300
 /** Temperature change allowed in one step; the kinetics then err by well under 0.1 %. */
 const STEP_K = 4
+const WARMING_STEP_K = 2.5
 
 export interface RunOptions {
   /** Multiplies every step length; for showing that the answer does not depend on it. */
@@ -33,7 +34,14 @@ export interface RunOptions {
 type Regime = 'free' | 'held-condensing' | 'held-set' | 'held-boil'
 
 /** Where the pot's temperature has just arrived. */
-type Threshold = 'cooking' | 'slower' | 'condensing' | 'boiling' | 'lift' | 'reseat' | 'set' | 'opens' | 'dry'
+type Threshold = 'kinetics' | 'slower' | 'condensing' | 'boiling' | 'lift' | 'reseat' | 'set' | 'opens' | 'dry'
+
+/** A threshold that a component of the state passes. */
+interface Crossing {
+  name: Threshold
+  component: number
+  value: number
+}
 
 /** A pot under way: steps are given to it one after another, and it can be put back to an earlier moment. */
 export interface Run {
@@ -56,6 +64,8 @@ export interface RunMoment {
   regime: Regime
   ventOpen: boolean
   purged: boolean
+  condensing: boolean
+  cookingMask: number
   atS: number
   boilsAtS: number | null
   pressureAtS: number | null
@@ -116,6 +126,12 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
   let regime: Regime = 'free'
   let ventOpen = false
   let purged = false
+  // Which side of a threshold the pot is on is a fact of the run, not of a temperature: within one step it must not change.
+  let condensing = load.startC > condensingC
+  let cookingMask = load.startC > COOKING_STARTS_C ? ~0 : 0
+  /** The component of the state whose temperature cooks a food. */
+  const hottest = (i: number) => (lags[i]! > 0 ? MIDDLE + i : foods[i]!.vessel === null ? 0 : TIN + foods[i]!.vessel!)
+  const kineticComponents = [...new Set(foods.map((_, i) => hottest(i)))]
 
   const gaugeAt = (tempC: number) => (tempC > boilC ? saturationPa(tempC) - airPa : 0)
   const uptakeAt = (doseBoilMinutes: number) =>
@@ -142,8 +158,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
   const rates = (state: Float64Array, out: Float64Array) => {
     const tempC = state[0]!
     const latent = latentJPerKg(tempC)
-    // Above the threshold steam condenses on the tins; on it, as much as the heat allows.
-    let share = tempC > condensingC || regime === 'held-boil' || regime === 'held-set' ? 1 : 0
+    let share = condensing || regime === 'held-boil' || regime === 'held-set' ? 1 : 0
     let heatW = burnerW
     let steamKgPerS = leakKgPerSPa === 0 ? 0 : leakKgPerSPa * gaugeAt(tempC)
     if (ventOpen) steamKgPerS += ventKgPerS
@@ -179,7 +194,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
         middle = state[MIDDLE + i]!
         out[MIDDLE + i] = (around - middle) / lagS
       } else out[MIDDLE + i] = 0
-      out[DOSE + i] = boilMinutesPerMinute(middle, food.zC, food.zAbove110C) / 60
+      out[DOSE + i] = cookingMask & (1 << i) ? boilMinutesPerMinute(middle, food.zC, food.zAbove110C) / 60 : 0
     }
     if (grain && state[1]! > 0) {
       const left = Math.exp((-3 * state[DOSE]!) / grain.tenderBoilMinutes)
@@ -219,8 +234,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
       const below = surplusW(y, burnerW, false)
       const above = surplusW(y, burnerW, true)
       regime = below > 0 && above < 0 && !ventOpen ? 'held-condensing' : 'free'
-      // A hair to the right side, so that the rates see which it is.
-      if (regime === 'free') y[0] = condensingC + (above >= 0 && !ventOpen ? 1e-9 : -1e-9)
+      condensing = above >= 0 && !ventOpen
     } else if (threshold === 'set' || threshold === 'boiling') {
       regime = surplusW(y, burnerW, true) >= 0 ? (threshold === 'set' ? 'held-set' : 'held-boil') : 'free'
     }
@@ -230,9 +244,12 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
     return surplusW(y, burnerW, true) >= 0
   }
 
-  const arrive = (threshold: Threshold) => {
-    switch (threshold) {
-      case 'cooking':
+  const arrive = ({ name, component }: Crossing, rising: boolean) => {
+    switch (name) {
+      case 'kinetics':
+        for (let i = 0; i < foods.length; i++)
+          if (hottest(i) === component) cookingMask = rising ? cookingMask | (1 << i) : cookingMask & ~(1 << i)
+        break
       case 'slower':
       case 'opens':
       case 'dry':
@@ -248,6 +265,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
           y[0]! -= (purgeKg * latentJPerKg(boilC)) / (solidJPerK + WATER_J_PER_KG_K * y[1]!)
           y[1]! -= purgeKg
           regime = 'free'
+          condensing = y[0]! > condensingC
         } else settle('boiling')
         break
       case 'lift':
@@ -265,25 +283,34 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
     }
   }
 
-  /** The thresholds that matter in this moment on the way from one temperature to another. */
-  const nextThreshold = (fromC: number, toC: number, releasing: boolean): { name: Threshold; tempC: number } | null => {
-    let found: { name: Threshold; tempC: number } | null = null
-    const consider = (name: Threshold, tempC: number) => {
-      const crossed = toC > fromC ? fromC < tempC && tempC <= toC : fromC > tempC && tempC >= toC
-      if (crossed && (!found || Math.abs(tempC - fromC) < Math.abs(found.tempC - fromC))) found = { name, tempC }
-    }
-    consider('cooking', COOKING_STARTS_C)
-    if (anySlower) consider('slower', SLOWER_ABOVE_C)
-    if (tins.length > 0) consider('condensing', condensingC)
-    if (toC > fromC) {
-      if (pressurised ? !purged : true) consider('boiling', boilC)
-      if (!ventOpen) consider('lift', liftC)
-      consider('set', setC)
+  let crossing: Crossing | null = null
+  let earliest = Infinity
+  const consider = (name: Threshold, component: number, value: number) => {
+    const from = y[component]!
+    const to = integrator.next[component]!
+    if (to > from ? from >= value || value > to : from <= value || value < to) return
+    const fraction = (value - from) / (to - from)
+    if (fraction >= earliest) return
+    earliest = fraction
+    crossing = { name, component, value }
+  }
+  /** The first threshold between the state `y` and the integrator's next one, by linear interpolation. */
+  const firstCrossing = (releasing: boolean, dryBelowKg: number): Crossing | null => {
+    crossing = null
+    earliest = Infinity
+    for (let i = 0; i < kineticComponents.length; i++) consider('kinetics', kineticComponents[i]!, COOKING_STARTS_C)
+    if (anySlower) consider('slower', 0, SLOWER_ABOVE_C)
+    if (tins.length > 0) consider('condensing', 0, condensingC)
+    if (integrator.next[0]! > y[0]!) {
+      if (!pressurised || !purged) consider('boiling', 0, boilC)
+      if (!ventOpen) consider('lift', 0, liftC)
+      consider('set', 0, setC)
     } else {
-      if (ventOpen && !releasing) consider('reseat', reseatC)
-      if (releasing) consider('opens', opensC)
+      if (ventOpen && !releasing) consider('reseat', 0, reseatC)
+      if (releasing) consider('opens', 0, opensC)
     }
-    return found
+    consider('dry', 1, dryBelowKg)
+    return crossing
   }
 
   const shortestLagS = Math.min(...lags.filter((lag) => lag > 0), Infinity)
@@ -315,14 +342,9 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
       }
       rates(y, now)
       const speed = Math.abs(now[0]!)
-      let dt = Math.min(
-        LONGEST_STEP_S,
-        STEP_K / Math.max(speed, 1e-9),
-        shortestLagS,
-        tinLagS / 4,
-        // A middle still far behind and a tin still warming change their own rates as they go.
-      )
-      for (let i = TIN; i < DOSE; i++) dt = Math.min(dt, (1.5 * STEP_K) / Math.max(Math.abs(now[i]!), 1e-9))
+      let dt = Math.min(LONGEST_STEP_S, STEP_K / Math.max(speed, 1e-9), shortestLagS, tinLagS / 4)
+      // A tin or a thick piece still warming changes its own rate as it goes.
+      for (let i = TIN; i < DOSE; i++) dt = Math.min(dt, WARMING_STEP_K / Math.max(Math.abs(now[i]!), 1e-9))
       dt = Math.min(dt * stepScale, untilS - atS)
       const unbounded = untilS === Infinity
       if (unbounded && regime === 'free' && speed < STALLED_K_PER_S && !ventOpen && !anyTinWarming()) {
@@ -331,23 +353,23 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
       }
 
       integrator.step(y, dt)
-      let event: Threshold | null = null
-      const reached = nextThreshold(y[0]!, integrator.next[0]!, releasing)
+      let reached: Crossing | null = null
       let tookS = dt
-      if (reached) {
-        tookS = integrator.locate(y, dt, 0, reached.tempC)
-        event = reached.name
+      // Stopping at one threshold may show another just before it, on a curve that is not quite straight.
+      for (let tries = 0; tries < 4; tries++) {
+        const earlier = firstCrossing(releasing, dryBelowKg)
+        if (!earlier || (reached && earlier.component === reached.component && earlier.value === reached.value)) break
+        reached = earlier
+        tookS = integrator.locate(y, tookS, reached.component, reached.value)
       }
-      if (integrator.next[1]! <= dryBelowKg && y[1]! > dryBelowKg) {
-        tookS = integrator.locate(y, tookS, 1, dryBelowKg)
-        event = 'dry'
-      }
+      const rising = reached !== null && integrator.next[reached.component]! > y[reached.component]!
       integrator.accept(y)
       atS += tookS
-      if (event && event !== 'dry') y[0] = reached!.tempC
-      if (event) {
+      const event = reached?.name ?? null
+      if (reached) {
+        y[reached.component] = reached.value
         record()
-        arrive(event)
+        arrive(reached, rising)
       }
       record()
       if (event === 'dry' && dryBelowKg === 0) {
@@ -429,6 +451,8 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
       regime,
       ventOpen,
       purged,
+      condensing,
+      cookingMask,
       atS,
       boilsAtS,
       pressureAtS,
@@ -440,7 +464,21 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
     }),
     restore(moment) {
       y.set(moment.y)
-      ;({ burnerW, setC, regime, ventOpen, purged, atS, boilsAtS, pressureAtS, heatOffS, hottestC, ending } = moment)
+      ;({
+        burnerW,
+        setC,
+        regime,
+        ventOpen,
+        purged,
+        condensing,
+        cookingMask,
+        atS,
+        boilsAtS,
+        pressureAtS,
+        heatOffS,
+        hottestC,
+        ending,
+      } = moment)
       whistleS.length = moment.whistles
       trace.length = moment.tracePoints
     },

@@ -14,7 +14,9 @@ import { solve, type Solution } from './solve'
 const BASE_LEFT_G = 60
 /** A first guess of the steam; the iteration finds the real figure. */
 const STEAM_GUESS_G = 80
-const MOST_ITERATIONS = 20
+/** More steam than any pot at home holds water: no program that long is possible. */
+const MOST_STEAM_G = 6000
+const MOST_ITERATIONS = 60
 const FULL = 2 / 3
 const HALF = 1 / 2
 const CUP_ML = 240
@@ -39,33 +41,41 @@ export function plan(request: PlanRequest, options: { range?: boolean } = {}): O
   return { ok: true, value: { ...answer, cautions: cautionsFor(factsOf(resolved.value, answer)) } }
 }
 
+/**
+ * Finds the water whose own program loses just the steam that was counted in. Usually the figures
+ * settle by themselves; where whole whistles make two waters take turns, the boundary between too
+ * dry and wet enough is closed in on, and the wet side taken.
+ */
 function settleWater(plan: ResolvedPlan): Outcome<{ water: WaterSum; solution: Solution }> {
   let steamG = STEAM_GUESS_G
-  let deficitG = 0
-  let lastPourG = -1
-  let best: { water: WaterSum; solution: Solution } | null = null
+  let baseLeftG = 0
+  let tooLittleG = -Infinity
+  let enough: { steamG: number; water: WaterSum; solution: Solution } | null = null
   for (let i = 0; i < MOST_ITERATIONS; i++) {
-    const water = waterSum(drinksOf(plan), plan.liquids, steamG, floorsOf(plan, deficitG))
+    const water = waterSum(drinksOf(plan), plan.liquids, steamG, floorsOf(plan, baseLeftG))
     const solved = solve(plan, water.pourG)
     if (!solved.ok) {
       // The guess was too dry for a program that long, not the plan.
-      if (i < MOST_ITERATIONS / 2 && solved.problems[0]!.code === 'boils-dry') {
-        steamG += STEAM_GUESS_G
-        continue
-      }
-      return solved
+      if (solved.problems[0]!.code !== 'boils-dry' || steamG > MOST_STEAM_G) return solved
+      tooLittleG = Math.max(tooLittleG, steamG)
+      steamG = enough ? (steamG + enough.steamG) / 2 : steamG + STEAM_GUESS_G
+      continue
     }
-    steamG = solved.value.simulation.steamLostG
-    if (needsBaseWater(plan)) {
-      const shortG = BASE_LEFT_G - solved.value.simulation.freeWaterLeftG
-      if (shortG > 0.5) deficitG = water.pourG + shortG
+    const solution = solved.value
+    const lostG = solution.simulation.steamLostG
+    const shortG = needsBaseWater(plan) ? BASE_LEFT_G - solution.simulation.freeWaterLeftG : 0
+    if (shortG > 0.5) {
+      baseLeftG = water.pourG + shortG
+      continue
     }
-    // Whole whistles can make two waters take turns; then the wetter one is right.
-    if (!best || water.pourG >= best.water.pourG) best = { water, solution: solved.value }
-    if (Math.abs(water.pourG - lastPourG) <= 1) return { ok: true, value: { water, solution: solved.value } }
-    lastPourG = water.pourG
+    const settled = Math.abs(lostG - steamG) <= 0.5
+    if (lostG <= steamG + 0.5 && (!enough || steamG < enough.steamG)) enough = { steamG, water, solution }
+    if (settled || (enough && enough.steamG - tooLittleG <= 1)) return { ok: true, value: enough! }
+    if (lostG > steamG) tooLittleG = Math.max(tooLittleG, steamG)
+    const within = lostG > tooLittleG && (!enough || lostG < enough.steamG)
+    steamG = within || !enough ? lostG : (Math.max(tooLittleG, 0) + enough.steamG) / 2
   }
-  return { ok: true, value: best! }
+  return enough ? { ok: true, value: enough } : failed(problem('never-ends', 'contents'))
 }
 
 const inBase = (plan: ResolvedPlan) => plan.foods.filter(({ tin }) => tin === null)

@@ -7,7 +7,7 @@ import { BURNERS, COOKERS, type Burner, type Cooker } from '../pot/cookers'
 import { checkCase, outOfBounds } from '../pot/check'
 import { holdsPressure } from '../pot/appliance'
 import type { Release } from '../pot/case'
-import { failed, problem, type Outcome, type Problem } from '../problem'
+import { failed, problem, type Outcome, type Problem, type ProblemCode } from '../problem'
 import { FREE_LIQUID, type FreeLiquid, type Liquid } from '../water/liquids'
 import type { PlanRequest, Style, Tin } from './request'
 import { stylesFor } from './styles'
@@ -159,7 +159,7 @@ function checkNumbers(request: PlanRequest): Problem[] {
     if (content.soak) {
       const path = `contents.${i}.soak`
       found.push(
-        ...within(content.soak.hours, 0, 72, `${path}.hours`),
+        ...within(content.soak.hours, 0, 72, `${path}.hours`, 'hours-out-of-range'),
         ...within(content.soak.waterC, 0, 100, `${path}.waterC`),
       )
       if (content.soak.waterG !== undefined) found.push(...within(content.soak.waterG, 0, MOST_G, `${path}.waterG`))
@@ -198,13 +198,12 @@ function checkAmount(g: number, path: string): Problem[] {
     return [problem('amount-looks-like-kg', path, { value: g, grams: Math.round(g * 1000) })]
   if (typeof g === 'number' && Number.isFinite(g) && g > MOST_G)
     return [problem('amount-too-large', path, { value: g })]
-  return within(g, LEAST_G, MOST_G, path)
+  return within(g, LEAST_G, MOST_G, path, 'amount-out-of-range')
 }
 
-function within(value: number, min: number, max: number, path: string): Problem[] {
-  const field = path.split('.').at(-1)!
-  if (typeof value !== 'number' || !Number.isFinite(value)) return [problem('not-a-number', path, { field })]
-  return value < min || value > max ? [problem('out-of-range', path, { field, value, min, max })] : []
+function within(value: number, min: number, max: number, path: string, code: ProblemCode = 'out-of-range'): Problem[] {
+  if (typeof value !== 'number' || !Number.isFinite(value)) return [problem('not-a-number', path)]
+  return value < min || value > max ? [problem(code, path, { value, min, max })] : []
 }
 
 /** Checks the appliance alone, by way of the case that it would be simulated in. */

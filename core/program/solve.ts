@@ -14,8 +14,11 @@ export interface Solution {
   case: SimulationCase
 }
 
-/** The release is worked out anew once a food is estimated to be this close to its need. */
-const CLOSE = 0.15
+/**
+ * The release is worked out anew once a food is estimated to be this close to its need. Wide, since
+ * the middle of a thick piece still lags at the first whistle and takes more from a later release.
+ */
+const CLOSE = 0.6
 
 /**
  * The smallest program of the plan's style in which every food gets what it needs, with so much

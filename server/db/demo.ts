@@ -1,5 +1,5 @@
 import { BURNERS, COOKERS } from '../../core/pot/cookers'
-import { DEMO_HOUSEHOLD } from '../../scripts/serve.mjs'
+import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
 import type { Database } from './client'
 import { burners, cookers, households, measures } from './schema'
 

@@ -31,7 +31,7 @@ const times = computed(() => food.factors.reduce((product, factor) => product * 
     </tbody>
   </table>
   <p class="soft">
-    {{ t('pot.need.gets', { n: number(food.gets) }) }}. {{ t('pot.need.what', { temp: number(hottestC) }) }}
+    {{ t('pot.need.gets', { n: number(food.gets) }) }} {{ t('pot.need.what', { temp: number(hottestC) }) }}
     {{ t('pot.estimates') }}
   </p>
 </template>

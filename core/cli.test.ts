@@ -1,0 +1,70 @@
+import { spawnSync } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+
+function core(args: string[], input = '') {
+  const { stdout, status } = spawnSync('npx', ['tsx', 'core/cli.ts', ...args], { input, encoding: 'utf8' })
+  return { status, output: stdout === '' ? null : (JSON.parse(stdout) as Record<string, unknown>) }
+}
+
+const request = {
+  kitchen: { altitudeM: 0, roomC: 20, tapC: 20 },
+  cooker: 'whistling-5l-aluminium',
+  burner: 'strong',
+  contents: [
+    {
+      food: 'kidney-red',
+      dryG: 270,
+      soak: { hours: 10, waterC: 20, keepWater: false },
+      texture: 'tender',
+      where: 'base',
+    },
+  ],
+  liquids: [{ kind: 'chopped-tomato', g: 200 }],
+  freeLiquid: 'spoonable',
+  style: { kind: 'whistles', flame: 'medium' },
+  release: 'auto',
+}
+
+describe('the command line', () => {
+  it.each(['beans-five-whistles-low', 'rice-cooker-370g', 'slow-low-eight-hours'])(
+    'simulates %s with the keys it expects',
+    (name) => {
+      const file = `core/cases/${name}.json`
+      const { status, output } = core(['simulate', file])
+      expect(status).toBe(0)
+      const { expect: expected } = JSON.parse(readFileSync(file, 'utf8')) as { expect: object }
+      expect(Object.keys(output!).sort()).toEqual(Object.keys(expected).sort())
+    },
+  )
+
+  it('plans a request from standard input', () => {
+    const { status, output } = core(['plan', '-'], JSON.stringify(request))
+    expect(status).toBe(0)
+    expect(Object.keys(output!)).toEqual(
+      expect.arrayContaining([
+        'water',
+        'program',
+        'release',
+        'foods',
+        'clock',
+        'fill',
+        'range',
+        'cautions',
+        'simulation',
+      ]),
+    )
+  })
+
+  it.each([
+    ['not JSON', '{'],
+    ['another shape', '{"kitchen": 3}'],
+    ['an unknown food', JSON.stringify({ ...request, contents: [{ ...request.contents[0], food: 'gravel' }] })],
+  ])('answers %s with problems and status 2', (_, input) => {
+    const { status, output } = core(['plan', '-'], input)
+    expect(status).toBe(2)
+    const problems = output!.problems as { path: string; message: string }[]
+    expect(problems.length).toBeGreaterThan(0)
+    for (const { message } of problems) expect(message).not.toBe('')
+  })
+})

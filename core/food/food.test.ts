@@ -1,0 +1,122 @@
+import { describe, expect, it } from 'vitest'
+import fc from 'fast-check'
+import { CATALOGUE, findFood, searchFoods } from './catalogue'
+import { needOf } from './need'
+import { heldAfterDraining, soakedShare, soakUptake } from './soak'
+import { boilMinutesFor, texturesOf, uptakeFor, usualTexture } from './texture'
+
+const kidney = findFood('kidney-red')!
+const basmati = findFood('basmati-white')!
+const soakable = fc.constantFrom(...CATALOGUE.filter(({ soak }) => soak !== null))
+
+describe('the catalogue', () => {
+  it('names every food once and keeps every window in order', () => {
+    expect(new Set(CATALOGUE.map(({ id }) => id)).size).toBe(CATALOGUE.length)
+    for (const {
+      boilMinutes: { firm, tender, soft, max },
+    } of CATALOGUE)
+      expect([firm, tender, soft, max]).toEqual([firm, tender, soft, max].sort((a, b) => a - b))
+  })
+
+  it('is searched by any name', () => {
+    expect(searchFoods('rajma').map(({ id }) => id)).toEqual(['kidney-red'])
+    expect(searchFoods('CHICK')[0]!.id).toBe('chickpea-white')
+    expect(searchFoods('no such thing')).toEqual([])
+    expect(searchFoods(' ')).toHaveLength(CATALOGUE.length)
+  })
+
+  it('has no food of an inherited property name', () => {
+    expect(findFood('constructor')).toBeUndefined()
+  })
+})
+
+describe('soaking', () => {
+  const water = (hours: number, waterC = 20) => ({ hours, waterC, keepWater: false })
+
+  it('is half done after the half time at 25 °C', () => {
+    expect(soakedShare(kidney, water(2.4, 25), 25)).toBeCloseTo(0.5, 3)
+  })
+
+  it('goes further with time and warmth, and never past all', () => {
+    fc.assert(
+      fc.property(
+        soakable,
+        fc.double({ min: 0.1, max: 40, noNaN: true }),
+        fc.double({ min: 0.1, max: 20, noNaN: true }),
+        (food, hours, more) => {
+          const share = soakedShare(food, water(hours), 20)
+          expect(soakedShare(food, water(hours + more), 20)).toBeGreaterThan(share)
+          expect(soakedShare(food, water(hours, 80), 20)).toBeGreaterThan(share)
+          expect(share).toBeLessThan(1)
+        },
+      ),
+    )
+  })
+
+  it('goes slowly in the fridge, which stays cold', () => {
+    expect(soakedShare(kidney, water(8, 5), 28)).toBeLessThan(soakedShare(kidney, water(8, 28), 28))
+  })
+
+  it('brings nothing when there was none', () => {
+    expect(soakedShare(kidney, null, 20)).toBe(0)
+    expect(heldAfterDraining(kidney, 0)).toBe(0)
+    expect(soakUptake(findFood('egg')!, 0.5)).toBe(0)
+  })
+})
+
+describe('what a food needs', () => {
+  it('falls with the soak and never rises', () => {
+    fc.assert(
+      fc.property(
+        soakable,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (food, a, b) => {
+          const need = (soaked: number) =>
+            needOf(food, usualTexture(food), { soakedShare: soaked, batch: 'fresh', additions: [] }).boilMinutes
+          expect(need(Math.max(a, b))).toBeLessThanOrEqual(need(Math.min(a, b)))
+        },
+      ),
+    )
+  })
+
+  it('is the catalogue figure times every line that it shows', () => {
+    const need = needOf(kidney, 'tender', {
+      soakedShare: 0.6,
+      batch: 'old',
+      additions: ['acid', 'soda', 'salted-soak', 'hard-water', 'sugar'],
+    })
+    expect(need.factors.map(({ id }) => id)).toEqual([
+      'dry',
+      'old-batch',
+      'hard-water',
+      'acid',
+      'soda',
+      'sugar',
+      'salted-soak',
+    ])
+    const times = need.factors.reduce((product, factor) => product * factor.times, 1)
+    expect(need.boilMinutes).toBeCloseTo(kidney.boilMinutes.tender * times, 9)
+    expect(need.window.max / kidney.boilMinutes.max).toBeCloseTo(times, 9)
+  })
+
+  it('does not blame acid or hard water for rice', () => {
+    const need = needOf(basmati, 'separate', { soakedShare: 0, batch: 'fresh', additions: ['acid', 'hard-water'] })
+    expect(need.factors.map(({ id }) => id)).toEqual(['dry'])
+  })
+})
+
+describe('textures', () => {
+  it('ask for more cooking or more water, one after the other', () => {
+    for (const food of CATALOGUE) {
+      const textures = texturesOf(food)
+      expect(textures).toContain(usualTexture(food))
+      for (let i = 1; i < textures.length; i++) {
+        const [less, more] = [textures[i - 1]!, textures[i]!]
+        expect(boilMinutesFor(food, more)).toBeGreaterThanOrEqual(boilMinutesFor(food, less))
+        expect(uptakeFor(food, more)).toBeGreaterThanOrEqual(uptakeFor(food, less))
+        expect(boilMinutesFor(food, more)).toBeLessThanOrEqual(food.boilMinutes.max)
+      }
+    }
+  })
+})

@@ -1,0 +1,244 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import fc from 'fast-check'
+import { latentJPerKg } from '../steam/steam'
+import type { WhistlingCooker } from './appliance'
+import type { SimulationCase } from './case'
+import { checkCase } from './check'
+import { COOKERS } from './cookers'
+import { simulate } from './simulate'
+
+const FOLDER = new URL('../cases/', import.meta.url)
+type Expected = Record<string, number | null | number[]>
+const fixtures = readdirSync(FOLDER).map(
+  (file) =>
+    JSON.parse(readFileSync(new URL(file, FOLDER), 'utf8')) as SimulationCase & { name: string; expect: Expected },
+)
+
+describe('cases from an independent implementation', () => {
+  it.each(fixtures)('$name', ({ expect: expected, ...input }) => {
+    expect(checkCase(input)).toEqual([])
+    const result = simulate(input) as unknown as Expected
+    for (const [key, wanted] of Object.entries(expected)) {
+      const got = result[key]!
+      if (wanted === null || key === 'whistles') expect(got, key).toEqual(wanted)
+      else if (key === 'steamLostG')
+        expect(Math.abs((got as number) - (wanted as number)), key).toBeLessThan(Math.max(2, 0.02 * (wanted as number)))
+      else
+        [wanted].flat().forEach((value, i) => {
+          const figure = [got].flat()[i]!
+          expect(Math.abs(figure / value - 1), key).toBeLessThan(0.01)
+        })
+    }
+  })
+})
+
+const { appliance: stoveTop } = COOKERS['whistling-5l-aluminium'] as { appliance: WhistlingCooker }
+const beans = (heatW: number, overrides: Partial<SimulationCase> = {}): SimulationCase => ({
+  appliance: stoveTop,
+  load: { freeWaterKg: 0.8, foodJPerK: 1500, startC: 20, vessels: [] },
+  place: { altitudeM: 0, roomC: 20 },
+  program: [{ heatW, untilWhistles: 4 }],
+  release: { kind: 'natural' },
+  foods: [{ zC: 19.5, vessel: null }],
+  ...overrides,
+})
+
+const anyCase = fc
+  .record({
+    cooker: fc.constantFrom(
+      'whistling-3l-steel',
+      'whistling-5l-aluminium',
+      'whistling-7l-aluminium-light',
+      'electric-6l',
+    ),
+    freeWaterKg: fc.double({ min: 0.5, max: 1.5, noNaN: true }),
+    foodJPerK: fc.double({ min: 300, max: 4000, noNaN: true }),
+    heatW: fc.double({ min: 500, max: 1500, noNaN: true }),
+    altitudeM: fc.integer({ min: 0, max: 3000 }),
+    tins: fc.integer({ min: 0, max: 3 }),
+    figure: fc.integer({ min: 1, max: 8 }),
+    afterMinutes: fc.option(fc.integer({ min: 0, max: 15 }), { nil: null }),
+  })
+  .map(({ cooker, freeWaterKg, foodJPerK, heatW, altitudeM, tins, figure, afterMinutes }): SimulationCase => {
+    const { appliance } = COOKERS[cooker]!
+    return {
+      appliance,
+      load: {
+        freeWaterKg,
+        foodJPerK,
+        startC: 20,
+        vessels: Array.from({ length: tins }, (_, i) => ({ heatJPerK: 1500 + 400 * i, couplingWPerK: 8 + 4 * i })),
+      },
+      place: { altitudeM, roomC: 22 },
+      program:
+        appliance.kind === 'electric'
+          ? [{ level: 'high', minutesAtPressure: figure }]
+          : [{ heatW, untilWhistles: figure }],
+      release: afterMinutes === null ? { kind: 'natural' } : { kind: 'timed', afterMinutes },
+      foods: [
+        { zC: 19.5, vessel: null },
+        { zC: 35, zAbove110C: 76, vessel: tins > 0 ? 0 : null, sizeMm: 20 },
+      ],
+    }
+  })
+
+describe('whatever the pot', () => {
+  it('gives the same boil-minutes with half the step, to 0.3 %', () => {
+    fc.assert(
+      fc.property(anyCase, (input) => {
+        const coarse = simulate(input)
+        const fine = simulate(input, { stepScale: 0.5 })
+        expect(fine.whistles).toBe(coarse.whistles)
+        coarse.boilMinutes.forEach((got, i) => expect(Math.abs(got / fine.boilMinutes[i]! - 1)).toBeLessThan(0.003))
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('accounts for the heat that went in, to 0.5 %', () => {
+    fc.assert(
+      fc.property(anyCase, (input) => {
+        // Without tins: their heat is not in the trace.
+        const bare = { ...input, load: { ...input.load, vessels: [] }, foods: [{ zC: 19.5, vessel: null }] }
+        const { trace, heatKJ } = simulate(bare, { trace: true, stepScale: 0.25 })
+        const { metalKg, metalJPerKgK, lossWPerK } = bare.appliance
+        let spentJ = 0
+        for (let i = 1; i < trace.length; i++) {
+          const [from, to] = [trace[i - 1]!, trace[i]!]
+          const middleC = (from.tempC + to.tempC) / 2
+          const heatJPerK = metalKg * metalJPerKgK + bare.load.foodJPerK + 4220 * from.freeWaterKg
+          spentJ += heatJPerK * (to.tempC - from.tempC)
+          spentJ += lossWPerK * (middleC - bare.place.roomC) * (to.minute - from.minute) * 60
+          spentJ += (from.freeWaterKg - to.freeWaterKg) * latentJPerKg(middleC)
+        }
+        expect(Math.abs(spentJ / (heatKJ * 1000) - 1)).toBeLessThan(0.005)
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('loses as steam exactly the water that is gone', () => {
+    fc.assert(
+      fc.property(anyCase, (input) => {
+        const { steamLostG, freeWaterLeftG } = simulate(input)
+        expect(steamLostG + freeWaterLeftG).toBeCloseTo(input.load.freeWaterKg * 1000, 6)
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('comes to pressure no later on a stronger flame', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 400, max: 1500 }), fc.integer({ min: 1, max: 500 }), (heatW, more) => {
+        expect(simulate(beans(heatW + more)).minutesToPressure!).toBeLessThan(simulate(beans(heatW)).minutesToPressure!)
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('cooks no more higher up, for the same time at pressure', () => {
+    const electric = (altitudeM: number) =>
+      simulate(
+        beans(0, {
+          appliance: COOKERS['electric-6l']!.appliance,
+          place: { altitudeM, roomC: 20 },
+          program: [{ level: 'high', minutesAtPressure: 10 }],
+        }),
+      ).boilMinutes[0]!
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 3500 }), fc.integer({ min: 50, max: 1000 }), (altitudeM, higherM) => {
+        expect(electric(altitudeM + higherM)).toBeLessThan(electric(altitudeM))
+      }),
+      { numRuns: 40 },
+    )
+  })
+})
+
+describe('what a pot does', () => {
+  it('counts a whistle as it opens and ends the step as it shuts', () => {
+    const { whistleMinutes, heatOffMinute, whistles } = simulate(beans(900))
+    expect(whistles).toBe(4)
+    expect(heatOffMinute).toBeGreaterThan(whistleMinutes[3]!)
+    expect(heatOffMinute - whistleMinutes[3]!).toBeLessThan(0.2)
+  })
+
+  it('hardly heats a tin until steam reaches it', () => {
+    const { load, ...rest } = beans(900)
+    const stacked = { ...rest, load: { ...load, vessels: [{ heatJPerK: 2000, couplingWPerK: 12 }] } }
+    const early = simulate({
+      ...stacked,
+      program: [{ heatW: 900, minutes: 5 }],
+      foods: [{ zC: 35, vessel: 0 }],
+      release: null,
+    })
+    expect(early.boilMinutes[0]).toBe(0)
+    expect(simulate({ ...stacked, foods: [{ zC: 35, vessel: 0 }] }).boilMinutes[0]).toBeGreaterThan(5)
+  })
+
+  it('lets the middle of a thick piece lag', () => {
+    const thin = simulate(beans(900, { foods: [{ zC: 23, vessel: null, sizeMm: 10 }] }))
+    const thick = simulate(beans(900, { foods: [{ zC: 23, vessel: null, sizeMm: 60 }] }))
+    expect(thick.boilMinutes[0]).toBeLessThan(0.8 * thin.boilMinutes[0]!)
+  })
+
+  it('holds the pressure of a regulator without a whistle', () => {
+    const { appliance } = COOKERS['regulator-5l-aluminium']!
+    const { whistles, hottestC, steamLostG } = simulate(beans(0, { appliance, program: [{ heatW: 800, minutes: 30 }] }))
+    expect(whistles).toBe(0)
+    expect(hottestC).toBeGreaterThan(116)
+    expect(hottestC).toBeLessThan(117.5)
+    expect(steamLostG).toBeGreaterThan(150)
+  })
+
+  it('lets the rice cooker end when nothing is left to boil', () => {
+    const { appliance } = COOKERS['rice-1l']!
+    const result = simulate({
+      ...beans(0),
+      appliance,
+      program: [{ untilDry: true }],
+      release: null,
+      load: { freeWaterKg: 0.5, foodJPerK: 540, startC: 20, vessels: [] },
+      foods: [{ zC: 35, zAbove110C: 76, vessel: null }],
+      grain: { dryKg: 0.3, uptakeMax: 1.5, uptakeStart: 0, tenderBoilMinutes: 20 },
+    })
+    expect(result.ending).toBe('done')
+    expect(result.freeWaterLeftG).toBeCloseTo(5, 3)
+  })
+})
+
+describe('a run that cannot go on', () => {
+  it('is cut short when the pot boils dry', () => {
+    const result = simulate(
+      beans(1200, {
+        load: { freeWaterKg: 0.05, foodJPerK: 500, startC: 20, vessels: [] },
+        program: [{ heatW: 1200, untilWhistles: 40 }],
+      }),
+    )
+    expect(result.ending).toBe('boiled-dry')
+    expect(result.freeWaterLeftG).toBeLessThan(0.001)
+  })
+
+  it('is cut short when the flame only just makes up the losses', () => {
+    expect(simulate(beans(120)).ending).toBe('never-reaches-pressure')
+  })
+})
+
+describe('a case that is wrong', () => {
+  const broken: [string, Partial<SimulationCase>][] = [
+    ['appliance.lossWPerK', { appliance: { ...stoveTop, lossWPerK: NaN } }],
+    ['appliance.reseatPa', { appliance: { ...stoveTop, reseatPa: 120_000 } }],
+    ['load.freeWaterKg', { load: { freeWaterKg: 900, foodJPerK: 0, startC: 20, vessels: [] } }],
+    ['place.altitudeM', { place: { altitudeM: 90_000, roomC: 20 } }],
+    ['program', { program: [] }],
+    ['program.0', { program: [{ level: 'high', minutesAtPressure: 5 }] }],
+    ['program.0', { program: [{ heatW: 0, untilWhistles: 3 }] }],
+    ['program.0.heatW', { program: [{ heatW: Infinity, minutes: 3 }] }],
+    ['foods.0.vessel', { foods: [{ zC: 20, vessel: 2 }] }],
+  ]
+  it.each(broken)('is refused at %s with a sentence', (path, overrides) => {
+    const problems = checkCase(beans(900, overrides))
+    expect(problems.map((problem) => problem.path)).toContain(path)
+    for (const { message } of problems) expect(message).toMatch(/^\S[^{}]*\.$/)
+  })
+})

@@ -1,0 +1,280 @@
+import { describe, expect, it } from 'vitest'
+import fc from 'fast-check'
+import { CATALOGUE } from '../food/catalogue'
+import { texturesOf } from '../food/texture'
+import { COOKERS } from '../pot/cookers'
+import { simulate } from '../pot/simulate'
+import { isRefused } from '../safety/rules'
+import type { PlanAnswer } from './answer'
+import { plan } from './plan'
+import type { Content, PlanRequest, Style } from './request'
+
+const soaked = { hours: 12, waterC: 25, keepWater: false }
+const kidney: Content = { food: 'kidney-red', dryG: 270, soak: soaked, texture: 'tender', where: 'base' }
+const onMedium: Style = { kind: 'whistles', flame: 'medium' }
+
+const request = (overrides: Partial<PlanRequest> = {}): PlanRequest => ({
+  kitchen: { altitudeM: 0, roomC: 25, tapC: 20 },
+  cooker: 'whistling-5l-aluminium',
+  burner: 'strong',
+  contents: [kidney],
+  liquids: [],
+  freeLiquid: 'spoonable',
+  style: onMedium,
+  release: 'auto',
+  ...overrides,
+})
+function planned(overrides: Partial<PlanRequest> = {}, options = {}): PlanAnswer {
+  const outcome = plan(request(overrides), options)
+  if (!outcome.ok) throw new Error(outcome.problems.map(({ message }) => message).join(' '))
+  return outcome.value
+}
+const figure = (overrides: Partial<PlanRequest>) => planned(overrides, { range: false }).range.figure
+
+const grainsAndPulses = CATALOGUE.filter(({ soak }) => soak !== null)
+const anyRequest = fc
+  .record({
+    food: fc.constantFrom(...grainsAndPulses),
+    textureAt: fc.nat(),
+    dryG: fc.integer({ min: 60, max: 400 }),
+    hours: fc.constantFrom(0, 1, 8),
+    keepWater: fc.boolean(),
+    altitudeM: fc.constantFrom(0, 1450, 2500),
+    electric: fc.boolean(),
+    style: fc.constantFrom<Style>(onMedium, { kind: 'whistles', flame: 'high' }, { kind: 'first-whistle-then-low' }),
+    freeLiquid: fc.constantFrom('drained' as const, 'thick' as const, 'spoonable' as const),
+    tomatoG: fc.constantFrom(0, 150),
+  })
+  .map(({ food, textureAt, dryG, hours, keepWater, altitudeM, electric, style, freeLiquid, tomatoG }) => {
+    const textures = texturesOf(food)
+    return request({
+      kitchen: { altitudeM, roomC: 22, tapC: 18 },
+      cooker: electric ? 'electric-6l' : 'whistling-5l-aluminium',
+      contents: [
+        {
+          food: food.id,
+          dryG,
+          soak: hours > 0 ? { hours, waterC: 20, keepWater } : null,
+          texture: textures[textureAt % textures.length],
+          where: 'base',
+        },
+      ],
+      liquids: tomatoG > 0 ? [{ kind: 'chopped-tomato', g: tomatoG }] : [],
+      style: electric ? { kind: 'electric', level: 'high' } : style,
+      freeLiquid,
+    })
+  })
+
+describe('a plan', () => {
+  it('counts whistles that only mean something with their flame', () => {
+    const medium = figure({ style: onMedium })
+    const high = figure({ style: { kind: 'whistles', flame: 'high' } })
+    expect(medium).toBeGreaterThanOrEqual(6)
+    expect(medium).toBeLessThanOrEqual(9)
+    expect(high).toBeGreaterThanOrEqual(medium + 5)
+    expect(figure({ cooker: 'electric-6l', style: { kind: 'electric', level: 'high' } })).toBeLessThanOrEqual(8)
+  })
+
+  it('cooks every food, and one whistle or minute less would not', () => {
+    fc.assert(
+      fc.property(anyRequest, (asked) => {
+        const outcome = plan(asked, { range: false })
+        if (!outcome.ok) {
+          expect(['not-enough-program', 'water-over-capacity']).toContain(outcome.problems[0]!.code)
+          return
+        }
+        const { foods, range, simulation } = outcome.value
+        for (const { gets, needs } of foods) expect(gets).toBeGreaterThanOrEqual(needs)
+        const last = simulation.program.at(-1)!
+        const less = { ...last }
+        if ('untilWhistles' in less) less.untilWhistles -= 1
+        else if ('minutesAtPressure' in less) less.minutesAtPressure -= 1
+        else if ('minutes' in less) less.minutes -= 1
+        if (range.figure === (range.unit === 'whistles' ? 1 : 0)) return
+        const shorter = simulate({ ...simulation, program: [...simulation.program.slice(0, -1), less] })
+        expect(shorter.boilMinutes.some((got, i) => got < foods[i]!.needs)).toBe(true)
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('pours what its lines add up to, and loses the steam it counts with', () => {
+    fc.assert(
+      fc.property(anyRequest, (asked) => {
+        const outcome = plan(asked, { range: false })
+        if (!outcome.ok) return
+        const { water, steamLostG, simulation } = outcome.value
+        expect(water.lines.reduce((sum, line) => sum + line.g, 0)).toBe(water.pourG)
+        const steam = water.lines.find(({ id }) => id === 'steam')!.g
+        if (water.rule === 'balance') expect(steam).toBeGreaterThanOrEqual(Math.round(steamLostG) - 2)
+        expect(simulate(simulation).ending).toBe('done')
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('needs relatively less water for a bigger batch', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('basmati-white', 'red-rice', 'toor-split', 'kidney-red'),
+        fc.integer({ min: 60, max: 250 }),
+        (food, dryG) => {
+          const ratio = (grams: number) =>
+            planned(
+              { contents: [{ food, dryG: grams, soak: null, where: 'base' }], freeLiquid: 'thick' },
+              { range: false },
+            ).water.ratioByVolume!
+          // A gram of rounding is all that may go the other way.
+          expect(ratio(dryG * 2)).toBeLessThanOrEqual(ratio(dryG) * (1 + 3 / dryG))
+        },
+      ),
+      { numRuns: 25 },
+    )
+  })
+
+  it('asks for more of everything that makes beans harder', () => {
+    const plain = figure({ style: { kind: 'first-whistle-then-low' } })
+    const slower: Partial<Content>[] = [
+      { soak: null },
+      { batch: 'old' },
+      { additions: ['acid'] },
+      { additions: ['hard-water'] },
+      { texture: 'mashed' },
+    ]
+    for (const change of slower)
+      expect(
+        figure({ style: { kind: 'first-whistle-then-low' }, contents: [{ ...kidney, ...change }] }),
+        JSON.stringify(change),
+      ).toBeGreaterThan(plain)
+    expect(
+      figure({ style: { kind: 'first-whistle-then-low' }, contents: [{ ...kidney, additions: ['soda'] }] }),
+    ).toBeLessThan(plain)
+  })
+
+  it('shows a range around its figure, and a band around each food', () => {
+    const { range, foods } = planned()
+    expect(range.low).toBeLessThan(range.figure)
+    expect(range.high).toBeGreaterThan(range.figure)
+    expect(foods[0]!.getsLow).toBeLessThan(foods[0]!.gets)
+    expect(foods[0]!.getsHigh).toBeGreaterThan(foods[0]!.gets)
+  })
+
+  it('takes the water of a tin into the tin and keeps the base wet', () => {
+    const tin = { tin: { diameterMm: 160, heightMm: 70, lid: false }, tier: 1 }
+    const { water, foods, waterLeftG } = planned({
+      contents: [{ food: 'red-rice', dryG: 190, soak: soaked, where: tin }],
+      style: { kind: 'first-whistle-then-low' },
+    })
+    const heldG = 190 * (0.3 * foods[0]!.soakedShare + 0.1)
+    expect(foods[0]!.tinWaterG).toBe(Math.round(190 * 2 * 0.9 - heldG))
+    expect(water.lines.some(({ id }) => id === 'uptake')).toBe(false)
+    expect(waterLeftG).toBeGreaterThanOrEqual(59)
+  })
+
+  it('lets a stove-top pot fall by itself and times the electric one', () => {
+    expect(planned().release).toEqual({ kind: 'natural' })
+    const electric = planned({ cooker: 'electric-6l', style: { kind: 'electric', level: 'high' } })
+    expect(electric.release).toEqual({ kind: 'timed', afterMinutes: 15 })
+  })
+
+  it('counts water held from a drained soak, and none of it when the water is kept', () => {
+    const held = (keepWater: boolean) =>
+      planned({ contents: [{ ...kidney, soak: { ...soaked, keepWater } }] }).water.lines.some(({ id }) => id === 'held')
+    expect(held(false)).toBe(true)
+    expect(held(true)).toBe(false)
+  })
+})
+
+describe('safety, last of all', () => {
+  const ids = (overrides: Partial<PlanRequest>) => planned(overrides).cautions.map(({ id }) => id)
+
+  it('refuses a pot past its line and offers two batches', () => {
+    const { cautions } = planned({ contents: [{ ...kidney, dryG: 900 }] })
+    expect(isRefused(cautions)).toBe(true)
+    expect(cautions[0]).toMatchObject({ id: 'too-full', severity: 'refuse' })
+  })
+
+  it('asks for the soak of lectin beans, and for fresh water', () => {
+    expect(ids({ contents: [{ ...kidney, soak: null }] })).toContain('lectin-soak')
+    expect(ids({ contents: [{ ...kidney, soak: { hours: 3, waterC: 20, keepWater: false } }] })).toContain(
+      'lectin-soak',
+    )
+    expect(ids({ contents: [{ ...kidney, soak: { ...soaked, keepWater: true } }] })).toContain('lectin-soak-water')
+    expect(ids({})).not.toContain('lectin-soak')
+    expect(ids({ contents: [{ ...kidney, food: 'black-eyed' }] })).not.toContain('lectin-soak')
+  })
+
+  it('does not let foam out through the valve', () => {
+    const quick = {
+      release: { kind: 'quick', afterMinutes: 0 },
+      contents: [{ ...kidney, food: 'toor-split', dryG: 150, soak: null }],
+    } as const
+    const { cautions } = planned({ ...quick, contents: [...quick.contents] })
+    expect(cautions.find(({ id }) => id === 'quick-release-froth')?.severity).toBe('refuse')
+  })
+
+  it('sends a long warm soak to the fridge', () => {
+    const warm = { altitudeM: 0, roomC: 30, tapC: 26 }
+    const soak = (waterC: number) => ({
+      kitchen: warm,
+      contents: [{ ...kidney, soak: { hours: 9, waterC, keepWater: false } }],
+    })
+    expect(ids(soak(26))).toContain('warm-soak')
+    expect(ids(soak(5))).not.toContain('warm-soak')
+  })
+
+  it('holds for every plan: nothing over its line or short of its lectin rule is startable', () => {
+    fc.assert(
+      fc.property(anyRequest, (asked) => {
+        const outcome = plan(asked, { range: false })
+        if (!outcome.ok) return
+        const { fill, cautions } = outcome.value
+        const over = Math.max(fill.beforeL, fill.afterL) > fill.limitL
+        expect(isRefused(cautions)).toBe(over)
+        expect(fill.limitL).toBeLessThanOrEqual((fill.capacityL * 2) / 3)
+      }),
+      { numRuns: 60 },
+    )
+  })
+})
+
+describe('what cannot be planned', () => {
+  const content = (change: Partial<Content>): Partial<PlanRequest> => ({ contents: [{ ...kidney, ...change }] })
+  const { appliance } = COOKERS['whistling-5l-aluminium']!
+  const cases: [string, string, Partial<PlanRequest>][] = [
+    ['nothing in the pot', 'no-food', { contents: [] }],
+    ['an unknown food', 'unknown-food', content({ food: 'gravel' })],
+    ['a negative amount', 'amount-out-of-range', content({ dryG: -200 })],
+    ['no amount', 'amount-out-of-range', content({ dryG: 0 })],
+    ['not a number', 'not-a-number', content({ dryG: NaN })],
+    ['an endless amount', 'not-a-number', content({ dryG: Infinity })],
+    ['kilograms typed as grams', 'amount-looks-like-kg', content({ dryG: 0.27 })],
+    ['a huge amount', 'amount-too-large', content({ dryG: 27_000 })],
+    ['more than the pot holds', 'water-over-capacity', content({ dryG: 2_700 })],
+    ['a texture of another food', 'wrong-texture', content({ texture: 'sticky' })],
+    ['an absurd altitude', 'out-of-range', { kitchen: { altitudeM: 12_000, roomC: 20, tapC: 20 } }],
+    ['a soak without end', 'hours-out-of-range', content({ soak: { hours: 900, waterC: 20, keepWater: false } })],
+    ['an unknown cooker', 'unknown-cooker', { cooker: 'toString' }],
+    ['a style of another cooker', 'style-not-for-cooker', { style: { kind: 'electric', level: 'high' } }],
+    [
+      'a flame too weak for the pot',
+      'never-reaches-pressure',
+      { burner: { high: 130, medium: 120, low: 110, simmer: 100 } },
+    ],
+    [
+      'an impossible appliance',
+      'pressures-crossed',
+      { cooker: { appliance: { ...appliance, reseatPa: 200_000 } as typeof appliance } },
+    ],
+  ]
+  it.each(cases)('%s is answered with a sentence', (_, code, overrides) => {
+    const outcome = plan(request(overrides))
+    expect(outcome.ok).toBe(false)
+    if (outcome.ok) return
+    expect(outcome.problems.map((problem) => problem.code)).toContain(code)
+    for (const { message } of outcome.problems) {
+      expect(message).toMatch(/^\S.*\.$/)
+      expect(message).not.toMatch(/\{|undefined/)
+    }
+  })
+})

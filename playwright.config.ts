@@ -1,0 +1,29 @@
+import { defineConfig } from '@playwright/test'
+
+// scripts/test.mjs starts the production server and says where it is.
+export default defineConfig({
+  testDir: 'tests/e2e',
+  timeout: 60_000,
+  workers: 1,
+  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  outputDir: 'test-results/e2e',
+  use: {
+    baseURL: process.env.BIVVET_URL,
+    actionTimeout: 10_000,
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      // Chromium refuses its sandbox to root; the rest keeps it from looking for the outside world.
+      args: [
+        ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+})

@@ -1,0 +1,2 @@
+/** The household of the demo kitchen; the same on every machine. */
+export const DEMO_HOUSEHOLD = '0de70000-0000-4000-8000-000000000001'

@@ -1,0 +1,160 @@
+import { randomUUID } from 'node:crypto'
+import { expect, request as playwrightRequest, test, type APIResponse } from '@playwright/test'
+import { Pool } from 'pg'
+import { beansRequest, BLUE_POT, event, startRun } from './kitchen'
+
+async function problemsOf(response: APIResponse) {
+  const { problems } = (await response.json()) as { problems: { path: string; code: string; message: string }[] }
+  expect(problems.length).toBeGreaterThan(0)
+  for (const { message } of problems) expect(message).not.toBe('')
+  return problems
+}
+
+test('a plan request is answered as on the command line', async ({ request }) => {
+  const response = await request.post('/api/plan', { data: beansRequest() })
+  expect(response.status()).toBe(200)
+  expect(await response.json()).toMatchObject({ water: { rule: 'balance' }, release: { kind: 'natural' } })
+})
+
+test('bad bodies get a 4xx with reasons', async ({ request }) => {
+  const post = (data: unknown) =>
+    request.post('/api/plan', {
+      data: Buffer.from(typeof data === 'string' ? data : JSON.stringify(data)),
+      headers: { 'content-type': 'application/json' },
+    })
+  const cases: [unknown, number, string][] = [
+    ['{', 400, 'not-json'],
+    [[], 422, 'wrong-shape'],
+    [beansRequest({ food: 'gravel' }), 422, 'unknown-food'],
+    [beansRequest({ dryG: -3 }), 422, 'amount-out-of-range'],
+    [beansRequest({ dryG: 0.3 }), 422, 'amount-looks-like-kg'],
+    [`{"filler": "${'x'.repeat(300_000)}"}`, 413, 'too-large'],
+  ]
+  for (const [data, status, code] of cases) {
+    const response = await post(data)
+    expect(response.status()).toBe(status)
+    expect((await problemsOf(response))[0]!.code).toBe(code)
+  }
+  const missing = await request.get('/api/nothing-here')
+  expect(missing.status()).toBe(404)
+  await problemsOf(missing)
+})
+
+test('saving and starting twice stores once', async ({ request }) => {
+  const { planId, runId } = await startRun(request)
+  const again = await request.post('/api/runs', { data: { id: runId, planId } })
+  expect(again.status()).toBe(201)
+  const runs = (await (await request.get('/api/runs')).json()) as { id: string }[]
+  expect(runs.filter(({ id }) => id === runId)).toHaveLength(1)
+})
+
+test('a plan that is refused cannot be started', async ({ request }) => {
+  const planId = randomUUID()
+  const saved = await request.post('/api/plans', {
+    data: { id: planId, name: 'Too much', cookerId: BLUE_POT, request: beansRequest({ dryG: 1000 }) },
+  })
+  expect(saved.status()).toBe(201)
+  const started = await request.post('/api/runs', { data: { id: randomUUID(), planId } })
+  expect(started.status()).toBe(422)
+  expect((await problemsOf(started))[0]!.code).toBe('refused')
+})
+
+test('an event twice counts once; out of turn it is refused and nothing is written', async ({ request }) => {
+  const { runId } = await startRun(request)
+  const send = (data: unknown) => request.post(`/api/runs/${runId}/events`, { data })
+  const early = await send(event({ kind: 'whistle' }))
+  expect(early.status()).toBe(409)
+  expect((await problemsOf(early))[0]!.code).toBe('not-lit')
+
+  const lit = event({ kind: 'lit' })
+  for (let i = 0; i < 3; i++) expect((await send(lit)).status()).toBe(200)
+  // The same whistle from many sides at once.
+  const whistle = event({ kind: 'whistle' })
+  const answers = await Promise.all(Array.from({ length: 8 }, () => send(whistle)))
+  expect(answers.map((answer) => answer.status())).toEqual(Array(8).fill(200))
+
+  const opened = await send(event({ kind: 'opened' }))
+  expect(opened.status()).toBe(409)
+  expect((await problemsOf(opened))[0]!.code).toBe('pressure-not-gone')
+  const reused = await send({ ...event({ kind: 'heat-off' }), id: whistle.id })
+  expect(reused.status()).toBe(409)
+  expect((await send({ id: 'nonsense', at: 3, data: { kind: 'sing' } })).status()).toBe(422)
+
+  const { events } = (await (await request.get(`/api/runs/${runId}`)).json()) as { events: { id: string }[] }
+  expect(events.map(({ id }) => id)).toEqual([lit.id, whistle.id])
+})
+
+test('a verdict is of a food that was in the pot, and can be changed', async ({ request }) => {
+  const { runId } = await startRun(request)
+  const judge = (data: unknown) => request.put(`/api/runs/${runId}/verdict`, { data })
+  expect((await judge({ foodId: 'basmati-white', texture: 0, water: 0 })).status()).toBe(422)
+  expect((await judge({ foodId: 'navy-bean', texture: 7, water: 0 })).status()).toBe(422)
+  expect((await judge({ foodId: 'navy-bean', texture: 1, water: 0, note: 'soft' })).status()).toBe(200)
+  const changed = (await (await judge({ foodId: 'navy-bean', texture: 0, water: -1 })).json()) as {
+    verdicts: unknown[]
+  }
+  expect(changed.verdicts).toEqual([{ foodId: 'navy-bean', texture: 0, water: -1, note: '' }])
+})
+
+test.describe('another household', () => {
+  const token = `test-${randomUUID()}`
+  let pool: Pool
+  test.beforeAll(async () => {
+    pool = new Pool({ connectionString: process.env.DATABASE_URL })
+    await pool.query(
+      'insert into households (name, altitude_m, room_c, tap_c, join_token) values ($1, 0, 22, 20, $2)',
+      ['Next door', token],
+    )
+  })
+  test.afterAll(() => pool.end())
+
+  test('sees and touches nothing of this one', async ({ request, baseURL }) => {
+    const { planId, runId } = await startRun(request)
+    const neighbour = await playwrightRequest.newContext({ baseURL })
+    expect((await neighbour.get(`/join/${token}`)).ok()).toBe(true)
+    expect(await (await neighbour.get('/api/kitchen')).json()).toMatchObject({ name: 'Next door', cookers: [] })
+    expect(await (await neighbour.get('/api/runs')).json()).toEqual([])
+
+    const tries = [
+      await neighbour.get(`/api/plans/${planId}`),
+      await neighbour.get(`/api/runs/${runId}`),
+      await neighbour.post('/api/runs', { data: { id: randomUUID(), planId } }),
+      await neighbour.post(`/api/runs/${runId}/events`, { data: event({ kind: 'lit' }) }),
+      await neighbour.put(`/api/runs/${runId}/verdict`, { data: { foodId: 'navy-bean', texture: 0, water: 0 } }),
+      await neighbour.post('/api/plans', {
+        data: { id: randomUUID(), name: 'Theirs', cookerId: BLUE_POT, request: beansRequest() },
+      }),
+    ]
+    for (const response of tries) {
+      expect(response.status()).toBe(404)
+      await problemsOf(response)
+    }
+    expect(((await (await request.get(`/api/runs/${runId}`)).json()) as { events: [] }).events).toEqual([])
+    await neighbour.dispose()
+  })
+
+  test('cannot take over an id of this one', async ({ request, baseURL }) => {
+    const { planId } = await startRun(request)
+    const neighbour = await playwrightRequest.newContext({ baseURL })
+    await neighbour.get(`/join/${token}`)
+    await pool.query(
+      `insert into cookers (household_id, name, position, cooker)
+       select h.id, 'Theirs', 1, c.cooker from households h, cookers c where h.join_token = $1 and c.id = $2
+       on conflict do nothing`,
+      [token, BLUE_POT],
+    )
+    const { cookers } = (await (await neighbour.get('/api/kitchen')).json()) as { cookers: { id: string }[] }
+    const taken = await neighbour.post('/api/plans', {
+      data: { id: planId, name: 'Stolen', cookerId: cookers[0]!.id, request: beansRequest() },
+    })
+    expect(taken.status()).toBe(409)
+    expect(await (await request.get(`/api/plans/${planId}`)).json()).toMatchObject({ name: 'Beans for a test' })
+    await neighbour.dispose()
+  })
+
+  test('is not opened by a wrong link', async ({ baseURL }) => {
+    const stranger = await playwrightRequest.newContext({ baseURL })
+    expect((await stranger.get('/join/wrong')).status()).toBe(404)
+    await stranger.dispose()
+  })
+})

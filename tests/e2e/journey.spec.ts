@@ -1,0 +1,141 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { choose, watchForErrors } from './kitchen'
+
+test('from opening the app to a logged verdict', async ({ page, browser }) => {
+  const errors = watchForErrors(page)
+  await page.goto('/')
+  await expect(page).toHaveURL(/\/pot$/)
+
+  // Two inputs give a full plan.
+  await page.getByRole('combobox', { name: 'Food' }).click()
+  await page.getByRole('combobox', { name: 'Food' }).fill('lobia')
+  await page.getByRole('option', { name: /Black-eyed peas/ }).click()
+  await page.getByLabel('Dry amount').fill('1.5')
+  await expect(page.getByRole('heading', { name: 'Black-eyed peas' })).toBeVisible()
+  const plan = page.getByRole('region', { name: 'The plan' })
+  await expect(plan).toContainText('Water to pour')
+  await expect(plan).toContainText('falls by itself')
+  const whistles = Number((await plan.getByText(/^\d+\s*whistles?$/).innerText()).match(/\d+/)![0])
+  expect(whistles).toBeGreaterThan(0)
+
+  // The sum unfolds and adds up.
+  await plan.getByRole('button', { name: /why.*Water to pour/ }).click()
+  const rows = await page.getByRole('table', { name: 'How the water adds up' }).getByRole('row').allInnerTexts()
+  const grams = rows.map((row) =>
+    Number(
+      row
+        .split('\t')[1]!
+        .replace('−', '-')
+        .replace(/[^\d-]/g, ''),
+    ),
+  )
+  expect(grams.slice(0, -1).reduce((sum, g) => sum + g, 0)).toBe(grams.at(-1))
+
+  // A different flame is a different count, at once.
+  await page.getByText('high', { exact: true }).click()
+  await expect(plan).toContainText('On high, count')
+  await expect(plan.getByText(/^\d+\s*whistles?$/)).not.toHaveText(new RegExp(`^${whistles}\\s*whistle`))
+  await page.getByText('medium', { exact: true }).click()
+  await expect(plan.getByText(/^\d+\s*whistles?$/)).toHaveText(new RegExp(`^${whistles}\\s*whistle`))
+
+  await page.getByRole('button', { name: 'Light it' }).click()
+  await expect(page).toHaveURL(/\/cook\/[0-9a-f-]{36}$/)
+  await expect(page.getByRole('heading', { name: 'Light it.' })).toBeVisible()
+  await page.getByRole('button', { name: 'It is lit' }).click()
+  await expect(page.getByRole('heading', { name: /first whistle/ })).toBeVisible()
+
+  // By space bar, by the button, and one too many taken back.
+  const count = page.locator('.great')
+  for (let i = 1; i < whistles; i++) {
+    await page.keyboard.press('Space')
+    await expect(count).toHaveText(new RegExp(`^${i}\\s*of ${whistles}$`))
+  }
+  await page.getByRole('button', { name: 'Count a whistle' }).click()
+  await expect(page.getByRole('heading', { name: 'Turn the heat off now.' })).toBeVisible()
+  await page.keyboard.press('Space')
+  await expect(count).toHaveText(new RegExp(`^${whistles + 1}\\s*of`))
+  await page.keyboard.press('u')
+  await expect(count).toHaveText(new RegExp(`^${whistles}\\s*of`))
+
+  // A reload and a second browser stand at the same point.
+  await page.reload()
+  await expect(count).toHaveText(new RegExp(`^${whistles}\\s*of`))
+  const other = await (await browser.newContext()).newPage()
+  await other.goto(page.url())
+  await expect(other.locator('.great')).toHaveText(new RegExp(`^${whistles}\\s*of`))
+
+  await page.getByRole('button', { name: 'Heat is off' }).click()
+  await expect(page.getByRole('heading', { name: 'Leave it shut.' })).toBeVisible()
+  await expect(other.getByRole('heading', { name: 'Leave it shut.' })).toBeVisible()
+  await page.getByRole('button', { name: 'Pressure is gone' }).click()
+  await page.getByRole('button', { name: 'It is open' }).click()
+  await expect(page.getByRole('heading', { name: 'How did it come out?' })).toBeVisible()
+  await other.context().close()
+
+  await page.getByText('a bit soft').click()
+  await page.getByText('right', { exact: true }).last().click()
+  await page.getByLabel('Note for next time').fill('Lovely with lime.')
+  await page.getByRole('button', { name: 'Keep this verdict' }).click()
+  await expect(page.getByText('Kept.')).toBeVisible()
+
+  await page.getByRole('link', { name: 'Log', exact: true }).click()
+  const entry = page.getByRole('link', { name: /Black-eyed peas/ }).first()
+  await expect(entry).toContainText(`${whistles} whistles`)
+  await expect(entry).toContainText('a bit soft')
+  await expect(entry).toContainText('Lovely with lime.')
+  await entry.click()
+  await expect(page.getByText('drops: outlined planned, filled happened')).toBeVisible()
+  expect(errors).toEqual([])
+})
+
+test('the electric cooker, with its valve', async ({ page }) => {
+  await page.goto('/pot')
+  await choose(page, 'Pot', 'Electric 6 L')
+  const plan = page.getByRole('region', { name: 'The plan' })
+  await expect(plan).toContainText('On high pressure')
+  await expect(plan).toContainText('then open the valve')
+  await page.getByRole('button', { name: 'Start it' }).click()
+  await page.getByRole('button', { name: 'It is on' }).click()
+  await page.getByRole('button', { name: 'The pin is up' }).click()
+  await expect(page.getByRole('heading', { name: /cooks at pressure/ })).toBeVisible()
+  await expect(page.getByRole('timer')).toBeVisible()
+  await page.getByRole('button', { name: 'Heat off now' }).click()
+  await expect(page.getByText(/Let it fall by itself until/)).toBeVisible()
+})
+
+for (const scheme of ['light', 'dark'] as const)
+  test(`axe finds nothing on the three screens, ${scheme}`, async ({ browser }) => {
+    const context = await browser.newContext({ colorScheme: scheme, reducedMotion: 'reduce' })
+    const page = await context.newPage()
+    await page.goto('/pot')
+    await page.getByRole('button', { name: /why.*Water to pour/ }).click()
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await page.getByRole('button', { name: 'Light it' }).click()
+    await page.getByRole('button', { name: 'It is lit' }).click()
+    await expect(page.getByRole('button', { name: 'Count a whistle' })).toBeVisible()
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await page.getByRole('link', { name: 'Log', exact: true }).click()
+    await expect(page.getByRole('heading', { name: 'Log' })).toBeVisible()
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await context.close()
+  })
+
+test('fits a phone', async ({ browser }) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+  const page = await context.newPage()
+  const overflow = () =>
+    page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+  await page.goto('/pot')
+  await expect(page.getByRole('button', { name: 'Light it' })).toBeVisible()
+  expect(await overflow()).toBe(0)
+  await page.getByRole('button', { name: 'Light it' }).click()
+  await page.getByRole('button', { name: 'It is lit' }).click()
+  await page.locator('section.main').tap()
+  await expect(page.locator('.great')).toHaveText(/^1\s*of/)
+  expect(await overflow()).toBe(0)
+  await page.goto('/log')
+  await expect(page.getByRole('heading', { name: 'Log' })).toBeVisible()
+  expect(await overflow()).toBe(0)
+  await context.close()
+})

@@ -1,0 +1,9 @@
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  test: {
+    include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'app/**/*.test.ts', 'scripts/**/*.test.ts'],
+    // Linting a snippet and starting the command line take their time on a small machine.
+    testTimeout: 30_000,
+  },
+})
