@@ -24,7 +24,8 @@ export const PROBLEM_SENTENCES = {
   'program-empty': 'The program has no step. Give it at least one.',
   'step-not-for-cooker': 'Step {number} does not fit a {cooker} cooker.',
   'vessel-missing': 'Food {number} is said to be in tin {value}, which is not in the load.',
-  'step-endless': 'Step {number} asks for {value} whistles without heat. Give it a flame.',
+  'step-without-heat': 'Step {number} waits for the pot without heating it. Give it a flame.',
+  'profile-disordered': 'The measured curve needs points, each later than the one before.',
   'pressures-crossed': 'The weight must shut at a lower pressure than it opens at.',
 } as const
 

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { FOOD_GROUPS, type Food } from '../core/food/food'
 import { ADDITIONS } from '../core/food/need'
 import { GRAIN_TEXTURES, PULSE_TEXTURES } from '../core/food/texture'
 import type { PlanRequest } from '../core/program/request'
@@ -22,6 +23,7 @@ export const applianceSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('open'), ...body, reflux: number }),
   z.object({ kind: z.literal('rice'), ...body, reflux: number, heaterW: number }),
   z.object({ kind: z.literal('slow'), ...body, reflux: number, lowW: number, highW: number }),
+  z.object({ kind: z.literal('bowl'), ...body, reflux: number, heaterW: number }),
 ])
 
 export const burnerSchema = z.object({ high: number, medium: number, low: number, simmer: number })
@@ -59,7 +61,14 @@ const contentSchema = z.object({
 const styleSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('whistles'), flame }),
   z.object({ kind: z.literal('first-whistle-then-low') }),
+  z.object({ kind: z.literal('clock'), flame }),
+  z.object({ kind: z.literal('high-then-low'), whistles: z.number().int().min(1).max(20) }),
   z.object({ kind: z.literal('electric'), level }),
+  z.object({ kind: z.literal('fixed') }),
+  z.object({ kind: z.literal('rice-cooker') }),
+  z.object({ kind: z.literal('open'), lid: z.boolean() }),
+  z.object({ kind: z.literal('slow'), level }),
+  z.object({ kind: z.literal('basket'), tempC: number }),
 ])
 
 const releaseSchema = z.discriminatedUnion('kind', [
@@ -67,15 +76,62 @@ const releaseSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.enum(['timed', 'quick']), afterMinutes: number.optional() }),
 ])
 
+const profileSchema = z.array(z.object({ minute: number, tempC: number })).max(200)
+
+const cookerSchema = z.object({
+  appliance: applianceSchema,
+  body: potBodySchema.optional(),
+  fixedPrograms: z
+    .array(z.object({ id: z.string().max(80), name: z.string().max(120), profile: profileSchema, steamG: number }))
+    .max(30)
+    .optional(),
+})
+
+/** A food of the household's own, or its own figures for one of the catalogue. */
+export const foodSchema = z.object({
+  id: z.string().min(1).max(80),
+  name: z.string().min(1).max(120),
+  aliases: z.array(z.string().max(120)).max(20),
+  group: z.enum(FOOD_GROUPS),
+  cupG: z.number().min(10).max(400).nullable(),
+  sizeMm: z.number().min(0).max(200),
+  froth: z.union([z.literal(0), z.literal(1), z.literal(2)]),
+  lectin: z.boolean(),
+  soak: z
+    .object({
+      halfHours: z.number().min(0.01).max(50),
+      maxUptake: z.number().min(0).max(3),
+      dryPenalty: z.number().min(0).max(5),
+      adviceHours: z.tuple([z.number().min(0).max(72), z.number().min(0).max(72)]),
+    })
+    .nullable(),
+  zC: z.number().min(5).max(100),
+  zAbove110C: z.number().min(5).max(200).nullable(),
+  boilMinutes: z
+    .object({ firm: z.number(), tender: z.number(), soft: z.number(), max: z.number() })
+    .refine(
+      ({ firm, tender, soft, max }) => 0 < firm && firm <= tender && tender <= soft && soft <= max && max <= 2000,
+      {
+        message: 'Boil-minutes must rise from firm over tender and soft to max, and stay under 2000.',
+      },
+    ),
+  uptakeTender: z.number().min(0).max(8),
+  release: z.union([
+    z.object({ kind: z.literal('natural'), minutes: z.number().min(0).max(60) }),
+    z.object({ kind: z.literal('quick') }),
+  ]),
+}) satisfies z.ZodType<Food>
+
 export const planRequestSchema = z.object({
   kitchen: z.object({ altitudeM: number, roomC: number, tapC: number }),
-  cooker: z.union([z.string().max(80), z.object({ appliance: applianceSchema, body: potBodySchema.optional() })]),
+  cooker: z.union([z.string().max(80), cookerSchema]),
   burner: z.union([z.enum(['strong', 'weak']), burnerSchema]).optional(),
   contents: z.array(contentSchema).max(12),
   liquids: z.array(z.object({ kind: z.enum(LIQUID_KINDS), g: number })).max(20),
   freeLiquid: z.enum(FREE_LIQUIDS).optional(),
   style: styleSchema,
   release: z.union([z.literal('auto'), releaseSchema]),
+  foods: z.array(foodSchema).max(100).optional(),
 }) satisfies z.ZodType<PlanRequest>
 
 const stepSchema = z.union([
@@ -86,6 +142,9 @@ const stepSchema = z.union([
   z.strictObject({ level, minutesAtPressure: number }),
   z.strictObject({ level, minutes: number }),
   z.strictObject({ untilDry: z.literal(true) }),
+  z.strictObject({ heatW: number, untilPressure: z.literal(true) }),
+  z.strictObject({ tempC: number, minutes: number }),
+  z.strictObject({ profile: profileSchema, steamG: number }),
 ])
 
 export const simulationCaseSchema = z.object({

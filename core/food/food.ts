@@ -1,4 +1,16 @@
-export type FoodGroup = 'rice' | 'millet' | 'grain' | 'dal' | 'pulse' | 'bean' | 'nut' | 'vegetable' | 'meat' | 'egg'
+export const FOOD_GROUPS = [
+  'rice',
+  'millet',
+  'grain',
+  'dal',
+  'pulse',
+  'bean',
+  'nut',
+  'vegetable',
+  'meat',
+  'egg',
+] as const
+export type FoodGroup = (typeof FOOD_GROUPS)[number]
 
 /** How a dry food takes up water before it is cooked. */
 export interface SoakBehaviour {

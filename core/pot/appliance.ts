@@ -54,8 +54,14 @@ export interface SlowCooker extends OpenBody {
   highW: number
 }
 
+/** A heated stirred bowl with a basket: its steps are a temperature and minutes; grain boils in plenty and drains. */
+export interface HeatedBowl extends OpenBody {
+  kind: 'bowl'
+  heaterW: number
+}
+
 export type PressureCooker = WhistlingCooker | RegulatorCooker | ElectricCooker
-export type Appliance = PressureCooker | OpenPot | RiceCooker | SlowCooker
+export type Appliance = PressureCooker | OpenPot | RiceCooker | SlowCooker | HeatedBowl
 
 export function holdsPressure(appliance: Appliance): appliance is PressureCooker {
   return appliance.kind === 'whistling' || appliance.kind === 'regulator' || appliance.kind === 'electric'

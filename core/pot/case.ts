@@ -20,7 +20,17 @@ export interface Place {
   roomC: number
 }
 
-/** One step of a program. `untilWhistles` counts from the start of the run. */
+/** A point of a measured temperature curve, counted from the start of its step. */
+export interface ProfilePoint {
+  minute: number
+  tempC: number
+}
+
+/**
+ * One step of a program. `untilWhistles` counts from the start of the run; a bowl holds `tempC` by its
+ * thermostat for so many minutes from the start of the step; a `profile` is a device's own program as
+ * the household measured it, with the steam it cost.
+ */
 export type Step =
   | { heatW: number; untilWhistles: number }
   | { heatW: number; minutes: number }
@@ -29,6 +39,9 @@ export type Step =
   | { level: 'high' | 'low'; minutesAtPressure: number }
   | { level: 'high' | 'low'; minutes: number }
   | { untilDry: true }
+  | { heatW: number; untilPressure: true }
+  | { tempC: number; minutes: number }
+  | { profile: ProfilePoint[]; steamG: number }
 
 export type Release = { kind: 'natural' } | { kind: 'timed' | 'quick'; afterMinutes?: number }
 
@@ -41,8 +54,10 @@ export interface CookedFood {
   sizeMm?: number
 }
 
-/** A food in the base that drinks free water as it cooks (the first of the case's foods). */
+/** A food in the base that drinks free water as it cooks. */
 export interface Grain {
+  /** Which of the case's foods it is; the first if left out. */
+  food?: number
   dryKg: number
   uptakeMax: number
   uptakeStart: number

@@ -1,6 +1,6 @@
 import { problem, type Problem } from '../problem'
 import { holdsPressure } from './appliance'
-import type { SimulationCase, Step } from './case'
+import type { ProfilePoint, SimulationCase, Step } from './case'
 
 /** The widest bounds of anything found in a kitchen; outside them a figure is a slip of unit or sign. */
 const BOUNDS = {
@@ -33,6 +33,7 @@ const BOUNDS = {
   dryKg: [0.001, 20],
   uptake: [0, 10],
   boilMinutes: [0.1, 2000],
+  steamG: [0, 2000],
 } as const satisfies Record<string, readonly [number, number]>
 
 /** A problem if the value is not a finite number within the named bounds. */
@@ -85,6 +86,14 @@ function checkStep(step: Step, index: number, { appliance }: SimulationCase): Pr
   const number = index + 1
   const misfit = problem('step-not-for-cooker', path, { number, cooker: appliance.kind })
   if ('untilDry' in step) return appliance.kind === 'rice' ? [] : [misfit]
+  if ('profile' in step) return checkProfile(step, path)
+  if ('tempC' in step) {
+    if (appliance.kind !== 'bowl') return [misfit]
+    return [
+      ...outOfBounds(step.tempC, 'tempC', `${path}.tempC`),
+      ...outOfBounds(step.minutes, 'minutes', `${path}.minutes`),
+    ]
+  }
   if ('minutesAtPressure' in step)
     return appliance.kind === 'electric'
       ? outOfBounds(step.minutesAtPressure, 'minutes', `${path}.minutesAtPressure`)
@@ -95,11 +104,23 @@ function checkStep(step: Step, index: number, { appliance }: SimulationCase): Pr
   if ('untilWhistles' in step) {
     if (appliance.kind !== 'whistling') return [misfit]
     found.push(...outOfBounds(step.untilWhistles, 'whistles', `${path}.untilWhistles`))
-    if (step.heatW === 0 && step.untilWhistles > 0)
-      found.push(problem('step-endless', path, { number, value: step.untilWhistles }))
+    if (step.heatW === 0 && step.untilWhistles > 0) found.push(problem('step-without-heat', path, { number }))
   }
   if ('minutes' in step) found.push(...outOfBounds(step.minutes, 'minutes', `${path}.minutes`))
   if ('untilMinute' in step) found.push(...outOfBounds(step.untilMinute, 'minutes', `${path}.untilMinute`))
-  if ('untilBoil' in step && holdsPressure(appliance) && step.heatW === 0) found.push(misfit)
+  if ('untilPressure' in step && !holdsPressure(appliance)) return [misfit]
+  if (('untilBoil' in step || 'untilPressure' in step) && step.heatW === 0)
+    found.push(problem('step-without-heat', path, { number }))
   return found
+}
+
+function checkProfile({ profile, steamG }: { profile: ProfilePoint[]; steamG: number }, path: string): Problem[] {
+  if (profile.length === 0) return [problem('profile-disordered', `${path}.profile`)]
+  const found = profile.flatMap(({ minute, tempC }, i) => [
+    ...outOfBounds(minute, 'minutes', `${path}.profile.${i}.minute`),
+    ...outOfBounds(tempC, 'tempC', `${path}.profile.${i}.tempC`),
+  ])
+  if (profile.some(({ minute }, i) => minute <= (profile[i - 1]?.minute ?? 0)))
+    found.push(problem('profile-disordered', `${path}.profile`))
+  return [...found, ...outOfBounds(steamG, 'steamG', `${path}.steamG`)]
 }

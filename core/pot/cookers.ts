@@ -1,4 +1,5 @@
 import type { Appliance, OpenPot, PressureCooker } from './appliance'
+import type { ProfilePoint } from './case'
 
 /** The inside of a pot: what fits and how far it is filled. */
 export interface PotBody {
@@ -9,9 +10,18 @@ export interface PotBody {
   minimumLiquidG: number
 }
 
+/** A program of a device that the household has measured once: its temperature, and the steam it costs. */
+export interface FixedProgram {
+  id: string
+  name: string
+  profile: ProfilePoint[]
+  steamG: number
+}
+
 export interface Cooker {
   appliance: Appliance
   body: PotBody
+  fixedPrograms?: FixedProgram[]
 }
 
 const ALUMINIUM_J_PER_KG_K = 900
@@ -112,6 +122,10 @@ export const COOKERS: Readonly<Record<string, Cooker>> = {
       { appliance: { kind: 'slow', metalJPerKgK: 850, reflux: 0.95, ...heat }, body } satisfies Cooker,
     ]),
   ),
+  'bowl-2.2l': {
+    appliance: { kind: 'bowl', metalKg: 1.5, metalJPerKgK: 600, lossWPerK: 1.5, reflux: 0.5, heaterW: 950 },
+    body: body(2.2, 160, 500),
+  },
   ...Object.fromEntries(
     Object.entries(STOVE_TOP).map(([size, { metalKg, lossWPerK, body }]) => [
       `open-${size}`,
@@ -120,7 +134,7 @@ export const COOKERS: Readonly<Record<string, Cooker>> = {
   ),
 }
 
-/** An uncovered lid lets all steam go; with the lid on about two fifths runs back (engineering estimate). */
+/** With the lid on about two fifths of the steam runs back (engineering estimate); with it off none does. */
 function openPot(metalKg: number, lossWPerK: number): OpenPot {
   return { kind: 'open', metalKg: metalKg * 0.7, metalJPerKgK: ALUMINIUM_J_PER_KG_K, lossWPerK, reflux: 0.4 }
 }
@@ -128,6 +142,20 @@ function openPot(metalKg: number, lossWPerK: number): OpenPot {
 export type FlameName = 'high' | 'medium' | 'low' | 'simmer'
 /** Heat in W that reaches the pot on each flame of a burner. */
 export type Burner = Record<FlameName, number>
+
+/** Share of a flame's heat that reaches a pot wider than the flame: gas on thin metal (engineering estimate). */
+const BEST_EFFICIENCY = 0.5
+/** The flame licks past the rim below this ratio of base to flame (engineering estimate). */
+const WIDE_ENOUGH = 1.4
+
+/**
+ * Heat in W into a pot from a flame of so many W, by the diameters of base and burner: the best
+ * efficiency from 1.4 times the burner's width, less in proportion below. Engineering estimate; a water
+ * test measures it.
+ */
+export function heatIntoPotW(flameW: number, burnerDiameterMm: number, baseDiameterMm: number): number {
+  return flameW * BEST_EFFICIENCY * Math.min(1, baseDiameterMm / (WIDE_ENOUGH * burnerDiameterMm))
+}
 
 export const BURNERS: Readonly<Record<'strong' | 'weak', Burner>> = {
   strong: { high: 1300, medium: 800, low: 400, simmer: 230 },

@@ -1,6 +1,6 @@
 import { ambientPa, latentJPerKg, saturationC, saturationPa } from '../steam/steam'
 import { holdsPressure } from './appliance'
-import type { Ending, Release, Simulation, SimulationCase, Step, TracePoint } from './case'
+import type { Ending, ProfilePoint, Release, Simulation, SimulationCase, Step, TracePoint } from './case'
 import { boilMinutesPerMinute, COOKING_STARTS_C, lagSeconds, SLOWER_ABOVE_C } from './kinetics'
 import { createIntegrator } from './integrate'
 
@@ -30,8 +30,8 @@ export interface RunOptions {
   trace?: boolean
 }
 
-/** What the pot is doing between two events. Held: the temperature stands at a threshold. */
-type Regime = 'free' | 'held-condensing' | 'held-set' | 'held-boil'
+/** What the pot is doing between two events. Held: the temperature stands at a threshold. Prescribed: it follows a measured curve. */
+type Regime = 'free' | 'held-condensing' | 'held-set' | 'held-boil' | 'prescribed'
 
 /** Where the pot's temperature has just arrived. */
 type Threshold = 'kinetics' | 'slower' | 'condensing' | 'boiling' | 'lift' | 'reseat' | 'set' | 'opens' | 'dry'
@@ -61,6 +61,7 @@ export interface RunMoment {
   y: Float64Array
   burnerW: number
   setC: number
+  thermostatW: number
   regime: Regime
   ventOpen: boolean
   purged: boolean
@@ -115,6 +116,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
   const TIN = 3
   const MIDDLE = TIN + tins.length
   const DOSE = MIDDLE + foods.length
+  const GRAIN_DOSE = DOSE + (grain?.food ?? 0)
   const size = DOSE + foods.length
   const y = new Float64Array(size)
   y[0] = load.startC
@@ -123,6 +125,10 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
 
   let burnerW = 0
   let setC = Infinity
+  /** Above zero when a thermostat may switch the heat on again at setC. */
+  let thermostatW = 0
+  let slopeKPerS = 0
+  let prescribedSteamKgPerS = 0
   let regime: Regime = 'free'
   let ventOpen = false
   let purged = false
@@ -163,7 +169,8 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
     let steamKgPerS = leakKgPerSPa === 0 ? 0 : leakKgPerSPa * gaugeAt(tempC)
     if (ventOpen) steamKgPerS += ventKgPerS
     let netW = 0
-    if (regime === 'held-condensing') {
+    if (regime === 'prescribed') steamKgPerS = prescribedSteamKgPerS
+    else if (regime === 'held-condensing') {
       const cold = surplusW(state, heatW, false)
       const hot = surplusW(state, heatW, true)
       share = cold > hot ? Math.min(1, Math.max(0, cold / (cold - hot))) : 1
@@ -177,7 +184,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
       const tinsW = share === 1 ? tinsTake(tempC, state, true) : tinsTake(tempC, state, false)
       netW = heatW - lossWPerK * (tempC - roomC) - steamKgPerS * latent - tinsW
     }
-    out[0] = netW / (solidJPerK + WATER_J_PER_KG_K * Math.max(0, state[1]!))
+    out[0] = regime === 'prescribed' ? slopeKPerS : netW / (solidJPerK + WATER_J_PER_KG_K * Math.max(0, state[1]!))
     out[1] = -steamKgPerS
     out[2] = heatW
     for (let i = 0; i < tins.length; i++) {
@@ -197,8 +204,8 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
       out[DOSE + i] = cookingMask & (1 << i) ? boilMinutesPerMinute(middle, food.zC, food.zAbove110C) / 60 : 0
     }
     if (grain && state[1]! > 0) {
-      const left = Math.exp((-3 * state[DOSE]!) / grain.tenderBoilMinutes)
-      const uptakePerS = (grain.uptakeMax - grain.uptakeStart) * (3 / grain.tenderBoilMinutes) * left * out[DOSE]!
+      const left = Math.exp((-3 * state[GRAIN_DOSE]!) / grain.tenderBoilMinutes)
+      const uptakePerS = (grain.uptakeMax - grain.uptakeStart) * (3 / grain.tenderBoilMinutes) * left * out[GRAIN_DOSE]!
       out[1] -= grain.dryKg * uptakePerS
     }
   }
@@ -230,6 +237,10 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
 
   /** Decides whether a pot at a threshold stays on it, and on which side it goes on if not. */
   const settle = (threshold: Threshold) => {
+    if (regime === 'prescribed') {
+      condensing = slopeKPerS > 0
+      return
+    }
     if (threshold === 'condensing' && tins.length > 0) {
       const below = surplusW(y, burnerW, false)
       const above = surplusW(y, burnerW, true)
@@ -240,6 +251,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
     }
   }
   const stillHeld = () => {
+    if (regime === 'prescribed') return true
     if (regime === 'held-condensing') return surplusW(y, burnerW, false) > 0 && surplusW(y, burnerW, true) < 0
     return surplusW(y, burnerW, true) >= 0
   }
@@ -277,7 +289,8 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
         ventOpen = false
         break
       case 'set':
-        if (pressureAtS === null) pressureAtS = atS
+        if (pressureAtS === null && pressurised) pressureAtS = atS
+        if (thermostatW > 0) burnerW = thermostatW
         settle('set')
         break
     }
@@ -301,6 +314,10 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
     for (let i = 0; i < kineticComponents.length; i++) consider('kinetics', kineticComponents[i]!, COOKING_STARTS_C)
     if (anySlower) consider('slower', 0, SLOWER_ABOVE_C)
     if (tins.length > 0) consider('condensing', 0, condensingC)
+    if (regime === 'prescribed') {
+      consider('dry', 1, dryBelowKg)
+      return crossing
+    }
     if (integrator.next[0]! > y[0]!) {
       if (!pressurised || !purged) consider('boiling', 0, boilC)
       if (!ventOpen) consider('lift', 0, liftC)
@@ -308,6 +325,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
     } else {
       if (ventOpen && !releasing) consider('reseat', 0, reseatC)
       if (releasing) consider('opens', 0, opensC)
+      if (thermostatW > 0) consider('set', 0, setC)
     }
     consider('dry', 1, dryBelowKg)
     return crossing
@@ -384,6 +402,8 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
 
   const runStep = (step: Step): boolean => {
     const never = () => false
+    thermostatW = 0
+    if (appliance.kind === 'bowl') setC = Infinity
     if ('untilDry' in step) {
       burnerW = appliance.kind === 'rice' ? appliance.heaterW : 0
       return resume() && advance(Infinity, (event) => event === 'dry' && boilsAtS !== null, RICE_DRY_KG)
@@ -398,6 +418,15 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
         advance(atS + step.minutesAtPressure * 60, never, 0)
       )
     }
+    if ('profile' in step) return followProfile(step)
+    if ('tempC' in step) {
+      if (appliance.kind !== 'bowl') throw new TypeError('a temperature belongs to a heated bowl')
+      thermostatW = appliance.heaterW
+      setC = step.tempC
+      burnerW = y[0]! < setC - 1e-9 ? thermostatW : 0
+      if (burnerW === 0 && Math.abs(y[0]! - setC) < 1e-6) burnerW = thermostatW
+      return resume() && advance(atS + step.minutes * 60, never, 0)
+    }
     if ('level' in step) {
       if (appliance.kind !== 'slow') throw new TypeError('level with minutes belongs to a slow cooker')
       burnerW = step.level === 'high' ? appliance.highW : appliance.lowW
@@ -409,13 +438,32 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
       const counted = () => whistleS.length >= step.untilWhistles && !ventOpen
       return counted() || advance(Infinity, counted, 0)
     }
+    if ('untilPressure' in step) return pressureAtS !== null || advance(Infinity, () => pressureAtS !== null, 0)
     if ('untilBoil' in step) return boilsAtS !== null || advance(Infinity, () => boilsAtS !== null, 0)
     if ('untilMinute' in step) return advance(step.untilMinute * 60, never, 0)
     return advance(atS + step.minutes * 60, never, 0)
   }
+  /** Leads the pot along a measured curve, from wherever it is to the first point and on. */
+  const followProfile = ({ profile, steamG }: { profile: ProfilePoint[]; steamG: number }): boolean => {
+    const fromS = atS
+    const lengthS = profile.at(-1)!.minute * 60
+    prescribedSteamKgPerS = steamG / 1000 / lengthS
+    for (const { minute, tempC } of profile) {
+      const untilS = fromS + minute * 60
+      if (untilS <= atS) continue
+      regime = 'prescribed'
+      slopeKPerS = (tempC - y[0]!) / (untilS - atS)
+      if (!advance(untilS, () => false, 0)) return false
+      y[0] = tempC
+    }
+    regime = 'free'
+    condensing = y[0]! > condensingC
+    return true
+  }
   /** The burner has changed: whatever was held must be decided again. */
   const resume = () => {
     if (regime === 'held-condensing' || (tins.length > 0 && Math.abs(y[0]! - condensingC) < 1e-6)) settle('condensing')
+    else if (regime === 'held-set' && Math.abs(y[0]! - setC) > 1e-6) regime = 'free'
     else if (regime !== 'free' && !stillHeld()) regime = 'free'
     record()
     return true
@@ -448,6 +496,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
       y: y.slice(),
       burnerW,
       setC,
+      thermostatW,
       regime,
       ventOpen,
       purged,
@@ -467,6 +516,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
       ;({
         burnerW,
         setC,
+        thermostatW,
         regime,
         ventOpen,
         purged,
@@ -493,7 +543,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
       steamLostG: steamLostG(),
       freeWaterLeftG: Math.max(0, y[1]!) * 1000,
       boilMinutes: foods.map((_, i) => y[DOSE + i]!),
-      uptake: grain ? uptakeAt(y[DOSE]!) : null,
+      uptake: grain ? uptakeAt(y[GRAIN_DOSE]!) : null,
       heatKJ: y[2]! / 1000,
       hottestC,
       trace: trace.slice(),
@@ -501,7 +551,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
   }
 
   function steamLostG() {
-    const drunkKg = grain ? grain.dryKg * (uptakeAt(y[DOSE]!) - grain.uptakeStart) : 0
+    const drunkKg = grain ? grain.dryKg * (uptakeAt(y[GRAIN_DOSE]!) - grain.uptakeStart) : 0
     return (load.freeWaterKg - y[1]! - drunkKg) * 1000
   }
   function minutes(seconds: number | null) {

@@ -4,6 +4,7 @@ import type { Texture } from '../food/texture'
 import type { Release, SimulationCase, Step } from '../pot/case'
 import type { Caution } from '../safety/rules'
 import type { WaterSum } from '../water/sum'
+import type { FirstCheck } from './first-check'
 import type { FigureRange } from './range'
 
 /** How far a food came: short of firm, at one of its textures, or past its limit. */
@@ -43,7 +44,13 @@ export interface PlanAnswer {
     /** Water per cup of dry food, both by volume; null where a food has no cup figure. */
     ratioByVolume: number | null
   }
-  program: { steps: Step[]; whistles: number; minutes: number }
+  program: {
+    steps: Step[]
+    whistles: number
+    minutes: number
+    /** The device's own program, and how often it runs. */
+    fixedProgram: { id: string; name: string; times: number } | null
+  }
   release: Release | null
   foods: FoodAnswer[]
   clock: { pressureAtMinute: number | null; heatOffAtMinute: number; openAtMinute: number }
@@ -54,6 +61,8 @@ export interface PlanAnswer {
   hottestC: number
   /** The program's figure over the spread of what is unknown: whistles, or minutes. */
   range: FigureRange
+  /** The figure at which to stop and pinch one first. */
+  firstCheck: FirstCheck
   cautions: Caution[]
   /** The case the plan was solved on. */
   simulation: SimulationCase

@@ -1,5 +1,6 @@
 import { cooksCovered, setsAsGrain } from '../food/food'
-import type { Load, SimulationCase, Step, VesselLoad } from '../pot/case'
+import { holdsPressure } from '../pot/appliance'
+import type { Grain, Load, SimulationCase, Step, VesselLoad } from '../pot/case'
 import { liquidBroughtG } from '../water/sum'
 import { levelMl } from '../water/volume'
 import type { ResolvedFood, ResolvedPlan } from './resolve'
@@ -35,6 +36,32 @@ export function caseOf(plan: ResolvedPlan, pourG: number, program: Step[]): Simu
       vessel: tin,
       sizeMm: food.sizeMm,
     })),
+    ...grainOf(plan),
+  }
+}
+
+/**
+ * What drinks from the base while it cooks, taken as one grain. Under pressure the drinking changes
+ * nothing that matters, since water weighs on the pot whether free or held; in pots that boil open it
+ * decides when they are dry.
+ */
+function grainOf(plan: ResolvedPlan): { grain?: Grain } {
+  if (holdsPressure(plan.cooker.appliance)) return {}
+  const drinking = plan.foods.filter(({ food, tin }) => tin === null && food.soak !== null)
+  if (drinking.length === 0) return {}
+  const dryG = drinking.reduce((sum, item) => sum + item.dryG, 0)
+  const share = (of: (item: ResolvedFood) => number) => drinking.reduce((sum, item) => sum + of(item), 0) / dryG
+  return {
+    grain: {
+      food: plan.foods.indexOf(drinking[0]!),
+      dryKg: dryG / 1000,
+      uptakeMax: Math.max(
+        share(({ uptakeG }) => uptakeG),
+        share(({ insideG }) => insideG),
+      ),
+      uptakeStart: share(({ insideG }) => insideG),
+      tenderBoilMinutes: drinking[0]!.need.window.tender,
+    },
   }
 }
 

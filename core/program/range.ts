@@ -30,7 +30,8 @@ export interface Spread {
  * it is unlikely that all are off in the same direction.
  */
 export function spreadOf(plan: ResolvedPlan, pourG: number, solution: Solution): Spread {
-  const { unit, min, max } = shapeOf(plan.style, plan.burner)
+  const { unit, figure } = solution
+  const { min, max } = boundsOf(plan, solution)
   const shifts: number[] = []
   const ratios = plan.foods.map(() => [] as number[])
   const moveFigure = (variant: ResolvedPlan, needTimes = 1) => {
@@ -40,10 +41,11 @@ export function spreadOf(plan: ResolvedPlan, pourG: number, solution: Solution):
   }
   const movePot = (variant: ResolvedPlan) => {
     moveFigure(variant)
-    const program = programOf(variant, solution.figure)
-    simulate(caseOf(variant, pourG, program)).boilMinutes.forEach((got, i) =>
-      ratios[i]!.push(Math.log(got / solution.simulation.boilMinutes[i]!)),
-    )
+    const moved = simulate({ ...caseOf(variant, pourG, programOf(variant, solution)), release: solution.case.release })
+    moved.boilMinutes.forEach((got, i) => {
+      const before = solution.simulation.boilMinutes[i]!
+      if (got > 0 && before > 0) ratios[i]!.push(Math.log(got / before))
+    })
   }
   for (const sign of [-1, 1]) {
     movePot(withHeat(plan, 1 + sign * FLAME_SPREAD))
@@ -55,12 +57,7 @@ export function spreadOf(plan: ResolvedPlan, pourG: number, solution: Solution):
   const low = Math.max(min, Math.ceil(solution.exactFigure - quadrature(shifts, -1) - 1e-9))
   const high = Math.ceil(solution.exactFigure + quadrature(shifts, 1) - 1e-9)
   return {
-    range: {
-      unit,
-      figure: solution.figure,
-      low: Math.min(low, solution.figure),
-      high: Math.max(high, solution.figure),
-    },
+    range: { unit, figure, low: Math.min(low, figure), high: Math.max(high, figure) },
     gets: solution.simulation.boilMinutes.map((got, i) => ({
       low: got * Math.exp(-quadrature(ratios[i]!, -1)),
       high: got * Math.exp(quadrature(ratios[i]!, 1)),
@@ -68,19 +65,29 @@ export function spreadOf(plan: ResolvedPlan, pourG: number, solution: Solution):
   }
 }
 
+function boundsOf({ style, burner, cooker }: ResolvedPlan, { figure }: Solution): { min: number; max: number } {
+  if (style.kind === 'fixed') return { min: figure, max: figure }
+  if (style.kind === 'rice-cooker') return { min: 1, max: 240 }
+  return shapeOf(style, burner, cooker.appliance)
+}
+
 /** The shifts of one sign added as independent errors are. */
 function quadrature(shifts: readonly number[], sign: -1 | 1): number {
   return Math.sqrt(shifts.filter((shift) => shift * sign > 0).reduce((sum, shift) => sum + shift * shift, 0))
 }
 
-function programOf({ style, burner }: ResolvedPlan, figure: number): Step[] {
-  const { before, last } = shapeOf(style, burner)
+/** The chosen program as the variant's flames would run it. */
+function programOf({ style, burner, cooker }: ResolvedPlan, { figure, case: { program } }: Solution): Step[] {
+  if (style.kind === 'fixed' || style.kind === 'rice-cooker') return program
+  const { before, last } = shapeOf(style, burner, cooker.appliance)
   return [...before, last(figure)]
 }
 
 function withHeat(plan: ResolvedPlan, times: number): ResolvedPlan {
   const { appliance } = plan.cooker
-  if (appliance.kind === 'electric') return withAppliance(plan, { ...appliance, heaterW: appliance.heaterW * times })
+  if ('heaterW' in appliance) return withAppliance(plan, { ...appliance, heaterW: appliance.heaterW * times })
+  if (appliance.kind === 'slow')
+    return withAppliance(plan, { ...appliance, lowW: appliance.lowW * times, highW: appliance.highW * times })
   const { high, medium, low, simmer } = plan.burner
   return { ...plan, burner: { high: high * times, medium: medium * times, low: low * times, simmer: simmer * times } }
 }

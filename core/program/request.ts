@@ -1,8 +1,9 @@
+import type { Food } from '../food/food'
 import type { Addition, Batch } from '../food/need'
 import type { Soak } from '../food/soak'
 import type { Texture } from '../food/texture'
 import type { Appliance } from '../pot/appliance'
-import type { Burner, FlameName, PotBody } from '../pot/cookers'
+import type { Burner, FixedProgram, FlameName, PotBody } from '../pot/cookers'
 import type { FreeLiquid, Liquid } from '../water/liquids'
 
 export interface Tin {
@@ -22,10 +23,22 @@ export interface Content {
   batch?: Batch
 }
 
+/** How the cook tells the cooker what to do; the figure that is asked for is counted in its last step. */
 export type Style =
   | { kind: 'whistles'; flame: FlameName }
+  /** Or, where nothing whistles, the pressure. */
   | { kind: 'first-whistle-then-low' }
+  /** By the clock from lighting. */
+  | { kind: 'clock'; flame: FlameName }
+  | { kind: 'high-then-low'; whistles: number }
   | { kind: 'electric'; level: 'high' | 'low' }
+  /** A measured program of the device, as often as it takes. */
+  | { kind: 'fixed' }
+  | { kind: 'rice-cooker' }
+  | { kind: 'open'; lid: boolean }
+  | { kind: 'slow'; level: 'high' | 'low' }
+  /** A heated bowl: grain in its basket in plenty of water, drained. */
+  | { kind: 'basket'; tempC: number }
 export type StyleKind = Style['kind']
 
 export type ReleaseChoice = 'auto' | { kind: 'natural' } | { kind: 'timed' | 'quick'; afterMinutes?: number }
@@ -34,11 +47,13 @@ export type ReleaseChoice = 'auto' | { kind: 'natural' } | { kind: 'timed' | 'qu
 export interface PlanRequest {
   kitchen: { altitudeM: number; roomC: number; tapC: number }
   /** The id of a generic cooker, or a cooker of the household's own. */
-  cooker: string | { appliance: Appliance; body?: PotBody }
+  cooker: string | { appliance: Appliance; body?: PotBody; fixedPrograms?: FixedProgram[] }
   burner?: 'strong' | 'weak' | Burner
   contents: Content[]
   liquids: Liquid[]
   freeLiquid?: FreeLiquid
   style: Style
   release: ReleaseChoice
+  /** The household's own foods, and its own figures for foods of the catalogue, by id. */
+  foods?: Food[]
 }

@@ -58,7 +58,7 @@ export function resolve(request: PlanRequest): Outcome<ResolvedPlan> {
   const tins: Tin[] = []
   const foods: ResolvedFood[] = []
   request.contents.forEach((content, i) => {
-    const food = findFood(content.food)
+    const food = request.foods?.find(({ id }) => id === content.food) ?? findFood(content.food)
     if (!food) {
       problems.push(problem('unknown-food', `contents.${i}.food`, { value: content.food }))
       return
@@ -72,12 +72,12 @@ export function resolve(request: PlanRequest): Outcome<ResolvedPlan> {
     const tin = content.where === 'base' ? null : tins.push(content.where.tin) - 1
     foods.push(resolveFood(food, texture, content, tin, request))
   })
-  if (cooker && !stylesFor(cooker.appliance).includes(request.style.kind))
+  if (cooker && !stylesFor(cooker).includes(request.style.kind))
     problems.push(
       problem('style-not-for-cooker', 'style', {
         cooker: cooker.appliance.kind,
         style: request.style.kind,
-        choices: stylesFor(cooker.appliance).join(', '),
+        choices: stylesFor(cooker).join(', '),
       }),
     )
   if (!cooker || problems.length > 0) return failed(...problems)
@@ -85,7 +85,7 @@ export function resolve(request: PlanRequest): Outcome<ResolvedPlan> {
     ok: true,
     value: {
       request,
-      cooker,
+      cooker: withLid(cooker, request.style),
       bodyAssumed: typeof request.cooker !== 'string' && !request.cooker.body,
       burner: typeof request.burner === 'object' ? request.burner : BURNERS[request.burner ?? 'strong'],
       style: request.style,
@@ -99,7 +99,14 @@ export function resolve(request: PlanRequest): Outcome<ResolvedPlan> {
 
 function resolveCooker({ cooker }: PlanRequest): Cooker | undefined {
   if (typeof cooker === 'string') return Object.hasOwn(COOKERS, cooker) ? COOKERS[cooker] : undefined
-  return { appliance: cooker.appliance, body: cooker.body ?? COOKERS['whistling-5l-aluminium']!.body }
+  const { appliance, body, fixedPrograms } = cooker
+  return { appliance, body: body ?? COOKERS['whistling-5l-aluminium']!.body, fixedPrograms }
+}
+
+/** Without its lid a pot gives all its steam to the room. */
+function withLid(cooker: Cooker, style: Style): Cooker {
+  if (style.kind !== 'open' || style.lid || cooker.appliance.kind !== 'open') return cooker
+  return { ...cooker, appliance: { ...cooker.appliance, reflux: 0 } }
 }
 
 function resolveFood(
@@ -154,6 +161,8 @@ function checkNumbers(request: PlanRequest): Problem[] {
     ...outOfBounds(request.kitchen.roomC, 'roomC', 'kitchen.roomC'),
     ...outOfBounds(request.kitchen.tapC, 'tempC', 'kitchen.tapC'),
   ]
+  if (request.style.kind === 'basket') found.push(...within(request.style.tempC, 40, 120, 'style.tempC'))
+  if (request.style.kind === 'high-then-low') found.push(...within(request.style.whistles, 1, 20, 'style.whistles'))
   request.contents.forEach((content, i) => {
     found.push(...checkAmount(content.dryG, `contents.${i}.dryG`))
     if (content.soak) {
@@ -179,7 +188,7 @@ function checkNumbers(request: PlanRequest): Problem[] {
   if (request.release !== 'auto' && request.release.kind !== 'natural' && request.release.afterMinutes !== undefined)
     found.push(...within(request.release.afterMinutes, 0, 240, 'release.afterMinutes'))
   if (typeof request.cooker !== 'string') {
-    found.push(...checkAppliance(request.cooker.appliance))
+    found.push(...checkAppliance(request.cooker))
     if (request.cooker.body) {
       const { capacityL, innerDiameterMm, innerHeightMm, minimumLiquidG } = request.cooker.body
       found.push(
@@ -207,21 +216,24 @@ function within(value: number, min: number, max: number, path: string, code: Pro
 }
 
 /** Checks the appliance alone, by way of the case that it would be simulated in. */
-function checkAppliance(appliance: Cooker['appliance']): Problem[] {
+function checkAppliance({ appliance, fixedPrograms }: Pick<Cooker, 'appliance' | 'fixedPrograms'>): Problem[] {
   const found = checkCase({
     appliance,
     load: { freeWaterKg: 1, foodJPerK: 0, startC: 20, vessels: [] },
     place: { altitudeM: 0, roomC: 20 },
-    program: [],
+    program: (fixedPrograms ?? []).map(({ profile, steamG }) => ({ profile, steamG })),
     release: null,
     foods: [],
   })
-  return found
-    .filter(({ path }) => path.startsWith('appliance.'))
-    .map((item) => ({ ...item, path: `cooker.${item.path}` }))
+  return found.filter(({ code }) => code !== 'program-empty').map((item) => ({ ...item, path: `cooker.${item.path}` }))
+}
+
+/** The foods that stand in the base and not in a tin. */
+export function inBase(plan: ResolvedPlan): ResolvedFood[] {
+  return plan.foods.filter(({ tin }) => tin === null)
 }
 
 /** Tells whether what is in the base sets as grain and leaves nothing to drain. */
 export function baseSets(plan: ResolvedPlan): boolean {
-  return plan.foods.some(({ food, tin }) => tin === null && setsAsGrain(food))
+  return plan.style.kind !== 'basket' && inBase(plan).some(({ food }) => setsAsGrain(food))
 }

@@ -8,7 +8,7 @@ export interface WaterLine {
   of?: string
 }
 
-export type WaterRule = 'balance' | 'minimum' | 'covered' | 'base-left'
+export type WaterRule = 'balance' | 'minimum' | 'covered' | 'base-left' | 'plenty'
 
 export interface WaterSum {
   /** Water to pour in; always the exact sum of the lines. */
