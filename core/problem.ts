@@ -19,6 +19,8 @@ export const PROBLEM_SENTENCES = {
   'never-ends': 'The program does not end within two days. Check its steps.',
   'not-enough-program':
     'Even the longest program of this kind does not cook {food} through. Soak it, use another cooker, or start it earlier by itself.',
+  'too-many-whistles':
+    'It would take more than {max} whistles on this flame. Take a lower flame, or one whistle and then low.',
   'boils-dry': 'The pot boils dry after {minutes} minutes. Give it more water, or a shorter program.',
   'water-over-capacity': 'That is {litres} L in a pot of {capacity} L. Take a larger pot or cook less.',
   'program-empty': 'The program has no step. Give it at least one.',

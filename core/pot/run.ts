@@ -133,8 +133,8 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
   let ventOpen = false
   let purged = false
   // Which side of a threshold the pot is on is a fact of the run, not of a temperature: within one step it must not change.
-  let condensing = load.startC > condensingC
-  let cookingMask = load.startC > COOKING_STARTS_C ? ~0 : 0
+  let condensing = load.startC >= condensingC
+  let cookingMask = load.startC >= COOKING_STARTS_C ? ~0 : 0
   /** The component of the state whose temperature cooks a food. */
   const hottest = (i: number) => (lags[i]! > 0 ? MIDDLE + i : foods[i]!.vessel === null ? 0 : TIN + foods[i]!.vessel!)
   const kineticComponents = [...new Set(foods.map((_, i) => hottest(i)))]
@@ -441,7 +441,9 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
     if ('untilPressure' in step) return pressureAtS !== null || advance(Infinity, () => pressureAtS !== null, 0)
     if ('untilBoil' in step) return boilsAtS !== null || advance(Infinity, () => boilsAtS !== null, 0)
     if ('untilMinute' in step) return advance(step.untilMinute * 60, never, 0)
-    return advance(atS + step.minutes * 60, never, 0)
+    // An open pot that only rests cannot scorch: its grain may drink the last of the water.
+    const resting = step.heatW === 0 && !pressurised
+    return advance(atS + step.minutes * 60, never, resting ? -Infinity : 0)
   }
   /** Leads the pot along a measured curve, from wherever it is to the first point and on. */
   const followProfile = ({ profile, steamG }: { profile: ProfilePoint[]; steamG: number }): boolean => {

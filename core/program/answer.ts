@@ -59,6 +59,8 @@ export interface PlanAnswer {
   waterLeftG: number
   energyKJ: number
   hottestC: number
+  /** The water comes to a full boil at some time. */
+  boils: boolean
   /** The program's figure over the spread of what is unknown: whistles, or minutes. */
   range: FigureRange
   /** The figure at which to stop and pinch one first. */

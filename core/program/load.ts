@@ -70,14 +70,15 @@ function loadOf(plan: ResolvedPlan, pourG: number): Load {
   const inBase = plan.foods.filter(({ tin }) => tin === null)
   const foodJPerK = inBase.reduce((sum, item) => sum + dryAndHeldJPerK(item), 0)
   const surfaceG = inBase.reduce((sum, item) => sum + looseWaterG(item), 0)
-  const freeG = pourG + liquidBroughtG(plan.liquids) + surfaceG
+  const { goesOnFrom } = plan
+  const freeG = pourG + (goesOnFrom?.freeWaterG ?? liquidBroughtG(plan.liquids) + surfaceG)
   const waterJPerK = freeG * WATER_J_PER_G_K
   const metalJPerK = plan.cooker.appliance.metalKg * plan.cooker.appliance.metalJPerKgK
   const atRoomJPerK = foodJPerK + metalJPerK
   return {
     freeWaterKg: freeG / 1000,
     foodJPerK,
-    startC: (waterJPerK * tapC + atRoomJPerK * roomC) / (waterJPerK + atRoomJPerK),
+    startC: goesOnFrom?.tempC ?? (waterJPerK * tapC + atRoomJPerK * roomC) / (waterJPerK + atRoomJPerK),
     vessels: plan.foods.filter(({ tin }) => tin !== null).map((item) => vesselOf(plan, item)),
   }
 }

@@ -1,6 +1,8 @@
 import { cooksCovered } from '../food/food'
+import { holdsPressure } from '../pot/appliance'
 import { failed, problem, type Outcome } from '../problem'
-import { cautionsFor } from '../safety/rules'
+import { cautionsFor, type PlanFacts } from '../safety/rules'
+import { boilingC } from '../steam/steam'
 import { frothTimes, heapMl, levelMl, liquidLineMl } from '../water/volume'
 import type { WaterSum } from '../water/sum'
 import type { Doneness, FoodAnswer, PlanAnswer } from './answer'
@@ -11,9 +13,12 @@ import type { PlanRequest } from './request'
 import { inBase, resolve, type ResolvedFood, type ResolvedPlan } from './resolve'
 import { bulkAfter, bulkBefore, settleWater } from './settle'
 import type { Solution } from './solve'
+import { RICE_REST_MINUTES } from './styles'
 
+// Under pressure, from the makers' common rule; an open pot only must not boil over (engineering estimate).
 const FULL = 2 / 3
 const HALF = 1 / 2
+const OPEN_FULL = 0.9
 const CUP_ML = 240
 
 /**
@@ -51,6 +56,8 @@ function describe(
   const half = base.some(({ food }) => cooksCovered(food) || food.froth >= 1)
   const { capacityL } = plan.cooker.body
   const { unit } = solution
+  // A rice cooker is off when it has switched itself off, and is opened after its rest.
+  const restMinutes = plan.style.kind === 'rice-cooker' ? RICE_REST_MINUTES : 0
   const spread = withRange
     ? spreadOf(plan, water.pourG, solution)
     : {
@@ -71,7 +78,7 @@ function describe(
     foods: plan.foods.map((item, i) => foodAnswer(item, simulation.boilMinutes[i]!, spread.gets[i]!)),
     clock: {
       pressureAtMinute: simulation.minutesToPressure,
-      heatOffAtMinute: simulation.heatOffMinute,
+      heatOffAtMinute: simulation.heatOffMinute - restMinutes,
       openAtMinute: simulation.heatOffMinute + simulation.releaseMinutes,
     },
     fill: {
@@ -79,13 +86,14 @@ function describe(
       liquidL: liquidLineMl(bulks, liquidMl) / 1000,
       beforeL: levelMl(bulks, liquidMl) / 1000,
       afterL: (levelMl(base.map(bulkAfter), leftG) / 1000) * froth,
-      limitL: capacityL * (half ? HALF : FULL),
+      limitL: capacityL * (holdsPressure(plan.cooker.appliance) ? (half ? HALF : FULL) : OPEN_FULL),
       capacityL,
     },
     steamLostG: simulation.steamLostG,
     waterLeftG: leftG,
     energyKJ: simulation.heatKJ,
     hottestC: simulation.hottestC,
+    boils: simulation.boilsAtMinute !== null || simulation.hottestC >= boilingC(plan.request.kitchen.altitudeM) - 0.5,
     range: spread.range,
     firstCheck: firstCheckOf(plan, spread.range, solution),
     simulation: simulated,
@@ -126,21 +134,27 @@ function ratioOf(foods: readonly ResolvedFood[], pourG: number): number | null {
   return dryMl > 0 ? pourG / dryMl : null
 }
 
-function factsOf(plan: ResolvedPlan, answer: Omit<PlanAnswer, 'cautions'>) {
+function factsOf(plan: ResolvedPlan, answer: Omit<PlanAnswer, 'cautions'>): PlanFacts {
+  const { load, appliance } = answer.simulation
   return {
-    applianceKind: plan.cooker.appliance.kind,
+    applianceKind: appliance.kind,
     bodyAssumed: plan.bodyAssumed,
     altitudeM: plan.request.kitchen.altitudeM,
     roomC: plan.request.kitchen.roomC,
     release: answer.release,
     fill: answer.fill,
+    liquidG: load.freeWaterKg * 1000,
+    minimumLiquidG: plan.cooker.body.minimumLiquidG,
+    boils: answer.boils,
     surplusG: answer.water.lines.find(({ id }) => id === 'surplus')?.g ?? 0,
     foods: plan.foods.map((item, i) => ({
       food: item.food,
       soak: item.soak,
       inTin: item.tin !== null,
       acid: plan.request.contents[i]!.additions?.includes('acid') ?? false,
-      ...{ gets: answer.foods[i]!.gets, needs: answer.foods[i]!.needs, max: answer.foods[i]!.window.max },
+      gets: answer.foods[i]!.gets,
+      needs: answer.foods[i]!.needs,
+      max: answer.foods[i]!.window.max,
     })),
   }
 }

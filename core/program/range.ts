@@ -36,8 +36,9 @@ export function spreadOf(plan: ResolvedPlan, pourG: number, solution: Solution):
   const ratios = plan.foods.map(() => [] as number[])
   const moveFigure = (variant: ResolvedPlan, needTimes = 1) => {
     const solved = solve(variant, pourG, needTimes)
+    if (solved.ok) shifts.push(solved.value.exactFigure - solution.exactFigure)
     // Beyond what can be programmed (a flame that hardly holds the pressure): as far as it goes.
-    shifts.push((solved.ok ? solved.value.exactFigure : max) - solution.exactFigure)
+    else if (solved.problems[0]!.code !== 'boils-dry') shifts.push(max - solution.exactFigure)
   }
   const movePot = (variant: ResolvedPlan) => {
     moveFigure(variant)

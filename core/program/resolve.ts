@@ -46,6 +46,8 @@ export interface ResolvedPlan {
   foods: ResolvedFood[]
   tins: Tin[]
   liquids: Liquid[]
+  /** Set when the pot does not start cold from a cook’s hands but goes on from an earlier moment. */
+  goesOnFrom?: { tempC: number; freeWaterG: number }
 }
 
 /** Looks everything up and works out what the preparation made of each food, or says what is wrong. */

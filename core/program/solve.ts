@@ -73,7 +73,10 @@ export function solve(plan: ResolvedPlan, pourG: number, needTimes = 1): Outcome
         value: { unit: shape.unit, figure, exactFigure, simulation, case: { ...base, program }, fixedProgram: null },
       }
     }
-    if (figure >= shape.max) return failed(notEnough(plan, soFar))
+    if (figure >= shape.max)
+      return failed(
+        shape.unit === 'whistles' ? problem('too-many-whistles', 'style', { max: shape.max }) : notEnough(plan, soFar),
+      )
     previousSurplus = surplus
     run.restore(moment)
     if (!run.step(shape.next(figure + shape.by))) return ended()
@@ -125,7 +128,7 @@ function solveRiceCooker(plan: ResolvedPlan, pourG: number): Outcome<Solution> {
   const run = caseOf(plan, pourG, [{ untilDry: true }, { heatW: 0, minutes: RICE_REST_MINUTES }])
   const simulation = simulate(run)
   if (simulation.ending !== 'done') return failed(endingProblem(simulation))
-  const minutes = simulation.heatOffMinute
+  const minutes = simulation.heatOffMinute - RICE_REST_MINUTES
   return {
     ok: true,
     value: {

@@ -2,6 +2,7 @@ import { setsAsGrain, type Food } from '../food/food'
 import { soakWaterC, type Soak } from '../food/soak'
 import type { Appliance } from '../pot/appliance'
 import type { Release } from '../pot/case'
+import { boilingC } from '../steam/steam'
 
 export type Severity = 'refuse' | 'warn' | 'note'
 
@@ -20,6 +21,11 @@ export interface PlanFacts {
   roomC: number
   release: Release | null
   fill: { beforeL: number; afterL: number; limitL: number; capacityL: number }
+  /** Free liquid in the base when the lid goes on, and the least that the cooker takes. */
+  liquidG: number
+  minimumLiquidG: number
+  /** The water comes to a full boil at some time. */
+  boils: boolean
   surplusG: number
   foods: {
     food: Food
@@ -92,6 +98,30 @@ export const CAUTION_SENTENCES = {
       'The other liquids already bring {grams} g more than is needed. Pour no water, and simmer it open at the end.',
     why: 'All that is wet counts towards the water.',
   },
+  'too-little-liquid': {
+    sentence: 'Only {grams} g of liquid for steam; this cooker wants {minimum} g. Add the rest.',
+    why: 'A pressure cooker whose base runs dry overheats and can fail. Your cooker’s manual gives its own figure.',
+  },
+  'program-short': {
+    sentence: '{food} is not done after this. Run the program again, or choose another way.',
+    why: 'The longest program of this device gives it less than it needs.',
+  },
+  'lectin-boil-altitude': {
+    sentence: 'Cook {food} under pressure: up here an open boil is only {temp} °C.',
+    why: 'The lectin of these beans is destroyed by heat, and slowly below 100 °C. Follow local food-safety advice.',
+  },
+  'lectin-not-done': {
+    sentence: '{food} would come out half-cooked. Give them a longer program or pressure.',
+    why: 'Half-cooked, these beans are more poisonous than raw. Follow local food-safety advice.',
+  },
+  'meat-through': {
+    sentence: 'Check that {food} is cooked to the middle before anybody tastes it.',
+    why: 'Pieces differ, and undercooked meat carries germs. Follow local food-safety advice.',
+  },
+  'keep-hot': {
+    sentence: 'On keep-warm it must stay above 60 °C, and it goes on cooking.',
+    why: 'Below that germs multiply. Your cooker’s manual tells how hot its keep-warm is.',
+  },
   'size-assumed': {
     sentence: 'The pot’s size is not known; 5 L is assumed. Give it to check the filling.',
     why: 'Filling, covering and minimum liquid depend on the pot’s size.',
@@ -106,6 +136,10 @@ const FROTH_SETTLES_MINUTES = 5
 const LONG_SOAK_HOURS = 4
 const WARM_SOAK_C = 25
 const PRESSURE_KINDS: readonly Appliance['kind'][] = ['whistling', 'regulator', 'electric']
+/** They never, or not for long, boil hard. */
+const GENTLE_KINDS: readonly Appliance['kind'][] = ['slow', 'rice']
+/** Below this an open boil is within 2 K of 100 °C. */
+const LOW_ALTITUDE_M = 600
 
 type Rule = (plan: PlanFacts) => Caution[]
 
@@ -121,14 +155,18 @@ const tooFull: Rule = ({ fill }) => {
   return [caution('too-full', 'refuse', { level: level.toFixed(1), limit: fill.limitL.toFixed(1) })]
 }
 
-const lectins: Rule = ({ applianceKind, foods }) =>
+const lectins: Rule = ({ applianceKind, altitudeM, boils, foods }) =>
   foods
     .filter(({ food }) => food.lectin)
-    .flatMap(({ food, soak }) => {
+    .flatMap(({ food, soak, gets, needs }) => {
       const name = { food: food.name }
       const found: Caution[] = []
-      if (!PRESSURE_KINDS.includes(applianceKind) && applianceKind !== 'open')
+      const pressure = PRESSURE_KINDS.includes(applianceKind)
+      if (!pressure && (GENTLE_KINDS.includes(applianceKind) || !boils))
         found.push(caution('lectin-not-pressure', 'refuse', name))
+      else if (gets < needs) found.push(caution('lectin-not-done', 'refuse', name))
+      if (!pressure && altitudeM > LOW_ALTITUDE_M)
+        found.push(caution('lectin-boil-altitude', 'warn', { ...name, temp: boilingC(altitudeM).toFixed(0) }))
       if (!soak || soak.hours < LECTIN_SOAK_HOURS) {
         if (soak && soak.hours > 0 && soak.waterC > 40) found.push(caution('lectin-hot-soak', 'warn', name))
         else found.push(caution('lectin-soak', 'warn', name))
@@ -163,6 +201,23 @@ const acidEarly: Rule = ({ foods }) =>
     .filter(({ food, acid }) => acid && food.soak && !setsAsGrain(food))
     .map(({ food }) => caution('acid-early', 'note', { food: food.name }))
 
+const tooLittleLiquid: Rule = ({ applianceKind, liquidG, minimumLiquidG }) =>
+  PRESSURE_KINDS.includes(applianceKind) && liquidG < minimumLiquidG - 1
+    ? [caution('too-little-liquid', 'refuse', { grams: Math.round(liquidG), minimum: minimumLiquidG })]
+    : []
+
+const notDone: Rule = ({ foods }) =>
+  foods
+    .filter(({ food, gets, needs }) => gets < needs && !food.lectin)
+    .map(({ food }) => caution('program-short', 'warn', { food: food.name }))
+
+const meatThrough: Rule = ({ foods }) =>
+  foods
+    .filter(({ food }) => food.group === 'meat')
+    .map(({ food }) => caution('meat-through', 'note', { food: food.name }))
+
+const keepHot: Rule = ({ applianceKind }) => (GENTLE_KINDS.includes(applianceKind) ? [caution('keep-hot', 'note')] : [])
+
 const tooWet: Rule = ({ surplusG }) => (surplusG > 0 ? [caution('too-wet', 'warn', { grams: surplusG })] : [])
 
 const sizeAssumed: Rule = ({ bodyAssumed }) => (bodyAssumed ? [caution('size-assumed', 'note')] : [])
@@ -177,14 +232,18 @@ const coolGrain: Rule = ({ foods }) =>
 
 const RULES: readonly Rule[] = [
   tooFull,
+  tooLittleLiquid,
   lectins,
   frothAndQuickRelease,
   warmSoak,
   tooWet,
+  notDone,
   lostFoods,
   acidEarly,
   sizeAssumed,
+  meatThrough,
   pressureHabits,
+  keepHot,
   coolGrain,
 ]
 const ORDER: Record<Severity, number> = { refuse: 0, warn: 1, note: 2 }

@@ -43,12 +43,15 @@ export function frothTimes(foods: readonly Food[]): number {
   return FROTH_TIMES[Math.max(0, ...foods.map((food) => food.froth)) as 0 | 1 | 2]
 }
 
-/** ml of liquid that stand a finger's breadth (10 mm) over the heap in a pot of that diameter. */
-export function coveringMl(bulks: readonly Bulk[], innerDiameterMm: number): number {
+/** A finger's breadth: how far food that must be covered is covered (engineering estimate). */
+const COVER_MM = 10
+
+/** ml of liquid that stand so high over the heap in a pot of that diameter. */
+export function coveringMl(bulks: readonly Bulk[], innerDiameterMm: number, overMm = COVER_MM): number {
   const heap = bulks.reduce((sum, bulk) => sum + heapMl(bulk), 0)
   const packed = bulks.reduce((sum, bulk) => sum + solidMl(bulk), 0)
   const radiusCm = innerDiameterMm / 20
-  return heap - packed + Math.PI * radiusCm * radiusCm * 1
+  return heap - packed + Math.PI * radiusCm * radiusCm * (overMm / 10)
 }
 
 /** How high the liquid alone stands, in ml of pot: in the gaps of the heap, or above it. */

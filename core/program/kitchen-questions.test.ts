@@ -1,0 +1,231 @@
+import { describe, expect, it } from 'vitest'
+import fc from 'fast-check'
+import { CATALOGUE } from '../food/catalogue'
+import { COOKERS, heatIntoPotW } from '../pot/cookers'
+import { isRefused } from '../safety/rules'
+import { equivalents, styleOf } from './equivalents'
+import { plan } from './plan'
+import { ratiosByBatch } from './ratios'
+import { notDone, tooThick, tooThin } from './remedy'
+import type { Content, PlanRequest } from './request'
+import { soakCosts } from './soak-cost'
+import { stylesFor } from './styles'
+import { together } from './together'
+
+// What cooks ask once there is a plan: in another pot, unsoaked, with my ratio, not done, all together.
+
+const soak = { hours: 10, waterC: 22, keepWater: false }
+const food = (id: string, dryG: number, change: Partial<Content> = {}): Content => ({
+  food: id,
+  dryG,
+  soak: null,
+  where: 'base',
+  ...change,
+})
+const request = (contents: Content[], change: Partial<PlanRequest> = {}): PlanRequest => ({
+  kitchen: { altitudeM: 0, roomC: 22, tapC: 20 },
+  cooker: 'whistling-5l-aluminium',
+  burner: 'strong',
+  contents,
+  liquids: [],
+  freeLiquid: 'spoonable',
+  style: { kind: 'first-whistle-then-low' },
+  release: 'auto',
+  ...change,
+})
+const beans = request([food('navy-bean', 300, { soak })])
+function value<T>(outcome: { ok: true; value: T } | { ok: false; problems: { message: string }[] }): T {
+  if (!outcome.ok) throw new Error(outcome.problems.map(({ message }) => message).join(' '))
+  return outcome.value
+}
+
+describe('every cooker in every style', () => {
+  const cases = Object.entries(COOKERS).flatMap(([id, cooker]) => stylesFor(cooker).map((kind) => [id, kind] as const))
+  it.each(cases)('%s cooks by %s what it can', (cooker, kind) => {
+    const pulses = cooker.includes('3l') || cooker.includes('rice') || cooker.includes('bowl') ? 80 : 200
+    const contents =
+      kind === 'rice-cooker' || kind === 'basket' ? [food('long-white', pulses)] : [food('moong-split', pulses)]
+    const answer = value(plan(request(contents, { cooker, style: styleOf(kind, { flame: 'low' }) })))
+    for (const { gets, needs } of answer.foods) expect(gets).toBeGreaterThanOrEqual(needs)
+    expect(answer.water.lines.reduce((sum, line) => sum + line.g, 0)).toBe(answer.water.pourG)
+    expect(answer.range.low).toBeLessThanOrEqual(answer.range.figure)
+    expect(answer.range.high).toBeGreaterThanOrEqual(answer.range.figure)
+    expect(answer.clock.openAtMinute).toBeGreaterThanOrEqual(answer.clock.heatOffAtMinute)
+    expect(answer.energyKJ).toBeGreaterThan(100)
+  })
+
+  it('plans every food of the catalogue', () => {
+    for (const { id, cupG } of CATALOGUE) {
+      const outcome = plan(request([food(id, cupG ? 150 : 400)], { freeLiquid: 'thick' }), { range: false })
+      expect(outcome.ok, id).toBe(true)
+    }
+  })
+
+  it('answers for all cookers of a kitchen at once, and refuses lectin beans where they would not be safe', () => {
+    const cookers = ['whistling-5l-aluminium', 'electric-6l', 'rice-1.8l', 'slow-6l', 'open-5l'].map((id) => ({
+      id,
+      cooker: COOKERS[id]!,
+    }))
+    const found = equivalents(request([food('kidney-red', 200, { soak })]), cookers)
+    expect(new Set(found.map(({ id }) => id)).size).toBe(5)
+    for (const { id, outcome } of found)
+      expect(isRefused(value(outcome).cautions), id).toBe(id === 'rice-1.8l' || id === 'slow-6l')
+  })
+
+  it('runs a measured program as often as it takes, and says when it is not enough', () => {
+    const { appliance, body } = COOKERS['electric-6l']!
+    const profile = [
+      { minute: 10, tempC: 104 },
+      { minute: 20, tempC: 104 },
+      { minute: 30, tempC: 100 },
+    ]
+    const cooker = { appliance, body, fixedPrograms: [{ id: 'grain', name: 'Grain', profile, steamG: 30 }] }
+    const fixed = (contents: Content[]) => value(plan(request(contents, { cooker, style: { kind: 'fixed' } })))
+    expect(fixed([food('basmati-white', 200)]).program.fixedProgram).toEqual({ id: 'grain', name: 'Grain', times: 1 })
+    expect(fixed([food('black-eyed', 200, { soak })]).program.fixedProgram!.times).toBeGreaterThan(1)
+    const short = fixed([food('soybean', 200)])
+    expect(short.cautions.map(({ id }) => id)).toContain('program-short')
+    const kidney = fixed([food('kidney-red', 200)])
+    expect(isRefused(kidney.cautions)).toBe(kidney.foods[0]!.gets < kidney.foods[0]!.needs)
+  })
+
+  it('takes less heat from a flame wider than the pot', () => {
+    expect(heatIntoPotW(2600, 90, 220)).toBe(1300)
+    expect(heatIntoPotW(2600, 130, 150)).toBeLessThan(1300)
+  })
+
+  it('lets more steam go without the lid', () => {
+    const open = (lid: boolean) =>
+      value(plan(request([food('moong-split', 200)], { cooker: 'open-5l', style: { kind: 'open', lid } })))
+    expect(open(false).steamLostG).toBeGreaterThan(1.3 * open(true).steamLostG)
+  })
+})
+
+describe('a household’s own figures', () => {
+  const own = {
+    ...CATALOGUE.find(({ id }) => id === 'navy-bean')!,
+    boilMinutes: { firm: 90, tender: 120, soft: 180, max: 360 },
+  }
+
+  it('override the catalogue, and name new foods', () => {
+    const before = value(plan(beans)).range.figure
+    expect(value(plan({ ...beans, foods: [own] })).range.figure).toBeGreaterThan(before)
+    const mine = request([food('grandmother-beans', 300, { soak })], {
+      foods: [{ ...own, id: 'grandmother-beans', name: 'Grandmother’s beans' }],
+    })
+    expect(value(plan(mine)).foods[0]!.food).toBe('grandmother-beans')
+  })
+})
+
+describe('forgot to soak', () => {
+  it('costs time and water, and is never a refusal', () => {
+    const costs = soakCosts(beans, 0)
+    const minutes = costs.map(({ outcome }) => value(outcome).clock.openAtMinute)
+    const [none, hotHour, , overnight] = minutes as [number, number, number, number]
+    expect(none).toBeGreaterThan(hotHour)
+    expect(none).toBeGreaterThan(overnight)
+    for (const { outcome } of costs) expect(isRefused(value(outcome).cautions)).toBe(false)
+  })
+})
+
+describe('the common ratios', () => {
+  it('fail where the balance holds: the same ratio is dry for little and wet for much', () => {
+    const rows = value(
+      ratiosByBatch(request([food('basmati-white', 150)], { style: { kind: 'whistles', flame: 'medium' } })),
+    )
+    expect(rows.map(({ times }) => times)).toEqual([0.5, 1, 2, 4])
+    const ratios = rows.map(({ ratioByVolume }) => ratioByVolume!)
+    expect(ratios).toEqual([...ratios].sort((a, b) => b - a))
+    const fate = (row: number, times: number) =>
+      rows[row]!.folk.find(({ rule }) => rule.id === 'per-volume' && rule.times === times)!.fate
+    expect(fate(0, 1)).toBe('scorches')
+    expect(fate(3, 2)).not.toBe('separate')
+    // A finger is a height: too wet for a little, less so for a lot.
+    const finger = rows.map(({ folk }) => folk.find(({ rule }) => rule.id === 'finger')!.waterPerG)
+    expect(finger).toEqual([...finger].sort((a, b) => b - a))
+  })
+
+  it('leave out batches that no pot holds', () => {
+    expect(value(ratiosByBatch(request([food('basmati-white', 900)]))).map(({ times }) => times)).not.toContain(4)
+  })
+})
+
+describe('not done', () => {
+  const state = { tempC: 95, freeWaterG: 400 }
+  it('needs less the further it is', () => {
+    const figure = (got: number) => value(notDone(beans, { ...state, gets: [got] })).figure
+    expect(figure(20)).toBeGreaterThan(figure(50))
+    expect(figure(70)).toBeLessThanOrEqual(1)
+  })
+
+  it('believes the pinch before the plan', () => {
+    const { gets } = value(plan(beans)).foods[0]!
+    const firm = value(notDone(beans, { ...state, gets: [gets], pinch: ['firm'] }))
+    const hard = value(notDone(beans, { ...state, gets: [gets], pinch: ['hard'] }))
+    expect(hard.figure).toBeGreaterThan(firm.figure)
+    expect(firm.minutes).toBeGreaterThan(3)
+  })
+
+  it('asks for boiling water where the base would run dry', () => {
+    expect(value(notDone(beans, { tempC: 60, freeWaterG: 20, gets: [20] })).addWaterG).toBeGreaterThanOrEqual(180)
+    expect(value(notDone(beans, { ...state, gets: [60] })).addWaterG).toBe(0)
+  })
+
+  it.each([
+    { tempC: NaN, freeWaterG: 100, gets: [1] },
+    { tempC: 90, freeWaterG: -5, gets: [1] },
+    { tempC: 90, freeWaterG: 100, gets: [] },
+    { tempC: 90, freeWaterG: 100, gets: [Infinity] },
+  ])('answers a state that cannot be with a sentence: %o', (bad) => {
+    expect(notDone(beans, bad)).toMatchObject({ ok: false })
+  })
+})
+
+describe('too thin, too thick', () => {
+  it('boils down faster on a stronger flame, and never on one that only warms', () => {
+    const { high, medium, low } = value(tooThin(beans, 200))
+    expect(high!).toBeLessThan(medium!)
+    expect(medium!).toBeLessThan(low!)
+    const weak = { ...beans, burner: { high: 900, medium: 500, low: 150, simmer: 100 } }
+    expect(value(tooThin(weak, 200)).simmer).toBeNull()
+    expect(tooThin(beans, -1).ok).toBe(false)
+  })
+
+  it('adds what the consistency lacks', () => {
+    expect(value(tooThick(beans, 'thick', 'pourable'))).toBe(750)
+    expect(value(tooThick(beans, 'soup', 'thick'))).toBe(0)
+  })
+})
+
+describe('several foods in one pot', () => {
+  it('go in together when their windows meet', () => {
+    const both = value(together(request([food('kidney-red', 120, { soak }), food('chickpea-white', 120, { soak })])))
+    expect(both.kind).toBe('one-go')
+  })
+
+  it('keeps back what the beans would ruin, and counts the second phase for the beans', () => {
+    const { kind, phases, foods } = value(
+      together(request([food('navy-bean', 200, { soak }), food('squash-cubes', 300)])),
+    )
+    expect(kind).toBe('in-phases')
+    expect(phases.map(({ adds }) => adds)).toEqual([[0], [1]])
+    for (const { gets, needs, max } of foods) {
+      expect(gets).toBeGreaterThanOrEqual(needs * 0.999)
+      expect(gets).toBeLessThanOrEqual(max)
+    }
+    expect(phases[0]!.figure).toBeLessThan(value(plan(beans, { range: false })).range.figure + 1)
+  })
+
+  it('never answers with a food that is short', () => {
+    const hard = fc.constantFrom('chickpea-white', 'soybean', 'hominy-dried', 'black-eyed', 'toor-split')
+    const tender = fc.constantFrom('carrot-chunks', 'potato-cubes', 'cabbage', 'green-beans', 'moong-split')
+    fc.assert(
+      fc.property(hard, tender, fc.integer({ min: 80, max: 200 }), (one, other, dryG) => {
+        const outcome = together(request([food(one, dryG, { soak }), food(other, dryG)]))
+        if (!outcome.ok) return
+        for (const { gets, needs } of outcome.value.foods) expect(gets).toBeGreaterThanOrEqual(needs * 0.995)
+      }),
+      { numRuns: 25 },
+    )
+  })
+})

@@ -1,0 +1,76 @@
+import { setsAsGrain } from '../food/food'
+import { failed, type Outcome } from '../problem'
+import { FINGER_MM, folkRulesFor, grainFate, pulseFate, type FolkRule, type WaterFate } from '../water/folk'
+import { coveringMl } from '../water/volume'
+import { plan } from './plan'
+import type { PlanRequest } from './request'
+import { inBase, resolve, type ResolvedFood } from './resolve'
+import { bulkBefore } from './settle'
+
+export const BATCHES = [0.5, 1, 2, 4] as const
+const CUP_ML = 240
+
+export interface FolkOutcome {
+  rule: FolkRule
+  pourG: number
+  /** g of water that each g of dry food ends up with, inside and around it. */
+  waterPerG: number
+  fate: WaterFate
+}
+
+export interface BatchRatio {
+  times: number
+  dryG: number
+  pourG: number
+  /** Water by volume of dry food; null where there is no cup figure. */
+  ratioByVolume: number | null
+  folk: FolkOutcome[]
+}
+
+/**
+ * The water at half to four times the batch, beside what the common ratios would pour and what would
+ * come of it. Uptake scales with the batch and steam hardly does, so a ratio that is right once is
+ * too wet for more and too dry for less. Batches that cannot be planned (too much for the pot) are
+ * left out; the request as it is must be possible.
+ */
+export function ratiosByBatch(request: PlanRequest): Outcome<BatchRatio[]> {
+  const rows: BatchRatio[] = []
+  for (const times of BATCHES) {
+    const scaled: PlanRequest = {
+      ...request,
+      contents: request.contents.map((content) => ({ ...content, dryG: content.dryG * times })),
+      liquids: request.liquids.map((liquid) => ({ ...liquid, g: liquid.g * times })),
+    }
+    const resolved = resolve(scaled)
+    const outcome = plan(scaled, { range: false })
+    if (!resolved.ok || !outcome.ok) {
+      const reasons = !resolved.ok ? resolved : outcome
+      if (times === 1 && !reasons.ok) return failed(...reasons.problems)
+      continue
+    }
+    const { water, steamLostG } = outcome.value
+    const foods = inBase(resolved.value)
+    rows.push({
+      times,
+      dryG: foods.reduce((sum, { dryG }) => sum + dryG, 0),
+      pourG: water.pourG,
+      ratioByVolume: water.ratioByVolume,
+      folk: foods.length === 1 ? folkOutcomes(foods[0]!, steamLostG, resolved.value.cooker.body.innerDiameterMm) : [],
+    })
+  }
+  return { ok: true, value: rows }
+}
+
+function folkOutcomes(item: ResolvedFood, steamLostG: number, innerDiameterMm: number): FolkOutcome[] {
+  const { food, dryG, heldG, soakWaterG, uptakeG } = item
+  return folkRulesFor(food).flatMap((rule) => {
+    if (rule.id === 'per-volume' && food.cupG === null) return []
+    const pourG =
+      rule.id === 'finger'
+        ? coveringMl([bulkBefore(item)], innerDiameterMm, FINGER_MM)
+        : (rule.times * dryG * CUP_ML) / food.cupG!
+    const thereG = pourG + heldG + soakWaterG - steamLostG
+    const fate = setsAsGrain(food) ? grainFate(food, thereG / dryG) : pulseFate((thereG - uptakeG) / dryG)
+    return [{ rule, pourG, waterPerG: thereG / dryG, fate }]
+  })
+}
