@@ -5,6 +5,7 @@ const data = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('lit') }),
   z.object({ kind: z.literal('whistle') }),
   z.object({ kind: z.literal('at-pressure') }),
+  z.object({ kind: z.literal('boils') }),
   z.object({ kind: z.literal('flame'), flame: z.enum(['high', 'medium', 'low', 'simmer']) }),
   z.object({ kind: z.literal('heat-off') }),
   z.object({ kind: z.literal('valve-opened') }),

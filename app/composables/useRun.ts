@@ -1,6 +1,7 @@
 import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { refusalOf, runState, type RunEvent, type RunEventData } from '~~/core/live/run'
+import { holdsPressure } from '~~/core/pot/appliance'
 import type { RunWithPlan } from '~~/shared/kitchen'
 
 const ASK_EVERY_MS = 1500
@@ -63,7 +64,9 @@ export function useRun(runId: string) {
   /** Writes down that something happened now. False, with `refused` set, if it cannot have. */
   function add(data: RunEventData): boolean {
     const event: RunEvent = { id: uuid(), at: Date.now(), data }
-    const refusal = refusalOf(events.value, event, Date.now())
+    // Until the plan is here the cautious rule holds.
+    const underPressure = !run.value || holdsPressure(run.value.plan.answer.simulation.appliance)
+    const refusal = refusalOf(events.value, event, { underPressure }, Date.now())
     refused.value = refusal
     if (refusal) return false
     unsent.value = [...unsent.value, event]

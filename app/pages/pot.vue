@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { runsByItself } from '~~/core/live/next'
+import { BURNERS } from '~~/core/pot/cookers'
 import { v4 as uuid } from 'uuid'
 import type { RunWithPlan, SavedPlan } from '~~/shared/kitchen'
 
@@ -14,8 +16,9 @@ const cup = computed(() => kitchen.value.measures.find(({ id }) => id === pot.fo
 /** How strong the planned flame is, for the drawing. */
 const heat = computed(() => {
   const burner = pot.burner?.burner
-  if (!burner || pot.cooker?.cooker.appliance.kind === 'electric') return 1
-  return burner[pot.styleKind === 'whistles' ? pot.form.flame : 'high'] / 1300
+  if (!burner || !answer.value || runsByItself(answer.value)) return 1
+  const byFlame = pot.styleKind === 'whistles' || pot.styleKind === 'clock'
+  return burner[byFlame ? pot.form.flame : 'high'] / BURNERS.strong.high
 })
 const soaked = computed(() => (answer.value?.foods[0]?.soakedShare ?? 0) > 0)
 /** Problems that no row of the form shows by itself. */
@@ -89,7 +92,7 @@ useHead({ title: () => `${pot.food?.name ?? t('pot.untitled')} · Bivvet` })
         :curve="curve"
         :release="answer.release"
         :start-ms="nowMs"
-        :electric="answer.simulation.appliance.kind === 'electric'"
+        :electric="runsByItself(answer)"
         :height="190"
       />
     </section>

@@ -6,7 +6,8 @@ import { cooksCovered } from '~~/core/food/food'
 import { texturesOf, usualTexture, type Texture } from '~~/core/food/texture'
 import type { Batch } from '~~/core/food/need'
 import type { FlameName } from '~~/core/pot/cookers'
-import type { PlanRequest, Style, StyleKind } from '~~/core/program/request'
+import { styleOf } from '~~/core/program/equivalents'
+import type { PlanRequest, StyleKind } from '~~/core/program/request'
 import { stylesFor } from '~~/core/program/styles'
 import type { FreeLiquid } from '~~/core/water/liquids'
 import type { HouseholdBurner, HouseholdCooker, Kitchen } from '~~/shared/kitchen'
@@ -96,7 +97,7 @@ export const usePotStore = defineStore('pot', () => {
     return kitchen?.burners.find(({ id }) => id === form.value.burnerId) ?? kitchen?.burners[0] ?? null
   })
 
-  const styleKinds = computed(() => (cooker.value ? stylesFor(cooker.value.cooker.appliance) : []))
+  const styleKinds = computed(() => (cooker.value ? stylesFor(cooker.value.cooker) : []))
   const styleKind = computed<StyleKind | null>({
     get() {
       const kind = cooker.value?.cooker.appliance.kind
@@ -109,10 +110,8 @@ export const usePotStore = defineStore('pot', () => {
     },
   })
 
-  function style(kind: StyleKind): Style {
-    if (kind === 'electric') return { kind, level: form.value.level }
-    return kind === 'whistles' ? { kind, flame: form.value.flame } : { kind }
-  }
+  /** How the cook likes a style to be run. */
+  const preferences = computed(() => ({ flame: form.value.flame, level: form.value.level }))
 
   /** The request for one cooker and style; the pot's own where they are not given. */
   function requestFor(of: HouseholdCooker, kind: StyleKind): PlanRequest | null {
@@ -145,12 +144,12 @@ export const usePotStore = defineStore('pot', () => {
       ],
       liquids: [],
       freeLiquid: form.value.freeLiquid,
-      style: style(kind),
+      style: styleOf(kind, preferences.value),
       release: 'auto',
     }
   }
 
   const request = computed(() => (cooker.value && styleKind.value ? requestFor(cooker.value, styleKind.value) : null))
 
-  return { form, food, chooseFood, amountG, cooker, burner, styleKinds, styleKind, requestFor, request }
+  return { form, food, chooseFood, amountG, cooker, burner, styleKinds, styleKind, preferences, requestFor, request }
 })

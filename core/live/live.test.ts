@@ -1,11 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
+import { holdsPressure } from '../pot/appliance'
 import { plan } from '../program/plan'
 import type { PlanAnswer } from '../program/answer'
 import type { PlanRequest } from '../program/request'
 import { nextAction } from './next'
 import { refusalOf, runState, type RunEvent, type RunEventData } from './run'
 
+const PRESSURE = { underPressure: true }
 const START = Date.UTC(2026, 0, 1, 18)
 let count = 0
 const event = (data: RunEventData, minute = count): RunEvent => ({
@@ -70,7 +72,7 @@ describe('the state of a run', () => {
         const events: RunEvent[] = []
         tried.forEach((data, i) => {
           const next = event(data, i)
-          if (refusalOf(events, next, at(60)) === null) events.push(next)
+          if (refusalOf(events, next, PRESSURE, at(60)) === null) events.push(next)
         })
         const state = runState(events)
         if (state.openedAt !== null) {
@@ -96,7 +98,7 @@ describe('an event out of turn', () => {
     ['undo of something else', [lit, off], { kind: 'undo', of: lit.id }, 21, 'nothing-to-undo'],
     ['anything after giving up', [lit, event({ kind: 'abandoned' }, 3)], { kind: 'whistle' }, 5, 'run-over'],
   ] as [string, RunEvent[], RunEventData, number, string][])('%s is refused', (_, events, data, minute, refusal) => {
-    expect(refusalOf(events, event(data, minute), at(60))).toBe(refusal)
+    expect(refusalOf(events, event(data, minute), PRESSURE, at(60))).toBe(refusal)
   })
 })
 
@@ -111,7 +113,9 @@ describe('the next action', () => {
       if (action.id === 'judge') break
       if (action.event) {
         const next = event(action.event, minute)
-        expect(refusalOf(events, next, at(minute))).toBeNull()
+        expect(
+          refusalOf(events, next, { underPressure: holdsPressure(answer.simulation.appliance) }, at(minute)),
+        ).toBeNull()
         events.push(next)
       }
       minute += 1
@@ -169,5 +173,52 @@ describe('the next action', () => {
     expect(nextAction(answer, runState(events), at(41)).id).toBe('open-valve')
     events.push(event({ kind: 'valve-opened' }, 41))
     expect(nextAction(answer, runState(events), at(42)).id).toBe('wait-valve')
+  })
+
+  it.each([
+    [
+      'by the clock',
+      { style: { kind: 'clock', flame: 'medium' } },
+      ['light', 'wait-clock', 'turn-off', 'wait-fall', 'open', 'judge'],
+    ],
+    [
+      'two whistles, then low',
+      { style: { kind: 'high-then-low', whistles: 2 } },
+      ['light', 'wait-first-whistle', 'count', 'turn-low', 'wait-low', 'turn-off', 'wait-fall', 'open', 'judge'],
+    ],
+    [
+      'a regulator',
+      { cooker: 'regulator-5l-steel', style: { kind: 'first-whistle-then-low' } },
+      ['light', 'wait-pressure', 'turn-low', 'wait-low', 'turn-off', 'wait-fall', 'open', 'judge'],
+    ],
+    [
+      'an open pot',
+      { cooker: 'open-5l', style: { kind: 'open', lid: true } },
+      ['light', 'wait-boil', 'turn-low', 'wait-low', 'turn-off', 'open', 'judge'],
+    ],
+    [
+      'a slow cooker',
+      { cooker: 'slow-6l', style: { kind: 'slow', level: 'high' } },
+      ['start-electric', 'wait-clock', 'let-finish', 'open', 'judge'],
+    ],
+    [
+      'a rice cooker and its rest',
+      {
+        cooker: 'rice-1.8l',
+        style: { kind: 'rice-cooker' },
+        contents: [{ food: 'long-white', dryG: 200, soak: null, where: 'base' }],
+      },
+      ['start-electric', 'wait-dry', 'wait-rest', 'judge'],
+    ],
+  ] as [string, Partial<PlanRequest>, string[]][])('leads through %s', (_, change, wanted) => {
+    expect(walk(answerFor(change), 600).seen).toEqual(wanted)
+  })
+
+  it('lets an open pot be opened without asking for its pressure, but not on the flame', () => {
+    const lit = event({ kind: 'lit' }, 0)
+    const off = event({ kind: 'heat-off' }, 20)
+    const open = { underPressure: false }
+    expect(refusalOf([lit], event({ kind: 'opened' }, 25), open, at(60))).toBe('heat-is-on')
+    expect(refusalOf([lit, off], event({ kind: 'opened' }, 25), open, at(60))).toBeNull()
   })
 })

@@ -8,6 +8,7 @@ export type RunEventData =
   | { kind: 'lit' }
   | { kind: 'whistle' }
   | { kind: 'at-pressure' }
+  | { kind: 'boils' }
   | { kind: 'flame'; flame: FlameName }
   | { kind: 'heat-off' }
   | { kind: 'valve-opened' }
@@ -33,6 +34,7 @@ export interface RunState {
   litAt: number | null
   whistlesAt: number[]
   atPressureAt: number | null
+  boilsAt: number | null
   flameChanges: { at: number; flame: FlameName }[]
   heatOffAt: number | null
   valveOpenedAt: number | null
@@ -48,6 +50,7 @@ const FRESH: RunState = {
   litAt: null,
   whistlesAt: [],
   atPressureAt: null,
+  boilsAt: null,
   flameChanges: [],
   heatOffAt: null,
   valveOpenedAt: null,
@@ -72,6 +75,8 @@ function apply(state: RunState, { id, at, data }: RunEvent): RunState {
       return { ...next, whistlesAt: [...state.whistlesAt, at] }
     case 'at-pressure':
       return { ...next, atPressureAt: at }
+    case 'boils':
+      return { ...next, boilsAt: at }
     case 'flame':
       return { ...next, flameChanges: [...state.flameChanges, { at, flame: data.flame }] }
     case 'heat-off':
@@ -107,10 +112,15 @@ export type RunRefusal = keyof typeof RUN_REFUSALS
 const CLOCK_SKEW_MS = 2 * 60_000
 
 /**
- * Whether an event may come next, and if not why. Opening is never accepted before the pressure has
- * been said to be gone.
+ * Whether an event may come next, and if not why. A pot that holds pressure is never accepted as
+ * opened before the pressure has been said to be gone.
  */
-export function refusalOf(events: readonly RunEvent[], event: RunEvent, nowMs: number): RunRefusal | null {
+export function refusalOf(
+  events: readonly RunEvent[],
+  event: RunEvent,
+  pot: { underPressure: boolean },
+  nowMs: number,
+): RunRefusal | null {
   const state = runState(events)
   const { data, at } = event
   if (at > nowMs + CLOCK_SKEW_MS) return 'in-the-future'
@@ -124,6 +134,7 @@ export function refusalOf(events: readonly RunEvent[], event: RunEvent, nowMs: n
       return state.phase === 'ready' ? null : 'already-lit'
     case 'whistle':
     case 'at-pressure':
+    case 'boils':
     case 'flame':
     case 'heat-off':
       if (state.phase === 'ready') return 'not-lit'
@@ -135,6 +146,8 @@ export function refusalOf(events: readonly RunEvent[], event: RunEvent, nowMs: n
       return state.phase === 'releasing' ? null : 'run-over'
     case 'opened':
       if (state.phase === 'ready') return 'not-lit'
-      return state.phase === 'safe' ? null : 'pressure-not-gone'
+      if (state.phase === 'safe') return null
+      if (pot.underPressure) return 'pressure-not-gone'
+      return state.phase === 'heating' ? 'heat-is-on' : null
   }
 }

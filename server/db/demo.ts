@@ -9,6 +9,7 @@ const DEMO_COOKERS = [
   { id: id(101), name: 'Blue 5 L', position: 1, cooker: COOKERS['whistling-5l-aluminium']! },
   { id: id(102), name: 'Old 3 L', position: 2, cooker: COOKERS['whistling-3l-aluminium']! },
   { id: id(103), name: 'Electric 6 L', position: 3, cooker: COOKERS['electric-6l']! },
+  { id: id(104), name: 'Rice cooker 1 L', position: 4, cooker: COOKERS['rice-1l']! },
 ]
 const DEMO_BURNERS = [
   { id: id(201), name: 'Strong', position: 1, burner: BURNERS.strong },

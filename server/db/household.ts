@@ -1,6 +1,7 @@
 import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm'
 import type { AnyPgColumn } from 'drizzle-orm/pg-core'
 import { refusalOf, type RunEvent, type RunRefusal } from '../../core/live/run'
+import { holdsPressure } from '../../core/pot/appliance'
 import type { PlanAnswer } from '../../core/program/answer'
 import type { Kitchen, RunWithPlan, SavedPlan } from '../../shared/kitchen'
 import { PLAN_VERSION, type SavePlan } from '../../shared/plan'
@@ -116,10 +117,11 @@ export function householdStore(db: Database, householdId: string) {
     async addEvent(runId: string, event: RunEvent, nowMs: number): Promise<EventOutcome> {
       return db.transaction(async (tx) => {
         const [run] = await tx
-          .select({ id: runs.id })
+          .select({ answer: plans.answer })
           .from(runs)
+          .innerJoin(plans, eq(plans.id, runs.planId))
           .where(and(own(runs), eq(runs.id, runId)))
-          .for('update')
+          .for('update', { of: runs })
         if (!run) return { stored: false, refusal: 'no-run' }
         const rows = await tx
           .select()
@@ -132,7 +134,8 @@ export function householdStore(db: Database, householdId: string) {
           return known.data.kind === event.data.kind
             ? { stored: true, events: before }
             : { stored: false, refusal: 'id-taken' }
-        const refusal = refusalOf(before, event, nowMs)
+        const underPressure = holdsPressure(run.answer.simulation.appliance)
+        const refusal = refusalOf(before, event, { underPressure }, nowMs)
         if (refusal) return { stored: false, refusal }
         const inserted = await tx
           .insert(runEvents)

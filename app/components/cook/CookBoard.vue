@@ -2,7 +2,7 @@
 import { useEventListener, useWakeLock } from '@vueuse/core'
 import { findFood } from '~~/core/food/catalogue'
 import { pourable } from '~~/core/measure/pourable'
-import { nextAction } from '~~/core/live/next'
+import { nextAction, runsByItself } from '~~/core/live/next'
 import type { RunEventData, RunState } from '~~/core/live/run'
 import type { SavedPlan } from '~~/shared/kitchen'
 
@@ -21,14 +21,14 @@ const curve = useCurve(answer)
 
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const cooker = computed(() => kitchen.value.cookers.find(({ id }) => id === plan.cookerId)?.cooker ?? null)
-const electric = computed(() => answer.value.simulation.appliance.kind === 'electric')
+const electric = computed(() => runsByItself(answer.value))
 const burnerText = computed(() => {
   if (electric.value || answer.value.program.steps.length === 0) return ''
   const used = kitchen.value.burners.find(
     ({ burner }) => JSON.stringify(burner) === JSON.stringify(plan.request.burner),
   )
   const { style } = plan.request
-  const flame = t(`pot.flames.${style.kind === 'whistles' ? style.flame : 'high'}`)
+  const flame = t(`pot.flames.${'flame' in style ? style.flame : 'high'}`)
   return used ? t('cook.by', { name: used.name, flame }) : ''
 })
 
@@ -51,7 +51,7 @@ const detail = computed(() => {
     food: answer.value.foods.map(({ food, dryG }) => `${number(dryG)} g ${findFood(food)?.name ?? food}`).join(', '),
     burner: burnerText.value,
     minutes: number(answer.value.program.minutes),
-    level: plan.request.style.kind === 'electric' ? t(`pot.levels.${plan.request.style.level}`) : '',
+    level: 'level' in plan.request.style ? t(`pot.levels.${plan.request.style.level}`) : '',
     n: wanted.value,
     time: dueAt === null ? '' : clock(dueAt),
   }
@@ -96,7 +96,10 @@ const heatOffMs = computed(() => {
       return Math.max(nowMs.value, state.whistlesAt.at(-1)! + toGoMs)
     }
   }
-  if (action.value.dueAt !== null && (action.value.id === 'wait-low' || action.value.id === 'wait-at-pressure'))
+  if (
+    action.value.dueAt !== null &&
+    ['wait-low', 'wait-at-pressure', 'wait-clock', 'wait-dry'].includes(action.value.id)
+  )
     return action.value.dueAt
   return planned
 })

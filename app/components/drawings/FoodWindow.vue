@@ -22,6 +22,13 @@ const zones = computed(() => {
     text: id === 'hard' || id === 'lost' ? t(`window.${id}`) : textures[id],
   }))
 })
+/** A name is shown where its zone has room for it; the one that was reached always, at its neighbour's cost. */
+const named = computed(() => {
+  const reachedAt = zones.value.findIndex(({ id }) => id === food.doneness)
+  return zones.value.filter(
+    ({ width }, i) => i === reachedAt || (width >= 11 && !(i === reachedAt + 1 && zones.value[reachedAt]!.width < 14)),
+  )
+})
 const label = computed(() =>
   t('window.label', { food: name, gets: number(food.gets), state: t(`window.states.${food.doneness}`) }),
 )
@@ -50,10 +57,10 @@ const label = computed(() =>
     </div>
     <div class="names">
       <span
-        v-for="zone in zones"
+        v-for="zone in named"
         :key="zone.id"
-        :class="{ narrow: zone.width < 9, reached: zone.id === food.doneness }"
-        :style="{ left: `${zone.left}%`, width: `${zone.width}%` }"
+        :class="{ reached: zone.id === food.doneness }"
+        :style="{ left: `${zone.left}%` }"
         >{{ zone.text }}</span
       >
     </div>
@@ -118,16 +125,10 @@ const label = computed(() =>
 .names span {
   position: absolute;
   white-space: nowrap;
-  overflow: hidden;
-  text-overflow: clip;
   color: var(--ink-soft);
 }
 .names .reached {
   color: var(--food);
   font-weight: 700;
-  overflow: visible;
-}
-.names .narrow:not(.reached) {
-  visibility: hidden;
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { holdsPressure } from '~~/core/pot/appliance'
 import type { Cooker } from '~~/core/pot/cookers'
 import type { Fill } from '~~/core/program/answer'
 
@@ -31,7 +32,8 @@ const SCALE_ROOM = 34
 const LABEL_GAP = 16
 
 const inner = computed(() => ({ width: cooker.body.innerDiameterMm, height: cooker.body.innerHeightMm }))
-const electric = computed(() => cooker.appliance.kind === 'electric')
+const electric = computed(() => !['whistling', 'regulator', 'open'].includes(cooker.appliance.kind))
+const underPressure = computed(() => holdsPressure(cooker.appliance))
 const lidHeight = computed(() => inner.value.width * 0.075)
 const top = computed(() => lidHeight.value + inner.value.width * 0.075 + 6)
 const floor = computed(() => top.value + inner.value.height)
@@ -149,6 +151,7 @@ const text = computed(() =>
       class="lid"
     />
     <rect
+      v-if="underPressure"
       :x="left + inner.width / 2 - 6"
       :y="top - 6 - lidHeight - inner.width * 0.055"
       width="12"
@@ -156,7 +159,14 @@ const text = computed(() =>
       rx="1.5"
       class="weight"
     />
-    <rect :x="left + inner.width / 2 - 2" :y="top - 5 - lidHeight" width="4" height="4" class="stem" />
+    <rect
+      v-if="underPressure"
+      :x="left + inner.width / 2 - 2"
+      :y="top - 5 - lidHeight"
+      width="4"
+      height="4"
+      class="stem"
+    />
     <rect
       v-if="!electric"
       :x="right + WALL + 2"

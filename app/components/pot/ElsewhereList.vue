@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { plan } from '~~/core/program/plan'
+import { equivalents } from '~~/core/program/equivalents'
 import type { StyleKind } from '~~/core/program/request'
-import { stylesFor } from '~~/core/program/styles'
 import { isRefused } from '~~/core/safety/rules'
 import type { HouseholdCooker } from '~~/shared/kitchen'
 
@@ -18,27 +17,29 @@ interface Other {
   ok: boolean
 }
 
-const others = computed<Other[]>(() =>
-  kitchen.value.cookers.flatMap((cooker) =>
-    stylesFor(cooker.cooker.appliance)
-      .filter((style) => cooker.id !== pot.cooker?.id || style !== pot.styleKind)
-      .map((style) => {
-        const request = pot.requestFor(cooker, style)
-        const outcome = request ? plan(request, { range: false }) : null
-        const common = { cooker, style }
-        if (!outcome?.ok) return { ...common, figure: t('pot.elsewhere.cannot'), total: '', ok: false }
-        if (isRefused(outcome.value.cautions))
-          return { ...common, figure: t('pot.elsewhere.refused'), total: '', ok: false }
-        const { unit, figure } = outcome.value.range
-        return {
-          ...common,
-          figure: t(`pot.elsewhere.${unit}`, { n: figure }, figure),
-          total: duration(outcome.value.clock.openAtMinute),
-          ok: true,
-        }
-      }),
-  ),
-)
+const others = computed<Other[]>(() => {
+  if (!pot.request) return []
+  const cookers = kitchen.value.cookers.map((cooker) => ({
+    id: cooker,
+    cooker: cooker.cooker,
+    prefer: pot.preferences,
+  }))
+  return equivalents(pot.request, cookers)
+    .filter(({ id, style }) => id.id !== pot.cooker?.id || style !== pot.styleKind)
+    .map(({ id: cooker, style, outcome }) => {
+      const common = { cooker, style }
+      if (!outcome.ok) return { ...common, figure: t('pot.elsewhere.cannot'), total: '', ok: false }
+      if (isRefused(outcome.value.cautions))
+        return { ...common, figure: t('pot.elsewhere.refused'), total: '', ok: false }
+      const { unit, figure } = outcome.value.range
+      return {
+        ...common,
+        figure: t(`pot.elsewhere.${unit}`, { n: figure }, figure),
+        total: duration(outcome.value.clock.openAtMinute),
+        ok: true,
+      }
+    })
+})
 
 function use({ cooker, style }: Other) {
   pot.form.cookerId = cooker.id

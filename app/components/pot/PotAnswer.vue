@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { findFood } from '~~/core/food/catalogue'
 import { cooksCovered, setsAsGrain } from '~~/core/food/food'
+import { runsByItself } from '~~/core/live/next'
 import { pourable, UNMENTIONED_ERROR } from '~~/core/measure/pourable'
+import { holdsPressure } from '~~/core/pot/appliance'
 import type { Simulation } from '~~/core/pot/case'
 import type { PlanAnswer } from '~~/core/program/answer'
 import { isRefused } from '~~/core/safety/rules'
@@ -27,13 +29,15 @@ const waterText = computed(() => {
   return Math.abs(waterInCups.value.errorShare) > UNMENTIONED_ERROR ? t('units.approx', { text }) : text
 })
 
-const electric = computed(() => answer.simulation.appliance.kind === 'electric')
+const byItself = computed(() => runsByItself(answer))
+const pressurised = computed(() => holdsPressure(answer.simulation.appliance))
 const counts = computed(() => answer.range.unit === 'whistles')
-const programLabel = computed(() => {
-  const { form } = pot
-  if (electric.value) return t('pot.answer.electric', { level: t(`pot.levels.${form.level}`) })
-  return counts.value ? t('pot.answer.whistles', { flame: t(`pot.flames.${form.flame}`) }) : t('pot.answer.firstLow')
-})
+const programLabel = computed(() =>
+  t(`pot.answer.program.${pot.styleKind}`, {
+    flame: t(`pot.flames.${pot.form.flame}`),
+    level: t(`pot.levels.${pot.form.level}`),
+  }),
+)
 const programUnit = computed(() => t(counts.value ? 'units.whistles' : 'units.min', answer.range.figure))
 const rangeText = computed(() => {
   const { low, high } = answer.range
@@ -43,7 +47,7 @@ const rhythm = computed(() => {
   const { whistleMinutes, minutesToPressure } = curve
   if (minutesToPressure === null) return []
   const minutes = number(minutesToPressure)
-  if (electric.value) return [t('pot.answer.pressureAt', { minutes })]
+  if (byItself.value || curve.whistles === 0) return [t('pot.answer.pressureAt', { minutes })]
   if (!counts.value) return [t('pot.answer.whistleAt', { minutes })]
   const lines = [t('pot.answer.firstAt', { minutes })]
   const [first, last] = [whistleMinutes[0], whistleMinutes.at(-1)]
@@ -64,6 +68,7 @@ const releaseMinutes = computed(() => {
   return answer.clock.openAtMinute - answer.clock.heatOffAtMinute
 })
 const releaseText = computed(() => {
+  if (!pressurised.value) return releaseMinutes.value > 0 ? t('pot.answer.rest') : t('pot.answer.noPressure')
   if (!answer.release || answer.release.kind === 'natural') return t('pot.answer.natural')
   return releaseMinutes.value > 0 ? t('pot.answer.timed') : t('pot.answer.quick')
 })
@@ -138,7 +143,7 @@ const wantedTexture = (foodId: string, texture: string) => {
     </div>
 
     <AnswerFigure
-      :label="t(electric ? 'pot.answer.releaseElectric' : 'pot.answer.release')"
+      :label="t(byItself ? 'pot.answer.releaseElectric' : 'pot.answer.release')"
       :figure="number(releaseMinutes)"
       :unit="t('units.min')"
       tone="steam"
@@ -166,7 +171,7 @@ const wantedTexture = (foodId: string, texture: string) => {
         :loading="lighting"
         @click="$emit('light')"
       >
-        {{ t(electric ? 'pot.answer.lightElectric' : 'pot.answer.light') }}
+        {{ t(byItself ? 'pot.answer.lightElectric' : 'pot.answer.light') }}
       </v-btn>
       <p v-if="refused" class="tone-danger" role="alert">{{ t('pot.answer.refused') }}</p>
     </div>
@@ -181,6 +186,9 @@ const wantedTexture = (foodId: string, texture: string) => {
 }
 .stale {
   opacity: 0.45;
+}
+.styles :deep(label) {
+  flex-basis: 45%;
 }
 .styles {
   width: 100%;

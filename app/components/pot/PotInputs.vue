@@ -75,6 +75,7 @@ const soakHint = computed(() => {
 })
 
 const kind = computed(() => pot.cooker?.cooker.appliance.kind)
+const hasFlame = computed(() => ['whistling', 'regulator', 'open'].includes(kind.value ?? ''))
 const flames = computed(() =>
   (['high', 'medium', 'low'] as const).map((value) => ({ value, text: t(`pot.flames.${value}`) })),
 )
@@ -137,7 +138,7 @@ const levels = computed(() => (['high', 'low'] as const).map((value) => ({ value
     <FormRow v-if="pot.food && cooksCovered(pot.food)" :label="t('pot.rows.bag')">
       <ChoiceBar v-model="form.batch" :label="t('pot.rows.bag')" :choices="batches" />
     </FormRow>
-    <div :class="{ pair: kind === 'whistling' }">
+    <div :class="{ pair: hasFlame }">
       <FormRow :label="t('pot.rows.pot')" :error="errorAt('style')">
         <v-select
           :model-value="pot.cooker?.id"
@@ -148,7 +149,7 @@ const levels = computed(() => (['high', 'low'] as const).map((value) => ({ value
           @update:model-value="(id) => (form.cookerId = id)"
         />
       </FormRow>
-      <FormRow v-if="kind === 'whistling'" :label="t('pot.rows.burner')">
+      <FormRow v-if="hasFlame" :label="t('pot.rows.burner')">
         <v-select
           :model-value="pot.burner?.id"
           :items="kitchen.burners"
@@ -159,10 +160,10 @@ const levels = computed(() => (['high', 'low'] as const).map((value) => ({ value
         />
       </FormRow>
     </div>
-    <FormRow v-if="kind === 'whistling' && pot.styleKind === 'whistles'" :label="t('pot.rows.flame')">
+    <FormRow v-if="pot.styleKind === 'whistles' || pot.styleKind === 'clock'" :label="t('pot.rows.flame')">
       <ChoiceBar v-model="form.flame" :label="t('pot.rows.flame')" :choices="flames" />
     </FormRow>
-    <FormRow v-if="kind === 'electric'" :label="t('pot.rows.level')">
+    <FormRow v-if="pot.styleKind === 'electric' || pot.styleKind === 'slow'" :label="t('pot.rows.level')">
       <ChoiceBar v-model="form.level" :label="t('pot.rows.level')" :choices="levels" />
     </FormRow>
   </form>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { runsByItself } from '~~/core/live/next'
 import { findFood } from '~~/core/food/catalogue'
 import type { RunWithPlan } from '~~/shared/kitchen'
 
@@ -83,7 +84,7 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
         :release="run.plan.answer.release"
         :start-ms="startedMs"
         :happened="facts.onStrip"
-        :electric="run.plan.answer.simulation.appliance.kind === 'electric'"
+        :electric="runsByItself(run.plan.answer)"
         :height="170"
       />
       <VerdictForms v-if="!goesOn" :run="run" class="verdicts" @judged="load" />
