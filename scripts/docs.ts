@@ -1,0 +1,87 @@
+// npm run docs: writes what in docs/ is generated: the JSON Schemas of the command line, and the table
+// of docs/model.md that sets the model beside common practice.
+import { readFileSync, writeFileSync } from 'node:fs'
+import { format, resolveConfig } from 'prettier'
+import { z } from 'zod'
+import { findFood } from '../core/food/catalogue'
+import { plan } from '../core/program/plan'
+import type { PlanRequest, Style } from '../core/program/request'
+import { planRequestSchema, simulationCaseSchema } from '../shared/request'
+import { COMMON_PRACTICE } from './common-practice'
+
+const TABLE = /<!-- practice -->[\s\S]*<!-- \/practice -->/
+
+export async function schemaText(schema: z.ZodType, title: string): Promise<string> {
+  const json = JSON.stringify({ title, ...z.toJSONSchema(schema) })
+  return format(json, { ...(await resolveConfig('docs/x.json')), parser: 'json' })
+}
+
+export const SCHEMAS = {
+  'docs/plan-request.schema.json': () => schemaText(planRequestSchema, 'Bivvet plan request'),
+  'docs/simulation-case.schema.json': () => schemaText(simulationCaseSchema, 'Bivvet simulation case'),
+}
+
+/** The figure that the model gives, with the range that covers what is unknown. */
+function modelFigure(food: string, soaked: boolean, electric: boolean): string {
+  const found = findFood(food)!
+  const [, mostHours] = found.soak!.adviceHours
+  const style: Style = electric ? { kind: 'electric', level: 'high' } : { kind: 'whistles', flame: 'medium' }
+  const request: PlanRequest = {
+    kitchen: { altitudeM: 0, roomC: 25, tapC: 20 },
+    cooker: electric ? 'electric-6l' : 'whistling-5l-aluminium',
+    burner: 'strong',
+    contents: [
+      {
+        food,
+        dryG: 250,
+        soak: soaked ? { hours: Math.max(mostHours, 0.5), waterC: 25, keepWater: false } : null,
+        where: 'base',
+      },
+    ],
+    liquids: [],
+    freeLiquid: 'spoonable',
+    style,
+    release: 'auto',
+  }
+  const outcome = plan(request)
+  if (!outcome.ok) return '–'
+  const { figure, low, high } = outcome.value.range
+  return low === high ? `${figure}` : `${figure} (${low}–${high})`
+}
+
+function practiceTable(): string {
+  const head = [
+    'food',
+    'whistles, soaked',
+    'model',
+    'whistles, dry',
+    'model',
+    'minutes, soaked',
+    'model',
+    'minutes, dry',
+    'model',
+  ]
+  const rows = COMMON_PRACTICE.map(({ food, whistlesSoaked, whistlesDry, minutesSoaked, minutesDry }) => [
+    findFood(food)!.name,
+    whistlesSoaked,
+    modelFigure(food, true, false),
+    whistlesDry,
+    modelFigure(food, false, false),
+    minutesSoaked,
+    modelFigure(food, true, true),
+    minutesDry,
+    modelFigure(food, false, true),
+  ])
+  return [head, head.map(() => '---'), ...rows].map((cells) => `| ${cells.join(' | ')} |`).join('\n')
+}
+
+/** docs/model.md with its table worked out anew. */
+export async function modelText(before: string): Promise<string> {
+  const text = before.replace(TABLE, `<!-- practice -->\n\n${practiceTable()}\n\n<!-- /practice -->`)
+  return format(text, { ...(await resolveConfig('docs/model.md')), parser: 'markdown' })
+}
+
+if (process.argv[1]?.endsWith('docs.ts')) {
+  for (const [file, text] of Object.entries(SCHEMAS)) writeFileSync(file, await text())
+  writeFileSync('docs/model.md', await modelText(readFileSync('docs/model.md', 'utf8')))
+}
