@@ -7,9 +7,8 @@ import type { z } from 'zod'
 import { planRequestSchema, simulationCaseSchema } from '../shared/request'
 import { holdsPressure } from './pot/appliance'
 import type { Simulation, SimulationCase } from './pot/case'
-import { checkCase } from './pot/check'
-import { simulate } from './pot/simulate'
-import { problem, type Problem } from './problem'
+import { simulateChecked } from './pot/simulate'
+import type { Problem } from './problem'
 import { plan } from './program/plan'
 
 const USAGE = `Use: npm run --silent core -- COMMAND FILE     (FILE may be - for standard input)
@@ -35,11 +34,9 @@ function main([command, file]: string[]): void {
 function runSimulate(input: unknown): void {
   const parsed = check(simulationCaseSchema, input)
   if (!parsed) return
-  const problems = checkCase(parsed)
-  if (problems.length > 0) return fail(problems)
-  const result = simulate(parsed)
-  if (result.ending !== 'done') return fail([endingProblem(result)])
-  print(figuresOf(parsed, result))
+  const result = simulateChecked(parsed)
+  if (result.ok) print(figuresOf(parsed, result.value))
+  else fail(result.problems)
 }
 
 function runPlan(input: unknown): void {
@@ -57,11 +54,6 @@ function figuresOf(input: SimulationCase, result: Simulation): Record<string, un
     return { minutesToPressure, heatOffMinute, releaseMinutes, whistles, steamLostG, boilMinutes }
   const figures = { boilsAtMinute, heatOffMinute, steamLostG, boilMinutes }
   return input.grain ? { ...figures, uptake: result.uptake } : figures
-}
-
-function endingProblem({ ending, heatOffMinute }: Simulation): Problem {
-  if (ending === 'boiled-dry') return problem('boils-dry', 'load.freeWaterKg', { minutes: Math.round(heatOffMinute) })
-  return problem(ending === 'never-reaches-pressure' ? ending : 'never-ends', 'program')
 }
 
 function readJson(file: string): unknown {

@@ -125,7 +125,9 @@ export const foodSchema = z.object({
 export const planRequestSchema = z.object({
   kitchen: z.object({ altitudeM: number, roomC: number, tapC: number }),
   cooker: z.union([z.string().max(80), cookerSchema]),
-  burner: z.union([z.enum(['strong', 'weak']), burnerSchema]).optional(),
+  burner: z
+    .union([z.enum(['strong', 'weak']), burnerSchema, z.object({ diameterMm: number, flameW: burnerSchema })])
+    .optional(),
   contents: z.array(contentSchema).max(12),
   liquids: z.array(z.object({ kind: z.enum(LIQUID_KINDS), g: number })).max(20),
   freeLiquid: z.enum(FREE_LIQUIDS).optional(),

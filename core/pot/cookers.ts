@@ -143,18 +143,26 @@ export type FlameName = 'high' | 'medium' | 'low' | 'simmer'
 /** Heat in W that reaches the pot on each flame of a burner. */
 export type Burner = Record<FlameName, number>
 
+/** A burner by its own power: what reaches a pot depends on how wide both are. */
+export interface MeasuredBurner {
+  diameterMm: number
+  /** Heat of each flame in W before any of it is lost. */
+  flameW: Burner
+}
+
 /** Share of a flame's heat that reaches a pot wider than the flame: gas on thin metal (engineering estimate). */
 const BEST_EFFICIENCY = 0.5
 /** The flame licks past the rim below this ratio of base to flame (engineering estimate). */
 const WIDE_ENOUGH = 1.4
 
 /**
- * Heat in W into a pot from a flame of so many W, by the diameters of base and burner: the best
- * efficiency from 1.4 times the burner's width, less in proportion below. Engineering estimate; a water
- * test measures it.
+ * Heat in W that each flame of a burner brings into a pot with so wide a base: the best efficiency from
+ * 1.4 times the burner's width, less in proportion below. Engineering estimate; a water test measures it.
  */
-export function heatIntoPotW(flameW: number, burnerDiameterMm: number, baseDiameterMm: number): number {
-  return flameW * BEST_EFFICIENCY * Math.min(1, baseDiameterMm / (WIDE_ENOUGH * burnerDiameterMm))
+export function heatIntoPot({ diameterMm, flameW }: MeasuredBurner, baseDiameterMm: number): Burner {
+  const efficiency = BEST_EFFICIENCY * Math.min(1, baseDiameterMm / (WIDE_ENOUGH * diameterMm))
+  const { high, medium, low, simmer } = flameW
+  return { high: high * efficiency, medium: medium * efficiency, low: low * efficiency, simmer: simmer * efficiency }
 }
 
 export const BURNERS: Readonly<Record<'strong' | 'weak', Burner>> = {

@@ -6,7 +6,7 @@ import type { WhistlingCooker } from './appliance'
 import type { SimulationCase } from './case'
 import { checkCase } from './check'
 import { COOKERS } from './cookers'
-import { simulate } from './simulate'
+import { simulate, simulateChecked } from './simulate'
 
 const FOLDER = new URL('../cases/', import.meta.url)
 type Expected = Record<string, number | null | number[]>
@@ -208,19 +208,64 @@ describe('what a pot does', () => {
 })
 
 describe('a run that cannot go on', () => {
+  const reason = (input: SimulationCase) => {
+    const outcome = simulateChecked(input)
+    return outcome.ok ? null : outcome.problems[0]!.code
+  }
   it('is cut short when the pot boils dry', () => {
-    const result = simulate(
-      beans(1200, {
-        load: { freeWaterKg: 0.05, foodJPerK: 500, startC: 20, vessels: [] },
-        program: [{ heatW: 1200, untilWhistles: 40 }],
-      }),
-    )
-    expect(result.ending).toBe('boiled-dry')
-    expect(result.freeWaterLeftG).toBeLessThan(0.001)
+    const load = { freeWaterKg: 0.05, foodJPerK: 500, startC: 20, vessels: [] }
+    const input = beans(1200, { load, program: [{ heatW: 1200, untilWhistles: 40 }] })
+    expect(reason(input)).toBe('boils-dry')
+    expect(simulate(input).freeWaterLeftG).toBeLessThan(0.001)
   })
 
   it('is cut short when the flame only just makes up the losses', () => {
-    expect(simulate(beans(120)).ending).toBe('never-reaches-pressure')
+    expect(reason(beans(120))).toBe('never-reaches-pressure')
+    expect(reason(beans(0, { program: [{ heatW: 150, untilPressure: true }] }))).toBe('never-reaches-pressure')
+  })
+
+  it('is cut short after two days', () => {
+    const long = Array.from({ length: 20 }, () => ({ heatW: 60, minutes: 2000 }))
+    expect(reason(beans(0, { program: long }))).toBe('never-ends')
+  })
+})
+
+describe('a bowl with a thermostat', () => {
+  const bowl = (program: SimulationCase['program']) =>
+    simulate({ ...beans(0), appliance: COOKERS['bowl-2.2l']!.appliance, release: null, program }, { trace: true })
+  it('holds its temperature, climbs to the next and cools to a lower one', () => {
+    const { trace } = bowl([
+      { tempC: 70, minutes: 60 },
+      { tempC: 90, minutes: 60 },
+      { tempC: 65, minutes: 240 },
+    ])
+    const at = (minute: number) => trace.findLast((point) => point.minute <= minute)!.tempC
+    expect(at(59)).toBeCloseTo(70, 3)
+    expect(at(119)).toBeCloseTo(90, 3)
+    expect(at(359)).toBeCloseTo(65, 3)
+  })
+
+  it('boils, and no hotter, when asked for more', () => {
+    const { hottestC, steamLostG } = bowl([{ tempC: 120, minutes: 60 }])
+    expect(hottestC).toBeCloseTo(100, 1)
+    expect(steamLostG).toBeGreaterThan(50)
+  })
+})
+
+describe('a measured program', () => {
+  it('leads the pot along its curve, cooks the food by it, and costs the steam that was weighed', () => {
+    const profile = [
+      { minute: 10, tempC: 100 },
+      { minute: 30, tempC: 100 },
+    ]
+    const { boilMinutes, steamLostG, heatOffMinute } = simulate(
+      beans(0, { program: [{ profile, steamG: 40 }], release: null }),
+    )
+    expect(heatOffMinute).toBeCloseTo(30, 6)
+    expect(steamLostG).toBeCloseTo(40, 3)
+    // 20 minutes at 100 °C, and what the way up from 60 °C gives: z/(rate · ln 10) less what is missing below 60.
+    const wayUp = ((10 / 80) * 19.5 * (1 - 10 ** (-40 / 19.5))) / Math.LN10
+    expect(boilMinutes[0]).toBeCloseTo(20 + wayUp, 2)
   })
 })
 
@@ -231,6 +276,22 @@ describe('a case that is wrong', () => {
     ['load.freeWaterKg', { load: { freeWaterKg: 900, foodJPerK: 0, startC: 20, vessels: [] } }],
     ['place.altitudeM', { place: { altitudeM: 90_000, roomC: 20 } }],
     ['program', { program: [] }],
+    [
+      'program.0.profile',
+      {
+        program: [
+          {
+            profile: [
+              { minute: 5, tempC: 90 },
+              { minute: 5, tempC: 95 },
+            ],
+            steamG: 0,
+          },
+        ],
+      },
+    ],
+    ['program.0', { program: [{ heatW: 0, untilPressure: true }] }],
+    ['program.0', { program: [{ tempC: 80, minutes: 5 }] }],
     ['program.0', { program: [{ level: 'high', minutesAtPressure: 5 }] }],
     ['program.0', { program: [{ heatW: 0, untilWhistles: 3 }] }],
     ['program.0.heatW', { program: [{ heatW: Infinity, minutes: 3 }] }],

@@ -1,4 +1,6 @@
+import { failed, problem, type Outcome } from '../problem'
 import type { Simulation, SimulationCase } from './case'
+import { checkCase } from './check'
 import { startRun, type RunOptions } from './run'
 
 /**
@@ -10,4 +12,16 @@ export function simulate(input: SimulationCase, options: RunOptions = {}): Simul
   const completed = input.program.every((step) => run.step(step))
   if (completed && input.release) run.release(input.release)
   return run.result()
+}
+
+/** Checks a case, runs it, and says in words why there is no result: bad figures, or a run cut short. */
+export function simulateChecked(input: SimulationCase, options: RunOptions = {}): Outcome<Simulation> {
+  const problems = checkCase(input)
+  if (problems.length > 0) return failed(...problems)
+  const result = simulate(input, options)
+  const { ending, heatOffMinute } = result
+  if (ending === 'done') return { ok: true, value: result }
+  if (ending === 'boiled-dry')
+    return failed(problem('boils-dry', 'load.freeWaterKg', { minutes: Math.round(heatOffMinute) }))
+  return failed(problem(ending, 'program'))
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { CATALOGUE } from '../food/catalogue'
-import { COOKERS, heatIntoPotW } from '../pot/cookers'
+import { COOKERS } from '../pot/cookers'
 import { isRefused } from '../safety/rules'
 import { equivalents, styleOf } from './equivalents'
 import { plan } from './plan'
@@ -90,8 +90,15 @@ describe('every cooker in every style', () => {
   })
 
   it('takes less heat from a flame wider than the pot', () => {
-    expect(heatIntoPotW(2600, 90, 220)).toBe(1300)
-    expect(heatIntoPotW(2600, 130, 150)).toBeLessThan(1300)
+    const heatUp = (diameterMm: number) => {
+      const burner = { diameterMm, flameW: { high: 2600, medium: 1600, low: 800, simmer: 460 } }
+      return value(plan(request([food('moong-split', 150)], { burner, cooker: 'whistling-3l-steel' }))).clock
+        .pressureAtMinute!
+    }
+    expect(heatUp(150)).toBeGreaterThan(heatUp(120))
+    const narrow = { diameterMm: 90, flameW: { high: 2600, medium: 1600, low: 800, simmer: 460 } }
+    const answer = value(plan({ ...beans, burner: narrow }))
+    expect(answer.simulation.program[0]).toEqual({ heatW: 1300, untilWhistles: 1 })
   })
 
   it('lets more steam go without the lid', () => {
@@ -214,6 +221,17 @@ describe('several foods in one pot', () => {
       expect(gets).toBeLessThanOrEqual(max)
     }
     expect(phases[0]!.figure).toBeLessThan(value(plan(beans, { range: false })).range.figure + 1)
+  })
+
+  it('takes three phases where two are not enough, and holds sour things back', () => {
+    const sour = food('hominy-dried', 120, { additions: ['acid'] })
+    const { kind, phases, foods, lateAdditions } = value(
+      together(request([sour, food('potato-whole', 250), food('cauliflower', 150)])),
+    )
+    expect(kind).toBe('in-phases')
+    expect(phases.map(({ adds }) => adds)).toEqual([[0], [1], [2]])
+    for (const { gets, max } of foods) expect(gets).toBeLessThanOrEqual(max)
+    expect(lateAdditions).toEqual([{ index: 0, addition: 'acid' }])
   })
 
   it('never answers with a food that is short', () => {

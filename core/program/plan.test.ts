@@ -230,7 +230,14 @@ describe('safety, last of all', () => {
       fc.property(anyRequest, (asked) => {
         const outcome = plan(asked, { range: false })
         if (!outcome.ok) return
-        const { fill, cautions } = outcome.value
+        const { fill, cautions, simulation, foods, release } = outcome.value
+        const [content] = asked.contents
+        const given = new Set(cautions.map(({ id }) => id))
+        const { lectin, froth } = CATALOGUE.find(({ id }) => id === foods[0]!.food)!
+        if (lectin) expect(given.has('lectin-soak')).toBe((content!.soak?.hours ?? 0) < 5)
+        if (lectin && content!.soak) expect(given.has('lectin-soak-water')).toBe(content!.soak.keepWater)
+        if (release && release.kind !== 'natural' && froth > 0) expect(release.afterMinutes).toBeGreaterThanOrEqual(5)
+        expect(simulation.load.freeWaterKg * 1000).toBeGreaterThanOrEqual(asked.cooker === 'electric-6l' ? 299 : 199)
         const over = Math.max(fill.beforeL, fill.afterL) > fill.limitL
         expect(isRefused(cautions)).toBe(over)
         expect(fill.limitL).toBeLessThanOrEqual((fill.capacityL * 2) / 3)
@@ -253,6 +260,8 @@ describe('what cannot be planned', () => {
     ['kilograms typed as grams', 'amount-looks-like-kg', content({ dryG: 0.27 })],
     ['a huge amount', 'amount-too-large', content({ dryG: 27_000 })],
     ['more than the pot holds', 'water-over-capacity', content({ dryG: 2_700 })],
+    ['more liquid than the pot holds', 'water-over-capacity', { liquids: [{ kind: 'water', g: 6000 }] }],
+    ['endless liquid', 'not-a-number', { liquids: [{ kind: 'curd', g: Infinity }] }],
     ['a texture of another food', 'wrong-texture', content({ texture: 'sticky' })],
     ['an absurd altitude', 'out-of-range', { kitchen: { altitudeM: 12_000, roomC: 20, tapC: 20 } }],
     ['a soak without end', 'hours-out-of-range', content({ soak: { hours: 900, waterC: 20, keepWater: false } })],

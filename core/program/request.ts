@@ -3,7 +3,7 @@ import type { Addition, Batch } from '../food/need'
 import type { Soak } from '../food/soak'
 import type { Texture } from '../food/texture'
 import type { Appliance } from '../pot/appliance'
-import type { Burner, FixedProgram, FlameName, PotBody } from '../pot/cookers'
+import type { Burner, FixedProgram, FlameName, MeasuredBurner, PotBody } from '../pot/cookers'
 import type { FreeLiquid, Liquid } from '../water/liquids'
 
 export interface Tin {
@@ -48,7 +48,8 @@ export interface PlanRequest {
   kitchen: { altitudeM: number; roomC: number; tapC: number }
   /** The id of a generic cooker, or a cooker of the household's own. */
   cooker: string | { appliance: Appliance; body?: PotBody; fixedPrograms?: FixedProgram[] }
-  burner?: 'strong' | 'weak' | Burner
+  /** A generic burner, heat into the pot by flame, or the flames themselves and the burner's width. */
+  burner?: 'strong' | 'weak' | Burner | MeasuredBurner
   contents: Content[]
   liquids: Liquid[]
   freeLiquid?: FreeLiquid

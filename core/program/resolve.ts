@@ -3,7 +3,7 @@ import { cooksCovered, setsAsGrain, type Food } from '../food/food'
 import { needOf, type Need } from '../food/need'
 import { heldAfterDraining, soakedShare, soakUptake, type Soak } from '../food/soak'
 import { texturesOf, uptakeFor, usualTexture, type Texture } from '../food/texture'
-import { BURNERS, COOKERS, type Burner, type Cooker } from '../pot/cookers'
+import { BURNERS, COOKERS, heatIntoPot, type Burner, type Cooker } from '../pot/cookers'
 import { checkCase, outOfBounds } from '../pot/check'
 import { holdsPressure } from '../pot/appliance'
 import type { Release } from '../pot/case'
@@ -89,7 +89,7 @@ export function resolve(request: PlanRequest): Outcome<ResolvedPlan> {
       request,
       cooker: withLid(cooker, request.style),
       bodyAssumed: typeof request.cooker !== 'string' && !request.cooker.body,
-      burner: typeof request.burner === 'object' ? request.burner : BURNERS[request.burner ?? 'strong'],
+      burner: resolveBurner(request.burner ?? 'strong', cooker),
       style: request.style,
       release: resolveRelease(request, cooker, foods),
       foods,
@@ -103,6 +103,11 @@ function resolveCooker({ cooker }: PlanRequest): Cooker | undefined {
   if (typeof cooker === 'string') return Object.hasOwn(COOKERS, cooker) ? COOKERS[cooker] : undefined
   const { appliance, body, fixedPrograms } = cooker
   return { appliance, body: body ?? COOKERS['whistling-5l-aluminium']!.body, fixedPrograms }
+}
+
+function resolveBurner(burner: NonNullable<PlanRequest['burner']>, { body }: Cooker): Burner {
+  if (typeof burner === 'string') return BURNERS[burner]
+  return 'flameW' in burner ? heatIntoPot(burner, body.innerDiameterMm) : burner
 }
 
 /** Without its lid a pot gives all its steam to the room. */
@@ -184,9 +189,13 @@ function checkNumbers(request: PlanRequest): Problem[] {
     }
   })
   request.liquids.forEach((liquid, i) => found.push(...within(liquid.g, 0, MOST_G, `liquids.${i}.g`)))
-  if (typeof request.burner === 'object')
+  if (typeof request.burner === 'object') {
+    const measured = 'flameW' in request.burner
+    const flames = 'flameW' in request.burner ? request.burner.flameW : request.burner
     for (const flame of ['high', 'medium', 'low', 'simmer'] as const)
-      found.push(...outOfBounds(request.burner[flame], 'heatW', `burner.${flame}`))
+      found.push(...outOfBounds(flames[flame], 'heatW', `burner.${measured ? 'flameW.' : ''}${flame}`))
+    if ('diameterMm' in request.burner) found.push(...within(request.burner.diameterMm, 30, 400, 'burner.diameterMm'))
+  }
   if (request.release !== 'auto' && request.release.kind !== 'natural' && request.release.afterMinutes !== undefined)
     found.push(...within(request.release.afterMinutes, 0, 240, 'release.afterMinutes'))
   if (typeof request.cooker !== 'string') {

@@ -1,12 +1,13 @@
+import { cooksCovered } from '../food/food'
 import type { Outcome } from '../problem'
-import { plan } from './plan'
 import type { PlanRequest } from './request'
 import { resolve, type ResolvedFood, type ResolvedPlan } from './resolve'
 import { settleWater } from './settle'
-import { solve } from './solve'
 
 /** After opening, a pot is about this much below its boiling point when food is added (engineering estimate). */
 const COOLED_C = 92
+/** A food that decides nothing still needs something to divide by. */
+const LEAST_NEED = 0.01
 
 export interface Phase {
   /** Indexes into the request's contents that go in at the start of this phase. */
@@ -25,73 +26,85 @@ export interface Together {
   foods: { index: number; gets: number; needs: number; max: number }[]
   /** Foods that are past their limit whatever the order. */
   apart: number[]
+  /** What should go in only when its food is done: sour things keep pulses hard. */
+  lateAdditions: { index: number; addition: 'acid' }[]
+}
+
+interface PhasedDoses {
+  phases: Phase[]
+  /** Boil-minutes of every food of the request over these phases. */
+  doses: number[]
 }
 
 /**
  * Whether several foods in one pot can be cooked in one go, and if not who goes in late. Those that
- * the hardest food's program would ruin are kept back for a second phase of their own length, in which
- * the hard ones go on cooking and which therefore shortens the first.
+ * the hardest food's program would ruin are kept back for a later phase of their own length, in which
+ * the hard ones go on cooking and which therefore shortens the earlier one; and so on among the late ones.
  */
 export function together(request: PlanRequest): Outcome<Together> {
-  const whole = plan(request, { range: false })
-  if (!whole.ok) return whole
   const resolved = resolve(request)
   if (!resolved.ok) return resolved
-  const all = resolved.value
-  const { foods: answers, range, clock } = whole.value
-  const soFar = answers.map(({ gets, needs, window }, index) => ({ index, gets, needs, max: window.max }))
-  const late = soFar.filter(({ gets, max }) => gets > max).map(({ index }) => index)
-  const firstPhase: Phase = {
-    adds: answers.map((_, i) => i),
-    unit: range.unit,
-    figure: range.figure,
-    minutes: clock.openAtMinute,
-  }
-  if (late.length === 0) return { ok: true, value: { kind: 'one-go', phases: [firstPhase], foods: soFar, apart: [] } }
-
-  const early = answers.map((_, i) => i).filter((i) => !late.includes(i))
-  if (early.length === 0) return { ok: true, value: { kind: 'apart', phases: [], foods: soFar, apart: late } }
-
-  // The second phase: the late foods set its length, all foods are in the pot.
-  const second = solvePhase(
-    { ...all, goesOnFrom: { tempC: COOLED_C, freeWaterG: whole.value.waterLeftG } },
-    late,
-    all.cooker.body.minimumLiquidG,
-  )
-  if (!second.ok) return second
-  const inSecond = second.value.simulation.boilMinutes
-  // The first phase: the hard foods alone, less what the second will give them.
-  const hard = early.map((i) => withNeed(all.foods[i]!, Math.max(0.01, all.foods[i]!.need.boilMinutes - inSecond[i]!)))
-  const first = settleWater({ ...all, foods: hard })
-  if (!first.ok) return first
-  const inFirst = first.value.solution.simulation.boilMinutes
-  const foods = soFar.map(({ index, needs, max }) => {
-    const place = early.indexOf(index)
-    return { index, needs, max, gets: inSecond[index]! + (place >= 0 ? inFirst[place]! : 0) }
-  })
+  const plan = resolved.value
+  const all = plan.foods.map((_, i) => i)
+  const phased = phasesFor(plan, all, all)
+  if (!phased.ok) return phased
+  const { phases, doses } = phased.value
+  const foods = plan.foods.map(({ need }, index) => ({
+    index,
+    gets: doses[index]!,
+    needs: need.boilMinutes,
+    max: need.window.max,
+  }))
   const apart = foods.filter(({ gets, max }) => gets > max).map(({ index }) => index)
-  const { solution } = first.value
-  const phases: Phase[] = [
-    {
-      adds: early,
-      unit: solution.unit,
-      figure: solution.figure,
-      minutes: solution.simulation.heatOffMinute + solution.simulation.releaseMinutes,
-    },
-    {
-      adds: late,
-      unit: second.value.unit,
-      figure: second.value.figure,
-      minutes: second.value.simulation.heatOffMinute + second.value.simulation.releaseMinutes,
-    },
-  ]
-  return { ok: true, value: { kind: apart.length > 0 ? 'apart' : 'in-phases', phases, foods, apart } }
+  const lateAdditions = request.contents.flatMap(({ additions }, index) =>
+    additions?.includes('acid') && cooksCovered(plan.foods[index]!.food) ? [{ index, addition: 'acid' as const }] : [],
+  )
+  const kind = apart.length > 0 ? 'apart' : phases.length > 1 ? 'in-phases' : 'one-go'
+  return { ok: true, value: { kind, phases, foods, apart, lateAdditions } }
 }
 
-/** The program that the foods of `deciding` need, with every food in the pot. */
-function solvePhase(plan: ResolvedPlan, deciding: readonly number[], addWaterG: number) {
-  const foods = plan.foods.map((item, i) => (deciding.includes(i) ? item : withNeed(item, 0.01)))
-  return solve({ ...plan, foods }, addWaterG)
+/**
+ * The phases in which the foods of `deciding` get what they need. `inPot` are those in the pot in the
+ * first of these phases; foods that are there already go on cooking.
+ */
+function phasesFor(plan: ResolvedPlan, deciding: readonly number[], inPot: readonly number[]): Outcome<PhasedDoses> {
+  const joint = solvePhase(plan, deciding, inPot)
+  if (!joint.ok) return joint
+  const late = deciding.filter((i) => joint.value.doses[i]! > plan.foods[i]!.need.window.max)
+  if (late.length === 0 || late.length === deciding.length) return joint
+  const early = deciding.filter((i) => !late.includes(i))
+  // The water of a whole plan for these foods stands in for what is in the pot by then.
+  const warm = { ...plan, goesOnFrom: { tempC: COOLED_C, freeWaterG: 0 } }
+  const later = phasesFor(warm, late, inPot)
+  if (!later.ok) return later
+  const foods = plan.foods.map((item, i) =>
+    early.includes(i) ? withNeed(item, Math.max(LEAST_NEED, item.need.boilMinutes - later.value.doses[i]!)) : item,
+  )
+  const first = solvePhase(
+    { ...plan, foods },
+    early,
+    inPot.filter((i) => !late.includes(i)),
+  )
+  if (!first.ok) return first
+  return {
+    ok: true,
+    value: {
+      phases: [...first.value.phases, ...later.value.phases],
+      doses: later.value.doses.map((dose, i) => dose + first.value.doses[i]!),
+    },
+  }
+}
+
+/** One phase: the program that the foods of `deciding` need, with the foods of `inPot` in the pot. */
+function solvePhase(plan: ResolvedPlan, deciding: readonly number[], inPot: readonly number[]): Outcome<PhasedDoses> {
+  const foods = inPot.map((i) => (deciding.includes(i) ? plan.foods[i]! : withNeed(plan.foods[i]!, LEAST_NEED)))
+  const settled = settleWater({ ...plan, foods })
+  if (!settled.ok) return settled
+  const { unit, figure, simulation } = settled.value.solution
+  const doses = plan.foods.map(() => 0)
+  inPot.forEach((index, i) => (doses[index] = simulation.boilMinutes[i]!))
+  const minutes = simulation.heatOffMinute + simulation.releaseMinutes
+  return { ok: true, value: { phases: [{ adds: [...deciding], unit, figure, minutes }], doses } }
 }
 
 function withNeed(item: ResolvedFood, boilMinutes: number): ResolvedFood {
