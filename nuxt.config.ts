@@ -12,7 +12,6 @@ export default defineNuxtConfig({
     '@fontsource-variable/atkinson-hyperlegible-next/index.css',
     '@fontsource/barlow-condensed/latin-500.css',
     '@fontsource/barlow-condensed/latin-600.css',
-    '~/theme/tokens.css',
     '~/theme/base.css',
   ],
   components: [{ path: '~/components', pathPrefix: false }],
@@ -48,7 +47,7 @@ export default defineNuxtConfig({
     },
   },
   vite: { build: { cssMinify: 'lightningcss' } },
-  nitro: { errorHandler: '~~/server/error' },
+  nitro: { errorHandler: '~~/server/error', compressPublicAssets: { gzip: true, brotli: false } },
   runtimeConfig: {
     // Kitchens are reached over plain http at home; a hosted service sets NUXT_SESSION_COOKIE_SECURE=true.
     session: { password: '', maxAge: 60 * 60 * 24 * 365, cookie: { secure: false } },

@@ -22,7 +22,9 @@ const heat = computed(() => {
 })
 const soaked = computed(() => (answer.value?.foods[0]?.soakedShare ?? 0) > 0)
 /** Problems that no row of the form shows by itself. */
-const otherProblems = computed(() => problems.value.filter(({ path }) => !/\.(dryG|food)$|\.soak\.|^style/.test(path)))
+const otherProblems = computed(() =>
+  problems.value.filter(({ path }) => !/\.(dryG|food|g)$|\.soak\.|^style/.test(path)),
+)
 
 const lighting = ref(false)
 const failure = ref<ApiFailure | null>(null)
@@ -70,9 +72,8 @@ useHead({ title: () => `${pot.food?.name ?? t('pot.untitled')} · Bivvet` })
 
     <section id="answers" class="side">
       <div v-if="problems.length > 0" class="problems" role="alert">
-        <p v-for="problem in otherProblems.length ? otherProblems : problems" :key="problem.path + problem.code">
-          {{ problemText(problem) }}
-        </p>
+        <p v-for="problem in otherProblems" :key="problem.path + problem.code">{{ problemText(problem) }}</p>
+        <p v-if="otherProblems.length === 0">{{ t('pot.answer.mend') }}</p>
       </div>
       <template v-if="answer && curve">
         <PotAnswer

@@ -4,13 +4,23 @@ import { COMMON_MEASURES, gramsOf, isWeight, type Measure, type WeightUnit } fro
 import { findFood } from '~~/core/food/catalogue'
 import { cooksCovered } from '~~/core/food/food'
 import { texturesOf, usualTexture, type Texture } from '~~/core/food/texture'
-import type { Batch } from '~~/core/food/need'
+import type { Addition } from '~~/core/food/need'
+import type { Soak } from '~~/core/food/soak'
 import type { FlameName } from '~~/core/pot/cookers'
 import { styleOf } from '~~/core/program/equivalents'
 import type { PlanRequest, StyleKind } from '~~/core/program/request'
 import { stylesFor } from '~~/core/program/styles'
-import type { FreeLiquid } from '~~/core/water/liquids'
+import type { FreeLiquid, LiquidKind } from '~~/core/water/liquids'
 import type { HouseholdBurner, HouseholdCooker, Kitchen } from '~~/shared/kitchen'
+
+/** One of the other liquids, as typed. */
+export interface LiquidForm {
+  kind: LiquidKind
+  g: string
+}
+
+/** What changes how long a food takes: what is added to it, and an old bag. */
+export type Circumstance = Addition | 'old-bag'
 
 /** What the cook has typed, as typed: numbers stay text until they are read. */
 export interface PotForm {
@@ -21,8 +31,11 @@ export interface PotForm {
   soakHours: string
   keepWater: boolean
   soakWaterG: string
+  /** Poured on hot, for a quick soak. */
+  hotSoak: boolean
   texture: Texture
-  batch: Batch
+  circumstances: Circumstance[]
+  liquids: LiquidForm[]
   freeLiquid: FreeLiquid
   cookerId: string
   burnerId: string
@@ -38,8 +51,10 @@ const FRESH: PotForm = {
   soakHours: '9',
   keepWater: false,
   soakWaterG: '',
+  hotSoak: false,
   texture: 'tender',
-  batch: 'fresh',
+  circumstances: [],
+  liquids: [],
   freeLiquid: 'spoonable',
   cookerId: '',
   burnerId: '',
@@ -47,6 +62,10 @@ const FRESH: PotForm = {
   styleOf: {},
   level: 'high',
 }
+
+/** Water that has just boiled, poured over. */
+const HOT_SOAK_C = 95
+const HOT_SOAK_FROM_C = 50
 
 /** Reads a number as cooks type it (1.5 or 1,5); NaN for anything else. */
 export function readNumber(text: string | number): number {
@@ -71,8 +90,16 @@ export const usePotStore = defineStore('pot', () => {
     if (!texturesOf(next).includes(form.value.texture)) form.value.texture = usualTexture(next)
     const advice = next.soak?.adviceHours
     form.value.soakHours = advice ? String(advice[0]) : '0'
+    form.value.hotSoak = false
     form.value.freeLiquid = cooksCovered(next) ? 'spoonable' : 'drained'
     if (next.cupG === null) form.value.unit = 'g'
+  }
+
+  /** Takes a way of soaking as it was offered. */
+  function chooseSoak(soak: Soak | null) {
+    form.value.soakHours = String(soak?.hours ?? 0)
+    form.value.hotSoak = soak !== null && soak.waterC > HOT_SOAK_FROM_C
+    form.value.keepWater = soak?.keepWater ?? false
   }
 
   function unitOf(kitchen: Kitchen): WeightUnit | Measure {
@@ -132,17 +159,18 @@ export const usePotStore = defineStore('pot', () => {
           soak: soaked
             ? {
                 hours,
-                waterC: tapC,
+                waterC: form.value.hotSoak ? HOT_SOAK_C : tapC,
                 keepWater: form.value.keepWater,
                 ...(form.value.keepWater && measured !== undefined ? { waterG: measured } : {}),
               }
             : null,
           texture: form.value.texture,
           where: 'base',
-          batch: form.value.batch,
+          batch: form.value.circumstances.includes('old-bag') ? 'old' : 'fresh',
+          additions: form.value.circumstances.filter((one): one is Addition => one !== 'old-bag'),
         },
       ],
-      liquids: [],
+      liquids: form.value.liquids.map(({ kind, g }) => ({ kind, g: readNumber(g) })),
       freeLiquid: form.value.freeLiquid,
       style: styleOf(kind, preferences.value),
       release: 'auto',
@@ -151,5 +179,18 @@ export const usePotStore = defineStore('pot', () => {
 
   const request = computed(() => (cooker.value && styleKind.value ? requestFor(cooker.value, styleKind.value) : null))
 
-  return { form, food, chooseFood, amountG, cooker, burner, styleKinds, styleKind, preferences, requestFor, request }
+  return {
+    form,
+    food,
+    chooseFood,
+    chooseSoak,
+    amountG,
+    cooker,
+    burner,
+    styleKinds,
+    styleKind,
+    preferences,
+    requestFor,
+    request,
+  }
 })

@@ -1,6 +1,6 @@
 /**
- * Every colour of the application, by what it means. The style sheet `tokens.css` holds the same
- * values as custom properties; a test keeps the two alike.
+ * Every colour of the application, by what it means. Components use them as custom properties
+ * (`var(--water)`), the interface library through its theme; both are made from here.
  */
 export const TOKENS = {
   ground: { light: '#edf1ee', dark: '#0f1b17' },
@@ -21,3 +21,12 @@ export const TOKENS = {
 } as const satisfies Record<string, { light: string; dark: string }>
 
 export type TokenName = keyof typeof TOKENS
+
+/** The tokens as custom properties, for the light theme and under the dark theme's class. */
+export function tokenStyles(): string {
+  const block = (selector: string, mode: 'light' | 'dark') => {
+    const lines = Object.entries(TOKENS).map(([name, value]) => `--${name}:${value[mode]}`)
+    return `${selector}{${lines.join(';')}}`
+  }
+  return block(':root,.v-theme--light', 'light') + block('.v-theme--dark', 'dark')
+}

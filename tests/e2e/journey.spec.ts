@@ -89,6 +89,79 @@ test('from opening the app to a logged verdict', async ({ page, browser }) => {
   expect(errors).toEqual([])
 })
 
+test('what changes a pot changes its figures at once', async ({ page }) => {
+  await page.goto('/pot')
+  const plan = page.getByRole('region', { name: 'The plan' })
+  const figures = async () => {
+    const [poured, counted] = await plan.locator('.great').allInnerTexts()
+    return { water: parseInt(poured!.replace(',', '')), whistles: parseInt(counted!) }
+  }
+  await expect(plan.locator('.great')).toHaveCount(3)
+  const before = await figures()
+  const whistles = async () => (await figures()).whistles
+  const water = async () => (await figures()).water
+
+  // Something sour keeps beans hard; the caution says so, and the count goes up.
+  await page.getByText('sour', { exact: true }).click()
+  await expect(page.getByText(/Add the sour things after/)).toBeVisible()
+  await expect.poll(whistles).toBeGreaterThan(before.whistles)
+  await page.getByText('sour', { exact: true }).click()
+  await expect.poll(figures).toEqual(before)
+
+  // Tomato brings liquid: less water to pour.
+  await page.getByRole('button', { name: /Add stock/ }).click()
+  await expect(page.getByText('brings 120 g')).toBeVisible()
+  await expect.poll(water).toBeLessThan(before.water)
+  await page.getByLabel('Its amount').fill('lots')
+  await expect(page.getByText('Give a number here.')).toBeVisible()
+  await page.getByRole('button', { name: 'Take it out again' }).click()
+  await expect.poll(figures).toEqual(before)
+
+  // Forgot to soak: what it costs, and a tap to accept it.
+  await page.getByRole('button', { name: 'Forgot to soak?' }).click()
+  await page.getByRole('button', { name: /^no soak/ }).click()
+  await expect.poll(whistles).toBeGreaterThan(before.whistles)
+  await expect(page.getByText(/Soak Navy beans for at least 5 hours/)).toBeVisible()
+  await page.getByRole('button', { name: /^overnight/ }).click()
+  await expect.poll(figures).toEqual(before)
+
+  // The common ratios beside the computed one.
+  await plan.getByRole('button', { name: /why.*Water to pour/ }).click()
+  await expect(page.getByRole('columnheader', { name: '2 to 1' })).toBeVisible()
+})
+
+for (const [cooker, style, food] of [
+  ['Blue 5 L', 'By the clock', null],
+  ['Blue 5 L', 'Two, then low', null],
+  ['Rice cooker 1 L', null, 'basmati'],
+] as const)
+  test(`${cooker}${style ? `, ${style.toLowerCase()},` : ''} is planned and run to its verdict`, async ({ page }) => {
+    // Some hours ago, so that the run does not reach into the server's future.
+    await page.clock.install({ time: Date.now() - 5 * 3_600_000 })
+    await page.goto('/pot')
+    if (food) {
+      await page.getByRole('combobox', { name: 'Food' }).fill(food)
+      await page.getByRole('option').first().click()
+      await page.getByLabel('Dry amount').fill('0.75')
+    }
+    await choose(page, 'Pot', cooker)
+    if (style) await page.getByText(style, { exact: true }).first().click()
+    await page.getByRole('button', { name: /^(Light|Start) it$/ }).click()
+    // Presses whatever is asked for, or lets the time go by, until the pot is open.
+    for (let i = 0; i < 40; i++) {
+      if (await page.getByRole('heading', { name: 'How did it come out?' }).isVisible()) break
+      const press = page.locator('.main-press')
+      if ((await press.isVisible()) && (await press.isEnabled())) await press.click()
+      else await page.clock.fastForward('01:00')
+      await page.clock.runFor(600)
+    }
+    await expect(page.getByRole('heading', { name: 'How did it come out?' })).toBeVisible()
+    await page.getByText('right', { exact: true }).first().click()
+    await page.getByText('right', { exact: true }).last().click()
+    await page.getByRole('button', { name: 'Keep this verdict' }).click()
+    await expect(page.getByText('Kept.')).toBeVisible()
+  })
+
 test('the electric cooker, with its valve', async ({ page }) => {
   await page.goto('/pot')
   await choose(page, 'Pot', 'Electric 6 L')

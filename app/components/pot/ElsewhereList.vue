@@ -17,6 +17,7 @@ interface Other {
   ok: boolean
 }
 
+/** The other styles of this cooker, and of every other cooker the first style that can be used. */
 const others = computed<Other[]>(() => {
   if (!pot.request) return []
   const cookers = kitchen.value.cookers.map((cooker) => ({
@@ -24,21 +25,25 @@ const others = computed<Other[]>(() => {
     cooker: cooker.cooker,
     prefer: pot.preferences,
   }))
-  return equivalents(pot.request, cookers)
-    .filter(({ id, style }) => id.id !== pot.cooker?.id || style !== pot.styleKind)
-    .map(({ id: cooker, style, outcome }) => {
-      const common = { cooker, style }
-      if (!outcome.ok) return { ...common, figure: t('pot.elsewhere.cannot'), total: '', ok: false }
-      if (isRefused(outcome.value.cautions))
-        return { ...common, figure: t('pot.elsewhere.refused'), total: '', ok: false }
-      const { unit, figure } = outcome.value.range
-      return {
-        ...common,
-        figure: t(`pot.elsewhere.${unit}`, { n: figure }, figure),
-        total: duration(outcome.value.clock.openAtMinute),
-        ok: true,
-      }
-    })
+  const rows = equivalents(pot.request, cookers).map(({ id: cooker, style, outcome }): Other => {
+    if (!outcome.ok) return { cooker, style, figure: t('pot.elsewhere.cannot'), total: '', ok: false }
+    if (isRefused(outcome.value.cautions))
+      return { cooker, style, figure: t('pot.elsewhere.refused'), total: '', ok: false }
+    const { unit, figure } = outcome.value.range
+    return {
+      cooker,
+      style,
+      figure: t(`pot.elsewhere.${unit}`, { n: figure }, figure),
+      total: duration(outcome.value.clock.openAtMinute),
+      ok: true,
+    }
+  })
+  const own = rows.filter(({ cooker, style }) => cooker.id === pot.cooker?.id && style !== pot.styleKind)
+  const rest = kitchen.value.cookers.flatMap(({ id }) => {
+    const of = rows.filter(({ cooker }) => cooker.id === id)
+    return id === pot.cooker?.id ? [] : (of.find(({ ok }) => ok) ?? of[0] ?? [])
+  })
+  return [...own, ...rest]
 })
 
 function use({ cooker, style }: Other) {

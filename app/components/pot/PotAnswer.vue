@@ -43,6 +43,11 @@ const rangeText = computed(() => {
   const { low, high } = answer.range
   return low === high ? t('pot.answer.exact') : t('pot.answer.covers', { low: number(low), high: number(high) })
 })
+const checkText = computed(() =>
+  answer.firstCheck.reason === 'no-range' || pot.styleKind === 'rice-cooker'
+    ? null
+    : t('pot.answer.firstCheck', { n: number(answer.firstCheck.figure) }),
+)
 const rhythm = computed(() => {
   const { whistleMinutes, minutesToPressure } = curve
   if (minutesToPressure === null) return []
@@ -113,6 +118,7 @@ const wantedTexture = (foodId: string, texture: string) => {
       <template #why>
         <p class="soft rule">{{ t(`pot.answer.rules.${answer.water.rule}`) }}</p>
         <WaterSum :water="answer.water" :cup="cup" :kept-soak="keptSoak" />
+        <RatioTable />
       </template>
     </AnswerFigure>
 
@@ -128,6 +134,7 @@ const wantedTexture = (foodId: string, texture: string) => {
       <AnswerFigure :label="programLabel" :figure="number(answer.range.figure)" :unit="programUnit" tone="heat">
         <template #beside>
           <strong>{{ rangeText }}</strong>
+          <span v-if="checkText" class="soft">{{ checkText }}</span>
           <span v-for="line in rhythm" :key="line" class="soft">{{ line }}</span>
         </template>
         <template #why>
@@ -138,6 +145,7 @@ const wantedTexture = (foodId: string, texture: string) => {
             :texture="wantedTexture(food.food, food.texture)"
             :hottest-c="answer.hottestC"
           />
+          <p v-if="checkText" class="soft rule">{{ t(`pot.checks.${answer.firstCheck.reason}`) }}</p>
         </template>
       </AnswerFigure>
     </div>
@@ -181,6 +189,7 @@ const wantedTexture = (foodId: string, texture: string) => {
 <style scoped>
 .answers {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   align-content: start;
   gap: 12px;
 }

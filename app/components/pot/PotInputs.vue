@@ -55,7 +55,13 @@ const soakChoices = computed(() => [
   { value: false, text: t('pot.soakWaterChoices.thrown') },
   { value: true, text: t('pot.soakWaterChoices.kept') },
 ])
-const batches = computed(() => (['fresh', 'old'] as const).map((value) => ({ value, text: t(`pot.batch.${value}`) })))
+const circumstances = computed(() =>
+  (['old-bag', 'hard-water', 'soda', 'acid', 'sugar', 'salted-soak'] as const)
+    .filter((value) => value !== 'salted-soak' || soak.value)
+    .map((value) => ({ value, text: t(`pot.circumstances.${value}`) })),
+)
+const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`liquids.${i}.`)))
+const showCosts = ref(false)
 
 const soak = computed(() => pot.request?.contents[0]?.soak ?? null)
 const soakHint = computed(() => {
@@ -121,6 +127,10 @@ const levels = computed(() => (['high', 'low'] as const).map((value) => ({ value
         />
         <ChoiceBar v-if="soak" v-model="form.keepWater" :label="t('pot.rows.soakWater')" :choices="soakChoices" />
       </div>
+      <button type="button" class="link-button forgot" :aria-expanded="showCosts" @click="showCosts = !showCosts">
+        {{ t('pot.forgot') }}
+      </button>
+      <SoakCosts v-if="showCosts" />
       <v-text-field
         v-if="soak?.keepWater"
         v-model="form.soakWaterG"
@@ -135,8 +145,11 @@ const levels = computed(() => (['high', 'low'] as const).map((value) => ({ value
     <FormRow v-if="pot.food && cooksCovered(pot.food)" :label="t('pot.rows.liquid')">
       <ChoiceBar v-model="form.freeLiquid" :label="t('pot.rows.liquid')" :choices="liquids" />
     </FormRow>
-    <FormRow v-if="pot.food && cooksCovered(pot.food)" :label="t('pot.rows.bag')">
-      <ChoiceBar v-model="form.batch" :label="t('pot.rows.bag')" :choices="batches" />
+    <FormRow v-if="pot.food && cooksCovered(pot.food)" :label="t('pot.rows.circumstances')">
+      <ManyBar v-model="form.circumstances" :label="t('pot.rows.circumstances')" :choices="circumstances" />
+    </FormRow>
+    <FormRow :label="t('pot.rows.liquids')">
+      <LiquidRows v-model="form.liquids" :errors="liquidErrors" />
     </FormRow>
     <div :class="{ pair: hasFlame }">
       <FormRow :label="t('pot.rows.pot')" :error="errorAt('style')">
@@ -174,6 +187,10 @@ const levels = computed(() => (['high', 'low'] as const).map((value) => ({ value
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 0 10px;
+}
+.forgot {
+  justify-self: start;
+  font-size: 14px;
 }
 .soaked {
   grid-template-columns: 92px minmax(0, 1fr);

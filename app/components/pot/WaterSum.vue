@@ -16,7 +16,8 @@ const { t, number, partText } = useI18nText()
 
 const name = (line: WaterLine) => {
   if (line.id === 'floor') return t(`pot.sum.floor.${water.rule === 'balance' ? 'minimum' : water.rule}`)
-  return t(`pot.sum.${line.id}`, { food: line.of ? (findFood(line.of)?.name ?? line.of) : '', of: line.of ?? '' })
+  if (line.id === 'liquid') return t('pot.sum.liquid', { liquid: t(`pot.liquids.${line.of}`) })
+  return t(`pot.sum.${line.id}`, { food: line.of ? (findFood(line.of)?.name ?? line.of) : '' })
 }
 const measured = (g: number) =>
   pourable(Math.abs(g), cup)

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { ratiosByBatch, type FolkOutcome } from '~~/core/program/ratios'
+
+/** The water at half to four times the batch, and what the common ratios would make of each. */
+const { t, number } = useI18nText()
+const pot = usePotStore()
+
+const rows = computed(() => {
+  if (!pot.request) return []
+  const outcome = ratiosByBatch(pot.request)
+  return outcome.ok ? outcome.value : []
+})
+const rules = computed(() => rows.value[0]?.folk ?? [])
+const ruleName = ({ rule }: FolkOutcome) =>
+  rule.id === 'finger'
+    ? t('pot.ratios.finger')
+    : t('pot.ratios.perVolume', { n: number(rule.times, rule.times % 1 ? 1 : 0) })
+const bad = ({ fate }: FolkOutcome) => fate === 'scorches' || fate === 'dry'
+</script>
+
+<template>
+  <div v-if="rows.length > 0" class="scroll" tabindex="0" role="region" :aria-label="t('pot.ratios.title')">
+    <table>
+      <caption>
+        {{
+          t('pot.ratios.title')
+        }}
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">{{ t('pot.ratios.batch') }}</th>
+          <th scope="col">{{ t('pot.ratios.computed') }}</th>
+          <th v-for="outcome in rules" :key="ruleName(outcome)" scope="col">{{ ruleName(outcome) }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.times">
+          <th scope="row" class="figure">{{ t('units.grams', { n: number(row.dryG) }) }}</th>
+          <td class="figure tone-water">
+            {{ row.ratioByVolume === null ? number(row.pourG) : number(row.ratioByVolume, 1) }}
+          </td>
+          <td v-for="outcome in row.folk" :key="ruleName(outcome)" :class="{ 'tone-danger': bad(outcome) }">
+            {{ t(`pot.fates.${outcome.fate}`) }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-x: auto;
+  margin-top: 12px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 13.5px;
+}
+caption {
+  padding-bottom: 4px;
+  text-align: left;
+  color: var(--ink-soft);
+}
+th,
+td {
+  padding: 4px 8px 4px 0;
+  border-top: 1px solid var(--line);
+  text-align: left;
+  font-weight: 400;
+  white-space: nowrap;
+}
+.figure {
+  font-size: 16px;
+}
+</style>

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { soakCosts, type SoakCost } from '~~/core/program/soak-cost'
+
+/** “I forgot to soak”: what each way of soaking would cost, a tap to choose it. */
+const { t, number, duration } = useI18nText()
+const pot = usePotStore()
+
+const costs = computed(() => (pot.request ? soakCosts(pot.request, 0) : []))
+function figure({ outcome }: SoakCost): string {
+  if (!outcome.ok) return t('pot.elsewhere.cannot')
+  const { unit, figure: n } = outcome.value.range
+  return t(`pot.elsewhere.${unit}`, { n }, n)
+}
+const water = ({ outcome }: SoakCost) => (outcome.ok ? t('units.grams', { n: number(outcome.value.water.pourG) }) : '')
+const total = ({ outcome, soakMinutes }: SoakCost) =>
+  outcome.ok ? duration(outcome.value.clock.openAtMinute + soakMinutes) : ''
+const take = ({ soak }: SoakCost) => pot.chooseSoak(soak)
+const current = (cost: SoakCost) => {
+  const now = pot.request?.contents[0]?.soak ?? null
+  return cost.soak ? now?.hours === cost.soak.hours && now.waterC > 50 === cost.soak.waterC > 50 : now === null
+}
+</script>
+
+<template>
+  <ul class="costs">
+    <li v-for="cost in costs" :key="cost.id">
+      <button type="button" :class="{ current: current(cost) }" :aria-pressed="current(cost)" @click="take(cost)">
+        <span class="name">{{ t(`pot.soakOptions.${cost.id}`) }}</span>
+        <span class="figure tone-heat">{{ figure(cost) }}</span>
+        <span class="figure tone-water">{{ water(cost) }}</span>
+        <span class="soft">{{ total(cost) }}</span>
+      </button>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.costs {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+button {
+  display: grid;
+  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1.1fr) minmax(0, 0.9fr) minmax(0, 1fr);
+  align-items: baseline;
+  gap: 6px;
+  width: 100%;
+  padding: 6px 4px;
+  border: 0;
+  border-top: 1px solid var(--line);
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-size: 14px;
+  text-align: left;
+  cursor: pointer;
+}
+button:hover {
+  background: var(--ground-raised);
+}
+.current .name {
+  font-weight: 700;
+}
+.figure {
+  font-size: 17px;
+}
+button > :last-child {
+  text-align: right;
+}
+</style>
