@@ -78,7 +78,7 @@ const releaseSchema = z.discriminatedUnion('kind', [
 
 const profileSchema = z.array(z.object({ minute: number, tempC: number })).max(200)
 
-const cookerSchema = z.object({
+export const cookerSchema = z.object({
   appliance: applianceSchema,
   body: potBodySchema.optional(),
   fixedPrograms: z

@@ -12,6 +12,7 @@ const running = computed(() => runs.current?.plan.cookerName ?? runs.current?.na
 const links = [
   { to: '/pot', key: 'pot' },
   { to: '/log', key: 'log' },
+  { to: '/kitchen', key: 'kitchen' },
 ] as const
 const themeIcon = computed(
   () => ({ system: mdiThemeLightDark, light: mdiWhiteBalanceSunny, dark: mdiWeatherNight })[choice.value],
@@ -42,7 +43,6 @@ const themeIcon = computed(
       >
         <span class="ember" aria-hidden="true" />
         <span class="wide">{{ t('app.running', { name: running }) }}</span>
-        <span class="short">{{ running }}</span>
       </NuxtLink>
       <v-btn
         :icon="themeIcon"
@@ -120,9 +120,6 @@ nav {
   border-radius: 50%;
   background: var(--heat-high);
 }
-.short {
-  display: none;
-}
 .waiting {
   padding: 48px 24px;
 }
@@ -137,8 +134,8 @@ nav {
   .wide {
     display: none;
   }
-  .short {
-    display: inline;
+  .room {
+    padding: 0 8px;
   }
 }
 </style>

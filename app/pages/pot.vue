@@ -12,7 +12,7 @@ const { answer, problems } = usePlan(request)
 const curve = useCurve(answer)
 const nowMs = useNow()
 
-const cup = computed(() => kitchen.value.measures.find(({ id }) => id === pot.form.unit) ?? kitchen.value.measures[0]!)
+const cup = computed(() => kitchen.value.measures.find(({ id }) => id === pot.form.unit) ?? useKitchenStore().cup)
 /** How strong the planned flame is, for the drawing. */
 const heat = computed(() => {
   const burner = pot.burner?.burner
@@ -70,7 +70,12 @@ useHead({ title: () => `${pot.food?.name ?? t('pot.untitled')} · Bivvet` })
       />
     </section>
 
-    <section id="answers" class="side">
+    <section v-if="!pot.cooker" class="side">
+      <h2>{{ t('pot.noCooker.title') }}</h2>
+      <p class="soft">{{ t('pot.noCooker.text') }}</p>
+      <v-btn to="/kitchen" color="primary" size="large">{{ t('pot.noCooker.go') }}</v-btn>
+    </section>
+    <section v-else id="answers" class="side">
       <div v-if="problems.length > 0" class="problems" role="alert">
         <p v-for="problem in otherProblems" :key="problem.path + problem.code">{{ problemText(problem) }}</p>
         <p v-if="otherProblems.length === 0">{{ t('pot.answer.mend') }}</p>

@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { COMMON_MEASURES } from '~~/core/measure/measure'
 import type { Kitchen } from '~~/shared/kitchen'
 
 /** The household's kitchen: fetched once, shared by all screens. */
@@ -19,5 +20,8 @@ export const useKitchenStore = defineStore('kitchen', () => {
     }
   }
 
-  return { kitchen, failure, loading, load }
+  /** The cup that water is told in. */
+  const cup = computed(() => kitchen.value?.measures[0] ?? { ...COMMON_MEASURES['cup-240'], name: 'Cup' })
+
+  return { kitchen, failure, loading, load, cup }
 })

@@ -1,5 +1,6 @@
-import { problem, type Problem } from '../problem'
+import { problem, type Problem, type ProblemCode } from '../problem'
 import { holdsPressure } from './appliance'
+import type { Cooker } from './cookers'
 import type { ProfilePoint, SimulationCase, Step } from './case'
 
 /** The widest bounds of anything found in a kitchen; outside them a figure is a slip of unit or sign. */
@@ -39,8 +40,7 @@ const BOUNDS = {
 /** A problem if the value is not a finite number within the named bounds. */
 export function outOfBounds(value: unknown, kind: keyof typeof BOUNDS, path: string): Problem[] {
   const [min, max] = BOUNDS[kind]
-  if (typeof value !== 'number' || !Number.isFinite(value)) return [problem('not-a-number', path)]
-  return value < min || value > max ? [problem('out-of-range', path, { value, min, max })] : []
+  return within(value as number, min, max, path)
 }
 
 /** All that is wrong with a simulation case; an empty list means simulate may run it. */
@@ -123,4 +123,40 @@ function checkProfile({ profile, steamG }: { profile: ProfilePoint[]; steamG: nu
   if (profile.some(({ minute }, i) => minute <= (profile[i - 1]?.minute ?? 0)))
     found.push(problem('profile-disordered', `${path}.profile`))
   return [...found, ...outOfBounds(steamG, 'steamG', `${path}.steamG`)]
+}
+
+/** A problem if the value is not a finite number from min to max. */
+export function within(
+  value: number,
+  min: number,
+  max: number,
+  path: string,
+  code: ProblemCode = 'out-of-range',
+): Problem[] {
+  if (typeof value !== 'number' || !Number.isFinite(value)) return [problem('not-a-number', path)]
+  return value < min || value > max ? [problem(code, path, { value, min, max })] : []
+}
+
+/** All that is wrong with a cooker: its appliance, its inside and its measured programs. */
+export function checkCooker({
+  appliance,
+  body,
+  fixedPrograms,
+}: Pick<Cooker, 'appliance' | 'fixedPrograms'> & Partial<Cooker>): Problem[] {
+  const found = checkCase({
+    appliance,
+    load: { freeWaterKg: 1, foodJPerK: 0, startC: 20, vessels: [] },
+    place: { altitudeM: 0, roomC: 20 },
+    program: (fixedPrograms ?? []).map(({ profile, steamG }) => ({ profile, steamG })),
+    release: null,
+    foods: [],
+  }).filter(({ code }) => code !== 'program-empty')
+  if (body)
+    found.push(
+      ...within(body.capacityL, 0.3, 30, 'body.capacityL'),
+      ...within(body.innerDiameterMm, 80, 500, 'body.innerDiameterMm'),
+      ...within(body.innerHeightMm, 40, 500, 'body.innerHeightMm'),
+      ...within(body.minimumLiquidG, 0, 2000, 'body.minimumLiquidG'),
+    )
+  return found
 }

@@ -4,10 +4,10 @@ import { needOf, type Need } from '../food/need'
 import { heldAfterDraining, soakedShare, soakUptake, type Soak } from '../food/soak'
 import { texturesOf, uptakeFor, usualTexture, type Texture } from '../food/texture'
 import { BURNERS, COOKERS, heatIntoPot, type Burner, type Cooker } from '../pot/cookers'
-import { checkCase, outOfBounds } from '../pot/check'
+import { checkCooker, outOfBounds, within } from '../pot/check'
 import { holdsPressure } from '../pot/appliance'
 import type { Release } from '../pot/case'
-import { failed, problem, type Outcome, type Problem, type ProblemCode } from '../problem'
+import { failed, problem, type Outcome, type Problem } from '../problem'
 import { FREE_LIQUID, type FreeLiquid, type Liquid } from '../water/liquids'
 import type { PlanRequest, Style, Tin } from './request'
 import { stylesFor } from './styles'
@@ -199,16 +199,8 @@ function checkNumbers(request: PlanRequest): Problem[] {
   if (request.release !== 'auto' && request.release.kind !== 'natural' && request.release.afterMinutes !== undefined)
     found.push(...within(request.release.afterMinutes, 0, 240, 'release.afterMinutes'))
   if (typeof request.cooker !== 'string') {
-    found.push(...checkAppliance(request.cooker))
-    if (request.cooker.body) {
-      const { capacityL, innerDiameterMm, innerHeightMm, minimumLiquidG } = request.cooker.body
-      found.push(
-        ...within(capacityL, 0.3, 30, 'cooker.body.capacityL'),
-        ...within(innerDiameterMm, 80, 500, 'cooker.body.innerDiameterMm'),
-        ...within(innerHeightMm, 40, 500, 'cooker.body.innerHeightMm'),
-        ...within(minimumLiquidG, 0, 2000, 'cooker.body.minimumLiquidG'),
-      )
-    }
+    const prefixed = checkCooker(request.cooker).map((item) => ({ ...item, path: `cooker.${item.path}` }))
+    found.push(...prefixed)
   }
   return found
 }
@@ -219,24 +211,6 @@ function checkAmount(g: number, path: string): Problem[] {
   if (typeof g === 'number' && Number.isFinite(g) && g > MOST_G)
     return [problem('amount-too-large', path, { value: g })]
   return within(g, LEAST_G, MOST_G, path, 'amount-out-of-range')
-}
-
-function within(value: number, min: number, max: number, path: string, code: ProblemCode = 'out-of-range'): Problem[] {
-  if (typeof value !== 'number' || !Number.isFinite(value)) return [problem('not-a-number', path)]
-  return value < min || value > max ? [problem(code, path, { value, min, max })] : []
-}
-
-/** Checks the appliance alone, by way of the case that it would be simulated in. */
-function checkAppliance({ appliance, fixedPrograms }: Pick<Cooker, 'appliance' | 'fixedPrograms'>): Problem[] {
-  const found = checkCase({
-    appliance,
-    load: { freeWaterKg: 1, foodJPerK: 0, startC: 20, vessels: [] },
-    place: { altitudeM: 0, roomC: 20 },
-    program: (fixedPrograms ?? []).map(({ profile, steamG }) => ({ profile, steamG })),
-    release: null,
-    foods: [],
-  })
-  return found.filter(({ code }) => code !== 'program-empty').map((item) => ({ ...item, path: `cooker.${item.path}` }))
 }
 
 /** The foods that stand in the base and not in a tin. */

@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { ambientPa, boilingC, latentJPerKg, saturationC, saturationPa, ZERO_C_IN_K } from './steam'
+import {
+  altitudeM,
+  altitudeOfBoilingM,
+  ambientPa,
+  boilingC,
+  latentJPerKg,
+  saturationC,
+  saturationPa,
+  ZERO_C_IN_K,
+} from './steam'
 
 describe('saturation', () => {
   it('gives the published pressures', () => {
@@ -71,5 +80,12 @@ describe('altitude', () => {
         expect(boilingC(altitudeM + 10)).toBeLessThan(boilingC(altitudeM))
       }),
     )
+  })
+
+  it('is found again from the boiling point and from the air pressure', () => {
+    for (const metres of [-100, 0, 1450, 3000]) {
+      expect(altitudeOfBoilingM(boilingC(metres))).toBeCloseTo(metres, 3)
+      expect(altitudeM(ambientPa(metres))).toBeCloseTo(metres, 6)
+    }
   })
 })

@@ -90,3 +90,13 @@ export function ambientPa(altitudeM: number): number {
 export function boilingC(altitudeM: number): number {
   return saturationC(ambientPa(altitudeM))
 }
+
+/** Altitude in m at which the air has a pressure in Pa; the inverse of ambientPa. */
+export function altitudeM(pressurePa: number): number {
+  return (1 - Math.pow(pressurePa / SEA_LEVEL_PA, 1 / 5.25588)) / 2.25577e-5
+}
+
+/** Altitude in m at which water boils at a temperature in °C in an open pot. */
+export function altitudeOfBoilingM(tempC: number): number {
+  return altitudeM(saturationPa(tempC))
+}

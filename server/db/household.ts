@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, inArray, isNull, sql, TransactionRollbackError } from 'drizzle-orm'
 import type { AnyPgColumn } from 'drizzle-orm/pg-core'
 import { refusalOf, type RunEvent, type RunRefusal } from '../../core/live/run'
 import { holdsPressure } from '../../core/pot/appliance'
@@ -21,16 +21,19 @@ export type EventOutcome =
 export function householdStore(db: Database, householdId: string) {
   const own = (table: { householdId: AnyPgColumn }) => eq(table.householdId, householdId)
 
+  const kept = (table: { householdId: AnyPgColumn; deletedAt: AnyPgColumn }) => and(own(table), isNull(table.deletedAt))
+
   return {
     async kitchen(): Promise<Kitchen | null> {
       const [household] = await db.select().from(households).where(eq(households.id, householdId))
       if (!household) return null
       const [ownCookers, ownBurners, ownMeasures] = await Promise.all([
-        db.select().from(cookers).where(own(cookers)).orderBy(asc(cookers.position)),
-        db.select().from(burners).where(own(burners)).orderBy(asc(burners.position)),
-        db.select().from(measures).where(own(measures)).orderBy(asc(measures.position)),
+        db.select().from(cookers).where(kept(cookers)).orderBy(asc(cookers.position)),
+        db.select().from(burners).where(kept(burners)).orderBy(asc(burners.position)),
+        db.select().from(measures).where(kept(measures)).orderBy(asc(measures.position)),
       ])
       return {
+        version: household.version,
         name: household.name,
         altitudeM: household.altitudeM,
         roomC: household.roomC,
@@ -41,11 +44,50 @@ export function householdStore(db: Database, householdId: string) {
       }
     },
 
+    /**
+     * Keeps a changed kitchen as a whole, if nobody changed it meanwhile. What is no longer in it is only
+     * marked as gone, so that the log still names it and an undo brings it back.
+     */
+    async saveKitchen(given: Kitchen): Promise<'kept' | 'changed-meanwhile' | 'not-ours'> {
+      return db
+        .transaction(async (tx) => {
+          const [household] = await tx.select().from(households).where(eq(households.id, householdId)).for('update')
+          if (!household || household.version !== given.version) return 'changed-meanwhile'
+          const { name, altitudeM, roomC, tapC } = given
+          await tx
+            .update(households)
+            .set({ name, altitudeM, roomC, tapC, version: household.version + 1 })
+            .where(eq(households.id, householdId))
+          const tables = [
+            [cookers, given.cookers],
+            [burners, given.burners],
+            [measures, given.measures],
+          ] as const
+          for (const [table, rows] of tables) {
+            await tx.update(table).set({ deletedAt: new Date() }).where(kept(table))
+            for (const [position, row] of rows.entries()) {
+              const values = { ...row, position, householdId, deletedAt: null }
+              const stored = await tx
+                .insert(table)
+                .values(values as never)
+                .onConflictDoUpdate({ target: table.id, set: values as never, setWhere: own(table) })
+                .returning({ id: table.id })
+              if (stored.length === 0) return tx.rollback()
+            }
+          }
+          return 'kept' as const
+        })
+        .catch((error: unknown) => {
+          if (error instanceof TransactionRollbackError) return 'not-ours' as const
+          throw error
+        })
+    },
+
     async hasCooker(cookerId: string): Promise<boolean> {
       const found = await db
         .select({ id: cookers.id })
         .from(cookers)
-        .where(and(own(cookers), eq(cookers.id, cookerId)))
+        .where(and(kept(cookers), eq(cookers.id, cookerId)))
       return found.length > 0
     },
 

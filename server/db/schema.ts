@@ -21,6 +21,8 @@ import type { RunEventData } from '../../core/live/run'
 
 const id = () => uuid('id').primaryKey().defaultRandom()
 const createdAt = () => timestamp('created_at', { withTimezone: true }).notNull().defaultNow()
+/** Set when it was taken out of the kitchen; the log still names it. */
+const deletedAt = () => timestamp('deleted_at', { withTimezone: true })
 const householdId = () =>
   uuid('household_id')
     .notNull()
@@ -34,6 +36,8 @@ export const households = pgTable('households', {
   tapC: doublePrecision('tap_c').notNull(),
   /** Whoever opens the link with this token cooks in this household. */
   joinToken: text('join_token').notNull().unique(),
+  /** Goes up with every change of the kitchen, so that two devices cannot overwrite each other unseen. */
+  version: integer('version').notNull().default(1),
   createdAt: createdAt(),
 })
 
@@ -45,9 +49,10 @@ export const cookers = pgTable(
     name: text('name').notNull(),
     position: integer('position').notNull(),
     cooker: jsonb('cooker').$type<Cooker>().notNull(),
+    deletedAt: deletedAt(),
     createdAt: createdAt(),
   },
-  (table) => [unique('cookers_household_name').on(table.householdId, table.name)],
+  (table) => [index('cookers_household').on(table.householdId)],
 )
 
 export const burners = pgTable(
@@ -58,8 +63,9 @@ export const burners = pgTable(
     name: text('name').notNull(),
     position: integer('position').notNull(),
     burner: jsonb('burner').$type<Burner>().notNull(),
+    deletedAt: deletedAt(),
   },
-  (table) => [unique('burners_household_name').on(table.householdId, table.name)],
+  (table) => [index('burners_household').on(table.householdId)],
 )
 
 export const measures = pgTable(
@@ -70,11 +76,9 @@ export const measures = pgTable(
     name: text('name').notNull(),
     position: integer('position').notNull(),
     volumeMl: doublePrecision('volume_ml').notNull(),
+    deletedAt: deletedAt(),
   },
-  (table) => [
-    unique('measures_household_name').on(table.householdId, table.name),
-    check('measures_volume', sql`${table.volumeMl} > 0`),
-  ],
+  (table) => [index('measures_household').on(table.householdId), check('measures_volume', sql`${table.volumeMl} > 0`)],
 )
 
 export const plans = pgTable(

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
-import { expect, request as playwrightRequest, test, type APIResponse } from '@playwright/test'
+import { expect, request as playwrightRequest, test, type APIRequestContext, type APIResponse } from '@playwright/test'
 import { Pool } from 'pg'
+import type { Kitchen } from '../../shared/kitchen'
 import { beansRequest, BLUE_POT, event, startRun } from './kitchen'
 
 async function problemsOf(response: APIResponse) {
@@ -94,6 +95,75 @@ test('a verdict is of a food that was in the pot, and can be changed', async ({ 
     verdicts: unknown[]
   }
   expect(changed.verdicts).toEqual([{ foodId: 'navy-bean', texture: 0, water: -1, note: '' }])
+})
+
+test.describe('the kitchen as a document', () => {
+  const read = async (request: APIRequestContext) => (await (await request.get('/api/kitchen')).json()) as Kitchen
+
+  test('is kept as a whole, and not over another device’s change', async ({ request }) => {
+    const before = await read(request)
+    const measures = [...before.measures, { id: randomUUID(), name: 'Tea glass', volumeMl: 110 }]
+    const kept = await request.put('/api/kitchen', { data: { ...before, measures } })
+    expect(kept.status()).toBe(200)
+    expect((await read(request)).measures.map(({ name }) => name)).toContain('Tea glass')
+    const stale = await request.put('/api/kitchen', { data: { ...before, name: 'Overwritten' } })
+    expect(stale.status()).toBe(409)
+    expect((await problemsOf(stale))[0]!.code).toBe('changed-meanwhile')
+    const now = await read(request)
+    expect(now.name).toBe(before.name)
+    await request.put('/api/kitchen', { data: { ...now, measures: before.measures } })
+    expect((await read(request)).measures).toEqual(before.measures)
+  })
+
+  test('keeps what was cooked in a cooker that is gone, and takes it back', async ({ request }) => {
+    const { runId } = await startRun(request)
+    const before = await read(request)
+    const without = { ...before, cookers: before.cookers.filter(({ id }) => id !== BLUE_POT) }
+    expect((await request.put('/api/kitchen', { data: without })).status()).toBe(200)
+    expect(await (await request.get(`/api/runs/${runId}`)).json()).toMatchObject({ plan: { cookerName: 'Blue 5 L' } })
+    const again = { ...before, version: before.version + 1 }
+    expect((await request.put('/api/kitchen', { data: again })).status()).toBe(200)
+    expect((await read(request)).cookers).toEqual(before.cookers)
+  })
+
+  test('is refused with reasons, and nothing is half-written', async ({ request }) => {
+    const before = await read(request)
+    const [cooker, ...others] = before.cookers
+    const crossed = {
+      ...cooker!,
+      cooker: { ...cooker!.cooker, appliance: { ...cooker!.cooker.appliance, reseatPa: 250_000 } },
+    }
+    const tries: [unknown, string][] = [
+      [{ ...before, altitudeM: 99_999 }, 'altitudeM'],
+      [{ ...before, name: '  ' }, 'name'],
+      [{ ...before, cookers: [crossed, ...others] }, 'cookers.0.cooker.appliance.reseatPa'],
+      [{ ...before, measures: [{ id: randomUUID(), name: 'Nothing', volumeMl: 0 }] }, 'measures.0.volumeMl'],
+    ]
+    for (const [data, path] of tries) {
+      const response = await request.put('/api/kitchen', { data })
+      expect(response.status()).toBe(422)
+      expect((await problemsOf(response)).map((problem) => problem.path)).toContain(path)
+    }
+    expect(await read(request)).toEqual(before)
+  })
+
+  test('does not take rows of another household', async ({ baseURL }) => {
+    const pool = new Pool({ connectionString: process.env.DATABASE_URL })
+    const token = `test-${randomUUID()}`
+    await pool.query(
+      'insert into households (name, altitude_m, room_c, tap_c, join_token) values ($1, 0, 22, 20, $2)',
+      ['Across the road', token],
+    )
+    await pool.end()
+    const neighbour = await playwrightRequest.newContext({ baseURL })
+    await neighbour.get(`/join/${token}`)
+    const theirs = await read(neighbour)
+    const stolen = { ...theirs, cookers: [{ id: BLUE_POT, name: 'Ours now', cooker: beansRequest().cooker }] }
+    const response = await neighbour.put('/api/kitchen', { data: stolen })
+    expect(response.status()).toBe(409)
+    expect(await read(neighbour)).toEqual(theirs)
+    await neighbour.dispose()
+  })
 })
 
 test.describe('another household', () => {

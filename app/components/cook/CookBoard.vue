@@ -68,12 +68,9 @@ const press = computed(() => {
 
 /** The great figure: whistles counted, or the time still to wait. */
 const waterInCups = computed(() => {
-  const cup = kitchen.value.measures[0]
-  return cup
-    ? pourable(answer.value.water.pourG, cup)
-        .parts.map((part) => partText(part, cup))
-        .join(' + ')
-    : ''
+  const { cup } = useKitchenStore()
+  const { parts } = pourable(answer.value.water.pourG, cup)
+  return parts.map((part) => partText(part, cup)).join(' + ')
 })
 const countdown = computed(() => {
   const { dueAt } = action.value
