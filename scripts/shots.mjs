@@ -83,9 +83,27 @@ async function take(browser, url) {
   }
   await shot(live, 'cook')
 
+  const livePhone = await open(new Date('2026-03-07T19:24:00'), { width: 390, height: 844 })
+  await livePhone.goto(live.url())
+  await livePhone.getByRole('button', { name: 'Count a whistle' }).waitFor()
+  await shot(livePhone, 'cook-phone')
+
   await live.goto(`${url}/log`)
   await live.getByRole('heading', { name: 'Log' }).waitFor()
   await shot(live, 'log')
+  await live.goto(`${url}/kitchen`)
+  await live.getByRole('heading', { name: 'Cookers' }).waitFor()
+  await shot(live, 'kitchen')
+
+  const rice = await open(new Date('2026-03-07T19:02:00'), { colorScheme: 'dark' })
+  await rice.goto(`${url}/pot`)
+  await rice.getByRole('combobox', { name: 'Food' }).fill('basmati')
+  await rice.getByRole('option').first().click()
+  await rice.getByLabel('Dry amount').fill('0.75')
+  await rice.getByRole('combobox', { name: 'Pot', exact: true }).click({ force: true })
+  await rice.getByRole('option', { name: 'Rice cooker 1 L' }).click()
+  await rice.getByRole('button', { name: 'Start it' }).waitFor()
+  await shot(rice, 'pot-rice-cooker-dark')
 }
 
 /** Cooks one pot from plan to verdict, as the plan says. */

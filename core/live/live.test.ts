@@ -4,6 +4,8 @@ import { holdsPressure } from '../pot/appliance'
 import { plan } from '../program/plan'
 import type { PlanAnswer } from '../program/answer'
 import type { PlanRequest } from '../program/request'
+import { simulate } from '../pot/simulate'
+import { figureReached, happenedIn, runTimes } from './facts'
 import { nextAction } from './next'
 import { refusalOf, runState, type RunEvent, type RunEventData } from './run'
 
@@ -220,5 +222,61 @@ describe('the next action', () => {
     const open = { underPressure: false }
     expect(refusalOf([lit], event({ kind: 'opened' }, 25), open, at(60))).toBe('heat-is-on')
     expect(refusalOf([lit, off], event({ kind: 'opened' }, 25), open, at(60))).toBeNull()
+  })
+})
+
+describe('what is said of a run', () => {
+  const counted = answerFor({})
+  const { whistleMinutes } = simulate(counted.simulation)
+  const times = (
+    answer: PlanAnswer,
+    events: RunEvent[],
+    minute: number,
+    whistles: readonly number[] = whistleMinutes,
+  ) => {
+    const state = runState(events)
+    return runTimes(answer, whistles, state, nextAction(answer, state, at(minute)), at(minute))
+  }
+  const minutes = (ms: number) => (ms - START) / 60_000
+
+  it('keeps to the plan until something comes early or late, and then moves with it', () => {
+    const { heatOffAtMinute, openAtMinute } = counted.clock
+    const lit = event({ kind: 'lit' }, 0)
+    expect(minutes(times(counted, [lit], 1).heatOffMs)).toBeCloseTo(heatOffAtMinute, 6)
+    const late = [lit, event({ kind: 'whistle' }, Math.ceil(whistleMinutes[0]!) + 3)]
+    const moved = times(counted, late, Math.ceil(whistleMinutes[0]!) + 3)
+    const lateBy = Math.ceil(whistleMinutes[0]!) + 3 - whistleMinutes[0]!
+    expect(minutes(moved.heatOffMs)).toBeCloseTo(heatOffAtMinute + lateBy, 6)
+    expect(minutes(moved.openMs)).toBeCloseTo(openAtMinute + lateBy, 6)
+  })
+
+  it('never promises a heat-off that is past', () => {
+    expect(minutes(times(counted, [event({ kind: 'lit' }, 0)], 90).heatOffMs)).toBe(90)
+  })
+
+  it('knows the end of a wait by the clock', () => {
+    const electric = answerFor({ cooker: 'electric-6l', style: { kind: 'electric', level: 'high' } })
+    const events = [event({ kind: 'lit' }, 0), event({ kind: 'at-pressure' }, 14)]
+    expect(minutes(times(electric, events, 15, []).heatOffMs)).toBe(14 + electric.range.figure)
+  })
+
+  it('sets the figure that was reached beside the planned one', () => {
+    const lit = event({ kind: 'lit' }, 0)
+    const whistles = [event({ kind: 'whistle' }, 12), event({ kind: 'whistle' }, 13)]
+    expect(figureReached(counted, runState([lit, ...whistles]))).toBe(2)
+    const electric = answerFor({ cooker: 'electric-6l', style: { kind: 'electric', level: 'high' } })
+    const events = [lit, event({ kind: 'at-pressure' }, 14)]
+    expect(figureReached(electric, runState(events))).toBeNull()
+    expect(figureReached(electric, runState([...events, event({ kind: 'heat-off' }, 24)]))).toBe(10)
+    const low = answerFor({ style: { kind: 'first-whistle-then-low' } })
+    const turned = [
+      lit,
+      event({ kind: 'whistle' }, 9),
+      event({ kind: 'flame', flame: 'low' }, 10),
+      event({ kind: 'heat-off' }, 17),
+    ]
+    expect(figureReached(low, runState(turned))).toBe(7)
+    expect(happenedIn(runState(turned))).toEqual({ whistles: [9], heatOff: 17, opened: null })
+    expect(happenedIn(runState([]))).toBeNull()
   })
 })

@@ -2,6 +2,7 @@
 import { useEventListener, useWakeLock } from '@vueuse/core'
 import { findFood } from '~~/core/food/catalogue'
 import { pourable } from '~~/core/measure/pourable'
+import { happenedIn, runTimes } from '~~/core/live/facts'
 import { nextAction, runsByItself } from '~~/core/live/next'
 import type { RunEventData, RunState } from '~~/core/live/run'
 import type { SavedPlan } from '~~/shared/kitchen'
@@ -66,12 +67,12 @@ const press = computed(() => {
   return te(`cook.press.${event.kind}`) ? t(`cook.press.${event.kind}`) : null
 })
 
-/** The great figure: whistles counted, or the time still to wait. */
 const waterInCups = computed(() => {
   const { cup } = useKitchenStore()
   const { parts } = pourable(answer.value.water.pourG, cup)
   return parts.map((part) => partText(part, cup)).join(' + ')
 })
+/** The great figure while there is nothing to count: the time still to wait. */
 const countdown = computed(() => {
   const { dueAt } = action.value
   if (dueAt === null || counting.value) return null
@@ -81,43 +82,10 @@ const countdown = computed(() => {
 })
 
 const startMs = computed(() => state.litAt ?? nowMs.value)
-/** Heat off as it now looks: from the plan, moved by the whistles that have come. */
-const heatOffMs = computed(() => {
-  if (state.heatOffAt !== null) return state.heatOffAt
-  const planned = startMs.value + answer.value.clock.heatOffAtMinute * 60_000
-  const lastWhistle = state.whistlesAt.length
-  if (wanted.value > 1 && lastWhistle > 0 && curve.value) {
-    const plannedLast = curve.value.whistleMinutes[Math.min(lastWhistle, curve.value.whistleMinutes.length) - 1]
-    if (plannedLast !== undefined) {
-      const toGoMs = Math.max(0, answer.value.clock.heatOffAtMinute - plannedLast) * 60_000
-      return Math.max(nowMs.value, state.whistlesAt.at(-1)! + toGoMs)
-    }
-  }
-  if (
-    action.value.dueAt !== null &&
-    ['wait-low', 'wait-at-pressure', 'wait-clock', 'wait-dry'].includes(action.value.id)
-  )
-    return action.value.dueAt
-  return planned
-})
-const openMs = computed(
-  () =>
-    state.openedAt ?? heatOffMs.value + (answer.value.clock.openAtMinute - answer.value.clock.heatOffAtMinute) * 60_000,
+const times = computed(() =>
+  runTimes(answer.value, curve.value?.whistleMinutes ?? [], state, action.value, nowMs.value),
 )
-const pressureMs = computed(() =>
-  answer.value.clock.pressureAtMinute === null ? null : startMs.value + answer.value.clock.pressureAtMinute * 60_000,
-)
-
-const happened = computed(() => {
-  const from = state.litAt
-  if (from === null) return null
-  const minute = (ms: number) => (ms - from) / 60_000
-  return {
-    whistles: state.whistlesAt.map(minute),
-    heatOff: state.heatOffAt === null ? null : minute(state.heatOffAt),
-    opened: state.openedAt === null ? null : minute(state.openedAt),
-  }
-})
+const happened = computed(() => happenedIn(state))
 const nowMinute = computed(() => (state.litAt === null ? 0 : ((state.openedAt ?? nowMs.value) - state.litAt) / 60_000))
 
 const heating = computed(() => state.phase === 'heating')
@@ -186,27 +154,7 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
       </div>
     </section>
 
-    <aside>
-      <div
-        v-if="
-          pressureMs !== null &&
-          state.whistlesAt.length === 0 &&
-          state.atPressureAt === null &&
-          (heating || state.phase === 'ready')
-        "
-      >
-        <h2 class="soft">{{ t(electric ? 'cook.pressure' : 'cook.firstWhistle') }}</h2>
-        <p class="figure time tone-steam">{{ clock(pressureMs) }}</p>
-      </div>
-      <div>
-        <h2 class="soft">{{ t(state.heatOffAt === null ? 'cook.heatOff' : 'cook.heatWasOff') }}</h2>
-        <p class="figure time tone-heat">{{ clock(heatOffMs) }}</p>
-      </div>
-      <div>
-        <h2 class="soft">{{ t(state.openedAt === null ? 'cook.opens' : 'cook.opened') }}</h2>
-        <p class="figure time">{{ clock(openMs) }}</p>
-      </div>
-    </aside>
+    <RunClock :state="state" :times="times" :electric="electric" />
 
     <section v-if="curve" class="timeline">
       <RunStrip
@@ -306,26 +254,6 @@ h1 {
   max-height: 240px;
   margin-left: auto;
 }
-aside {
-  border-left: 1px solid var(--line);
-  padding: 16px 32px;
-}
-aside > div {
-  padding: 12px 0 14px;
-  border-bottom: 1px solid var(--line);
-}
-aside > div:last-child {
-  border-bottom: 0;
-}
-h2 {
-  margin: 0 0 4px;
-  font-size: 17px;
-  font-weight: 400;
-}
-.time {
-  margin: 0;
-  font-size: 66px;
-}
 .timeline {
   grid-column: 1 / -1;
   padding: 10px 40px 6px;
@@ -407,24 +335,6 @@ footer {
   }
   .drawing {
     display: none;
-  }
-  aside {
-    display: flex;
-    gap: 18px;
-    padding: 0 16px;
-    border-left: 0;
-    border-top: 1px solid var(--line);
-  }
-  aside > div {
-    flex: 1;
-    border-bottom: 0;
-    padding: 8px 0;
-  }
-  h2 {
-    font-size: 14px;
-  }
-  .time {
-    font-size: 36px;
   }
   .timeline {
     padding: 8px 16px;

@@ -145,12 +145,6 @@ const levels = computed(() => (['high', 'low'] as const).map((value) => ({ value
     <FormRow v-if="pot.food && cooksCovered(pot.food)" :label="t('pot.rows.liquid')">
       <ChoiceBar v-model="form.freeLiquid" :label="t('pot.rows.liquid')" :choices="liquids" />
     </FormRow>
-    <FormRow v-if="pot.food && cooksCovered(pot.food)" :label="t('pot.rows.circumstances')">
-      <ManyBar v-model="form.circumstances" :label="t('pot.rows.circumstances')" :choices="circumstances" />
-    </FormRow>
-    <FormRow :label="t('pot.rows.liquids')">
-      <LiquidRows v-model="form.liquids" :errors="liquidErrors" />
-    </FormRow>
     <div :class="{ pair: hasFlame }">
       <FormRow :label="t('pot.rows.pot')" :error="errorAt('style')">
         <v-select
@@ -178,6 +172,12 @@ const levels = computed(() => (['high', 'low'] as const).map((value) => ({ value
     </FormRow>
     <FormRow v-if="pot.styleKind === 'electric' || pot.styleKind === 'slow'" :label="t('pot.rows.level')">
       <ChoiceBar v-model="form.level" :label="t('pot.rows.level')" :choices="levels" />
+    </FormRow>
+    <FormRow v-if="pot.food && cooksCovered(pot.food)" :label="t('pot.rows.circumstances')">
+      <ManyBar v-model="form.circumstances" :label="t('pot.rows.circumstances')" :choices="circumstances" />
+    </FormRow>
+    <FormRow :label="t('pot.rows.liquids')">
+      <LiquidRows v-model="form.liquids" :errors="liquidErrors" />
     </FormRow>
   </form>
 </template>
