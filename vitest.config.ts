@@ -5,5 +5,6 @@ export default defineConfig({
     include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'app/**/*.test.ts', 'scripts/**/*.test.ts'],
     // Linting a snippet and starting the command line take their time on a small machine.
     testTimeout: 30_000,
+    setupFiles: ['./vitest.setup.ts'],
   },
 })
