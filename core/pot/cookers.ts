@@ -40,9 +40,9 @@ const ELECTRIC = {
   '8l': { metalKg: 2.0, lossWPerK: 1.2, heaterW: 1080, body: body(8, 240, 400) },
 } as const
 const RICE = {
-  '0.6l': { heaterW: 255, lossWPerK: 0.8, body: body(0.6, 150, 100) },
-  '1l': { heaterW: 380, lossWPerK: 1.0, body: body(1.0, 170, 120) },
-  '1.8l': { heaterW: 595, lossWPerK: 1.4, body: body(1.8, 200, 150) },
+  '0.6l': { heaterW: 255, lossWPerK: 0.8, body: body(0.6, 120, 100) },
+  '1l': { heaterW: 380, lossWPerK: 1.0, body: body(1.0, 150, 120) },
+  '1.8l': { heaterW: 595, lossWPerK: 1.4, body: body(1.8, 180, 150) },
 } as const
 const SLOW = {
   '3.5l': { metalKg: 2.8, lowW: 110, highW: 140, lossWPerK: 1.6, body: body(3.5, 210, 200) },

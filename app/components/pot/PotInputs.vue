@@ -21,6 +21,12 @@ function finds(_: string, query: string, item?: { raw: { id: string } }) {
   return item ? found.has(item.raw.id) : false
 }
 
+/** What is typed replaces the food that stands there. */
+function selectText(event: FocusEvent) {
+  const { target } = event
+  if (target instanceof HTMLInputElement) target.select()
+}
+
 const units = computed(() => [
   { value: 'g', title: t('units.g') },
   ...(pot.food?.cupG === null
@@ -99,6 +105,7 @@ const levels = computed(() => (['high', 'low'] as const).map((value) => ({ value
         :custom-filter="finds"
         :aria-label="t('pot.rows.food')"
         auto-select-first
+        @focusin="selectText"
         @update:model-value="(id) => id && pot.chooseFood(id)"
       >
         <template #item="{ props: item, item: entry }">

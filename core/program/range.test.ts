@@ -1,0 +1,73 @@
+import { describe, expect, it } from 'vitest'
+import type { PlanAnswer } from './answer'
+import { plan } from './plan'
+import type { PlanRequest } from './request'
+
+const answer = (change: Partial<PlanRequest> = {}): PlanAnswer => {
+  const outcome = plan({
+    kitchen: { altitudeM: 0, roomC: 22, tapC: 20 },
+    cooker: 'whistling-5l-aluminium',
+    burner: 'strong',
+    contents: [{ food: 'navy-bean', dryG: 300, soak: { hours: 10, waterC: 20, keepWater: false }, where: 'base' }],
+    liquids: [],
+    freeLiquid: 'spoonable',
+    style: { kind: 'whistles', flame: 'medium' },
+    release: 'auto',
+    ...change,
+  })
+  if (!outcome.ok) throw new Error(outcome.problems[0]!.message)
+  return outcome.value
+}
+
+describe('the range', () => {
+  it('is wider for whistles, which a flame decides, than for a device that holds its pressure', () => {
+    const spread = ({ range }: PlanAnswer) => (range.high - range.low) / range.figure
+    const whistles = spread(answer({ style: { kind: 'whistles', flame: 'high' } }))
+    const clock = spread(answer({ style: { kind: 'clock', flame: 'medium' } }))
+    expect(clock).toBeLessThan(whistles)
+  })
+
+  it('holds the figure, and each food’s band holds what it gets', () => {
+    for (const style of [{ kind: 'first-whistle-then-low' }, { kind: 'clock', flame: 'high' }] as const) {
+      const { range, foods } = answer({ style })
+      expect(range.low).toBeLessThanOrEqual(range.figure)
+      expect(range.high).toBeGreaterThanOrEqual(range.figure)
+      for (const { gets, getsLow, getsHigh } of foods) {
+        expect(getsLow).toBeLessThan(gets)
+        expect(getsHigh).toBeGreaterThan(gets)
+      }
+    }
+  })
+
+  it('is the figure alone when nobody asked for it', () => {
+    const outcome = plan({ ...requestOf(answer()), style: { kind: 'whistles', flame: 'medium' } }, { range: false })
+    expect(outcome.ok && outcome.value.range.low === outcome.value.range.high).toBe(true)
+  })
+})
+
+/** The request behind an answer, as far as these tests need it. */
+function requestOf({ simulation }: PlanAnswer): PlanRequest {
+  return {
+    kitchen: { ...simulation.place, tapC: 20 },
+    cooker: { appliance: simulation.appliance },
+    burner: 'strong',
+    contents: [{ food: 'navy-bean', dryG: 300, soak: null, where: 'base' }],
+    liquids: [],
+    style: { kind: 'whistles', flame: 'medium' },
+    release: 'auto',
+  }
+}
+
+describe('the first check', () => {
+  it('is late for beans, which stand more, and early for what would be lost', () => {
+    const beans = answer()
+    expect(beans.firstCheck).toEqual({ figure: beans.range.high, reason: 'stands-more' })
+    const cabbage = answer({
+      contents: [{ food: 'cauliflower', dryG: 400, soak: null, where: 'base' }],
+      style: { kind: 'open', lid: true },
+      cooker: 'open-3l',
+    })
+    expect(cabbage.firstCheck.figure).toBeGreaterThanOrEqual(cabbage.range.low)
+    expect(cabbage.firstCheck.figure).toBeLessThanOrEqual(cabbage.range.high)
+  })
+})

@@ -1,0 +1,166 @@
+import { describe, expect, it } from 'vitest'
+import { findFood } from '../food/catalogue'
+import { fillSentence } from '../problem'
+import { CAUTION_SENTENCES, cautionsFor, isRefused, type CautionId, type PlanFacts } from './rules'
+
+type FoodFacts = PlanFacts['foods'][number]
+const soak = { hours: 9, waterC: 18, keepWater: false }
+const food = (id: string, change: Partial<FoodFacts> = {}): FoodFacts => ({
+  food: findFood(id)!,
+  soak,
+  inTin: false,
+  acid: false,
+  gets: 100,
+  needs: 90,
+  max: 300,
+  ...change,
+})
+const facts = (foods: FoodFacts[], change: Partial<PlanFacts> = {}): PlanFacts => ({
+  applianceKind: 'whistling',
+  bodyAssumed: false,
+  altitudeM: 0,
+  roomC: 20,
+  release: { kind: 'natural' },
+  fill: { beforeL: 1, afterL: 1.2, limitL: 2.5, capacityL: 5 },
+  liquidG: 800,
+  minimumLiquidG: 200,
+  boils: true,
+  surplusG: 0,
+  foods,
+  ...change,
+})
+const severityOf = (plan: PlanFacts, id: CautionId) => cautionsFor(plan).find((caution) => caution.id === id)?.severity
+const kidney = (change: Partial<FoodFacts> = {}) => food('kidney-red', change)
+
+describe('filling', () => {
+  const filled = (beforeL: number, afterL: number) =>
+    facts([kidney()], { fill: { beforeL, afterL, limitL: 2.5, capacityL: 5 } })
+  it.each([
+    [1, 2.4, false],
+    [2.5, 2.5, false],
+    [2.6, 1, true],
+    [1, 2.6, true],
+  ])('of %d L before and %d L after is refused: %s', (beforeL, afterL, refused) => {
+    expect(isRefused(cautionsFor(filled(beforeL, afterL)))).toBe(refused)
+  })
+
+  it('asks for the liquid that steam needs, under pressure only', () => {
+    expect(severityOf(facts([kidney()], { liquidG: 120 }), 'too-little-liquid')).toBe('refuse')
+    expect(severityOf(facts([kidney()], { liquidG: 120, applianceKind: 'open' }), 'too-little-liquid')).toBeUndefined()
+  })
+})
+
+describe('beans that carry lectin', () => {
+  it.each(['slow', 'rice'] as const)('are refused in a %s cooker alone', (applianceKind) => {
+    expect(severityOf(facts([kidney()], { applianceKind, release: null }), 'lectin-not-pressure')).toBe('refuse')
+    expect(
+      severityOf(facts([food('chickpea-white')], { applianceKind, release: null }), 'lectin-not-pressure'),
+    ).toBeUndefined()
+  })
+
+  it('are refused in a bowl that only warms, and not in one that boils', () => {
+    const bowl = (boils: boolean) => facts([kidney()], { applianceKind: 'bowl', release: null, boils })
+    expect(severityOf(bowl(false), 'lectin-not-pressure')).toBe('refuse')
+    expect(severityOf(bowl(true), 'lectin-not-pressure')).toBeUndefined()
+  })
+
+  it('are refused half-cooked, even under pressure', () => {
+    expect(severityOf(facts([kidney({ gets: 40, needs: 60 })]), 'lectin-not-done')).toBe('refuse')
+    expect(severityOf(facts([food('chickpea-white', { gets: 40, needs: 60 })]), 'program-short')).toBe('warn')
+  })
+
+  it.each([
+    ['no soak', null, 'lectin-soak'],
+    ['four hours', { ...soak, hours: 4 }, 'lectin-soak'],
+    ['a hot hour', { ...soak, hours: 1, waterC: 90 }, 'lectin-hot-soak'],
+    ['kept water', { ...soak, keepWater: true }, 'lectin-soak-water'],
+  ] as const)('are warned about with %s', (_, given, id) => {
+    expect(severityOf(facts([kidney({ soak: given })]), id)).toBe('warn')
+    expect(severityOf(facts([food('black-eyed', { soak: given })]), id)).toBeUndefined()
+  })
+
+  it('are sent to pressure where an open boil is cool', () => {
+    const open = (altitudeM: number) => facts([kidney()], { applianceKind: 'open', release: null, altitudeM })
+    expect(severityOf(open(1450), 'lectin-boil-altitude')).toBe('warn')
+    expect(severityOf(open(200), 'lectin-boil-altitude')).toBeUndefined()
+    expect(severityOf(facts([kidney()], { altitudeM: 1450 }), 'lectin-boil-altitude')).toBeUndefined()
+  })
+})
+
+describe('foam and the valve', () => {
+  const released = (id: string, afterMinutes: number, inTin = false) =>
+    facts([food(id, { inTin })], { release: { kind: 'timed', afterMinutes } })
+  it.each([
+    ['toor-split', 0, 'refuse'],
+    ['toor-split', 4, 'refuse'],
+    ['toor-split', 5, undefined],
+    ['basmati-white', 0, 'warn'],
+    ['wheat-berries', 0, undefined],
+  ] as const)('%s released after %d min: %s', (id, afterMinutes, severity) => {
+    expect(severityOf(released(id, afterMinutes), 'quick-release-froth')).toBe(severity)
+  })
+
+  it('does not mind foam that stays in its tin', () => {
+    expect(severityOf(released('toor-split', 0, true), 'quick-release-froth')).toBeUndefined()
+  })
+})
+
+describe('what goes on around the pot', () => {
+  it.each([
+    [
+      'a long warm soak',
+      facts([food('navy-bean', { soak: { ...soak, waterC: 28 } })], { roomC: 31 }),
+      'warm-soak',
+      'warn',
+    ],
+    ['more than a food stands', facts([food('cabbage', { soak: null, gets: 60, max: 30 })]), 'overcooked', 'warn'],
+    ['sour things with pulses', facts([food('navy-bean', { acid: true })]), 'acid-early', 'note'],
+    ['too much liquid', facts([food('toor-split')], { surplusG: 300 }), 'too-wet', 'warn'],
+    ['a pot of unknown size', facts([food('toor-split')], { bodyAssumed: true }), 'size-assumed', 'note'],
+    ['meat', facts([food('chicken-thigh', { soak: null })]), 'meat-through', 'note'],
+    ['grain that is left over', facts([food('basmati-white')]), 'cool-rice', 'note'],
+    ['keep-warm', facts([food('basmati-white')], { applianceKind: 'rice', release: null }), 'keep-hot', 'note'],
+    ['any pot under pressure', facts([food('toor-split')]), 'wait-for-pressure', 'note'],
+  ] as const)('%s is told of', (_, plan, id, severity) => {
+    expect(severityOf(plan, id)).toBe(severity)
+  })
+
+  it('says nothing of the kind for plain chickpeas in an open pot', () => {
+    expect(cautionsFor(facts([food('chickpea-white')], { applianceKind: 'open', release: null }))).toEqual([])
+  })
+})
+
+describe('the sentences', () => {
+  it('come gravest first and leave no place unfilled', () => {
+    const worst = facts(
+      [
+        kidney({ soak: { hours: 8, waterC: 28, keepWater: true }, gets: 400, acid: true }),
+        food('toor-split', { gets: 10 }),
+      ],
+      {
+        fill: { beforeL: 3, afterL: 4, limitL: 2.5, capacityL: 5 },
+        liquidG: 10,
+        roomC: 32,
+        release: { kind: 'quick' },
+        surplusG: 5,
+        bodyAssumed: true,
+      },
+    )
+    const cautions = cautionsFor(worst)
+    const order = ['refuse', 'warn', 'note']
+    const ranks = cautions.map(({ severity }) => order.indexOf(severity))
+    expect(ranks).toEqual([...ranks].sort())
+    for (const { id, params } of cautions) {
+      expect(fillSentence(CAUTION_SENTENCES[id].sentence, params), id).not.toMatch(/[{}]/)
+      expect(fillSentence(CAUTION_SENTENCES[id].why, params), id).not.toMatch(/[{}]/)
+    }
+  })
+
+  it('are one or two sentences each, with a reason', () => {
+    for (const [id, { sentence, why }] of Object.entries(CAUTION_SENTENCES)) {
+      expect(sentence, id).toMatch(/\.$/)
+      expect(why, id).toMatch(/\.$/)
+      expect(sentence.split('. ').length, id).toBeLessThanOrEqual(2)
+    }
+  })
+})
