@@ -16,7 +16,6 @@ export type RunEventData =
   | { kind: 'opened' }
   | { kind: 'abandoned' }
   | { kind: 'undo'; of: string }
-export type RunEventKind = RunEventData['kind']
 
 export interface RunEvent {
   /** Made by the device that saw it happen; the same event sent twice counts once. */

@@ -35,8 +35,3 @@ export function gramsOf(count: number, unit: WeightUnit | Measure, food: { cupG:
   if (typeof unit === 'string') return count * WEIGHTS_G[unit]
   return food.cupG === null ? NaN : (count * unit.volumeMl * food.cupG) / CATALOGUE_CUP_ML
 }
-
-/** How many of a unit make so many grams of a dry food; the inverse of gramsOf. */
-export function countOf(grams: number, unit: WeightUnit | Measure, food: { cupG: number | null }): number {
-  return grams / gramsOf(1, unit, food)
-}
