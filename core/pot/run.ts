@@ -97,6 +97,8 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
   let hottestC = load.startC
   let ending: Ending = 'done'
   const whistleS: number[] = []
+  /** The cook holds the valve open: unlike a whistle it does not shut by itself. */
+  let valveHeld = false
   const trace: TracePoint[] = []
 
   const record = () => {
@@ -171,7 +173,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
       if (!pot.ventOpen) consider('lift', 0, liftC)
       consider('set', 0, pot.setC)
     } else {
-      if (pot.ventOpen && !releasing) consider('reseat', 0, reseatC)
+      if (pot.ventOpen && !valveHeld) consider('reseat', 0, reseatC)
       if (releasing) consider('opens', 0, opensC)
       if (pot.thermostatW > 0) consider('set', 0, pot.setC)
     }
@@ -325,6 +327,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
     const isOpen = () => pot.y[0]! <= opensC + 1e-9
     if (!isOpen() && !advance(atS + waitS, isOpen, 0, true)) return false
     if (isOpen()) return true
+    valveHeld = true
     pot.ventOpen = true
     record()
     return advance(Infinity, isOpen, 0, true)
@@ -355,6 +358,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
       y.set(moment.pot.y)
       ;({ atS, boilsAtS, pressureAtS, heatOffS, hottestC, ending } = moment)
       whistleS.length = moment.whistles
+      valveHeld = false
       trace.length = moment.tracePoints
     },
     result: () => ({

@@ -167,6 +167,16 @@ describe('what a pot does', () => {
     expect(heatOffMinute - whistleMinutes[3]!).toBeLessThan(0.2)
   })
 
+  it('shuts the weight after a whistle that the heat-off cut into', () => {
+    const { whistleMinutes } = simulate(beans(900))
+    const during = whistleMinutes[2]! + 0.01
+    const off = (minutes: number) => simulate(beans(0, { program: [{ heatW: 900, minutes }] }))
+    const [cut, before] = [off(during), off(whistleMinutes[2]! - 0.05)]
+    expect(cut.whistles).toBe(3)
+    expect(cut.releaseMinutes).toBeGreaterThan(5)
+    expect(Math.abs(cut.releaseMinutes - before.releaseMinutes)).toBeLessThan(3)
+  })
+
   it('hardly heats a tin until steam reaches it', () => {
     const { load, ...rest } = beans(900)
     const stacked = { ...rest, load: { ...load, vessels: [{ heatJPerK: 2000, couplingWPerK: 12 }] } }

@@ -64,6 +64,10 @@ describe('beans that carry lectin', () => {
     expect(severityOf(bowl(true), 'lectin-not-pressure')).toBeUndefined()
   })
 
+  it('are refused where a pressure cooker is only kept warm and never boils', () => {
+    expect(severityOf(facts([kidney()], { boils: false }), 'lectin-not-pressure')).toBe('refuse')
+  })
+
   it('are refused half-cooked, even under pressure', () => {
     expect(severityOf(facts([kidney({ gets: 40, needs: 60 })]), 'lectin-not-done')).toBe('refuse')
     expect(severityOf(facts([food('chickpea-white', { gets: 40, needs: 60 })]), 'program-short')).toBe('warn')

@@ -162,8 +162,7 @@ const lectins: Rule = ({ applianceKind, altitudeM, boils, foods }) =>
       const name = { food: food.name }
       const found: Caution[] = []
       const pressure = PRESSURE_KINDS.includes(applianceKind)
-      if (!pressure && (GENTLE_KINDS.includes(applianceKind) || !boils))
-        found.push(caution('lectin-not-pressure', 'refuse', name))
+      if (GENTLE_KINDS.includes(applianceKind) || !boils) found.push(caution('lectin-not-pressure', 'refuse', name))
       else if (gets < needs) found.push(caution('lectin-not-done', 'refuse', name))
       if (!pressure && altitudeM > LOW_ALTITUDE_M)
         found.push(caution('lectin-boil-altitude', 'warn', { ...name, temp: boilingC(altitudeM).toFixed(0) }))
