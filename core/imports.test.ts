@@ -22,6 +22,12 @@ describe('imports inside core', () => {
     expect(await complaints(file, code)).not.toEqual([])
   })
 
+  it('may reach a package that only computes', async () => {
+    expect(
+      await complaints('core/learn/x.ts', "import Fraction from 'fraction.js'\nexport const x = Fraction\n"),
+    ).toEqual([])
+  })
+
   it('may reach the rooms below', async () => {
     expect(
       await complaints('core/pot/x.ts', "import { boilingC } from '../steam/steam'\nexport const x = boilingC\n"),

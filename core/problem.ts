@@ -28,6 +28,19 @@ export const PROBLEM_SENTENCES = {
   'vessel-missing': 'Food {number} is said to be in tin {value}, which is not in the load.',
   'step-without-heat': 'Step {number} waits for the pot without heating it. Give it a flame.',
   'profile-disordered': 'The measured curve needs points, each later than the one before.',
+  'too-many-foods': '{value} foods in one stack: take at most {max}, and cook the others in another run.',
+  'too-many-tins': '{value} tins are too many to try them all: choose at most {max}.',
+  'no-tins': 'Without a tin only one food can be cooked. Write down your tins in the kitchen first.',
+  'style-not-for-stack': 'This pot cannot be told how long with tins in it. Choose another way to run it.',
+  'test-incomplete': 'Something is missing from the test. Do each of its steps once, from the beginning to the end.',
+  'test-disordered': 'The times of the test run backwards. Do it once more from the beginning.',
+  'test-gained-water':
+    'There cannot be {left} g left of {water} g. Weigh the pot empty, before, and after, and give the water alone.',
+  'test-too-quick': 'No pot of water is that quick. Press when it happens, and do it once more from the beginning.',
+  'test-does-not-fit':
+    'No pot of this kind boils water like that ({misfit} times the usual reading error). A press was missed or came late; do it once more.',
+  'test-beyond-belief':
+    'It would have to be more than {times} times off its usual figures. Check the kind and size of the cooker, the water and the weights, and do it once more.',
   'pressures-crossed': 'The weight must shut at a lower pressure than it opens at.',
 } as const
 

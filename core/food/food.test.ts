@@ -21,6 +21,10 @@ describe('the catalogue', () => {
   it('is searched by any name', () => {
     expect(searchFoods('rajma').map(({ id }) => id)).toEqual(['kidney-red'])
     expect(searchFoods('CHICK')[0]!.id).toBe('chickpea-white')
+    // Other languages, with or without their accents.
+    expect(searchFoods('garbanzo')[0]!.id).toBe('chickpea-white')
+    expect(searchFoods('cacahuetes')[0]!.id).toBe('peanut-raw')
+    expect(searchFoods('Cacahuètes')[0]!.id).toBe('peanut-raw')
     expect(searchFoods('no such thing')).toEqual([])
     expect(searchFoods(' ')).toHaveLength(CATALOGUE.length)
   })

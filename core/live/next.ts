@@ -1,11 +1,15 @@
 import { holdsPressure } from '../pot/appliance'
 import type { Step } from '../pot/case'
 import type { PlanAnswer } from '../program/answer'
-import type { RunEventData, RunState } from './run'
+import type { Following } from './follow'
+import type { RunEventData } from './run'
+import { lastStepSince, withFigure } from './steps'
 
 /** What the cook does next, and the event that says it was done. */
 export interface NextAction {
   id:
+    | 'check'
+    | 'close-again'
     | 'light'
     | 'start-electric'
     | 'wait-first-whistle'
@@ -19,10 +23,12 @@ export interface NextAction {
     | 'wait-at-pressure'
     | 'turn-off'
     | 'let-finish'
+    | 'interrupted'
     | 'wait-fall'
     | 'wait-rest'
     | 'open-valve'
     | 'wait-valve'
+    | 'wait-sum'
     | 'open'
     | 'judge'
     | 'abandoned'
@@ -35,6 +41,8 @@ export interface NextAction {
 }
 
 const MINUTE_MS = 60_000
+/** So long after the last whistle was due it is taken to have slipped by. */
+const LATE_MS = 30_000
 
 /** True for pots that switch themselves off; the others have a flame that the cook turns. */
 export function runsByItself(plan: PlanAnswer): boolean {
@@ -42,18 +50,26 @@ export function runsByItself(plan: PlanAnswer): boolean {
   return kind !== 'whistling' && kind !== 'regulator' && kind !== 'open'
 }
 
-/** The one next action of a run, from its plan, what has happened, and the time. */
-export function nextAction(plan: PlanAnswer, state: RunState, nowMs: number): NextAction {
+/** The one next action of a run as it now stands. */
+export function nextAction(plan: PlanAnswer, { state, course, advice, outlook }: Following, nowMs: number): NextAction {
   const itself = runsByItself(plan)
+  const pressurised = holdsPressure(plan.simulation.appliance)
   switch (state.phase) {
     case 'ready':
+      if (pressurised && state.checkedAt === null)
+        return action(state.more ? 'close-again' : 'check', { kind: 'checked' })
       return action(itself ? 'start-electric' : 'light', { kind: 'lit' })
     case 'heating':
       return whileHeating()
+    case 'interrupted':
+      return action('interrupted', { kind: 'resumed' })
     case 'releasing':
-      return holdsPressure(plan.simulation.appliance) ? whileReleasing() : whileResting()
+      return pressurised ? whileReleasing() : whileResting()
     case 'safe':
-      return action('open', { kind: 'opened' })
+      // The cook says that the pressure is gone; the sum has to agree.
+      return nowMs < outlook!.opensFrom
+        ? action('wait-sum', state.valveOpenedAt === null ? { kind: 'valve-opened' } : null, outlook!.opensFrom)
+        : action('open', { kind: 'opened' })
     case 'opened':
       return action('judge', null)
     case 'abandoned':
@@ -72,8 +88,10 @@ export function nextAction(plan: PlanAnswer, state: RunState, nowMs: number): Ne
   /** Walks the program's steps along what has happened, and stops at the first that is not over. */
   function whileHeating(): NextAction {
     let at = state.litAt!
-    for (const [i, step] of plan.program.steps.entries()) {
-      const pending = stepAction(step, i, at)
+    const { program } = course
+    for (const [i, step] of program.entries()) {
+      const isLast = i === program.length - 1
+      const pending = stepAction(isLast && advice ? withFigure(step, advice.figure) : step, isLast, at)
       if (typeof pending !== 'number') return pending
       at = pending
     }
@@ -81,16 +99,18 @@ export function nextAction(plan: PlanAnswer, state: RunState, nowMs: number): Ne
   }
 
   /** The action of a step that is still going on, or the time at which it ended. */
-  function stepAction(step: Step, index: number, at: number): NextAction | number {
-    const { pressureAtMinute } = plan.clock
-    const pressureDue = pressureAtMinute === null ? null : state.litAt! + pressureAtMinute * MINUTE_MS
-    if ('untilDry' in step)
-      return action('wait-dry', { kind: 'heat-off' }, state.litAt! + plan.clock.heatOffAtMinute * MINUTE_MS)
+  function stepAction(step: Step, isLast: boolean, at: number): NextAction | number {
+    const { minutesToPressure } = outlook!.curve
+    const pressureDue = minutesToPressure === null ? null : state.litAt! + minutesToPressure * MINUTE_MS
+    if ('untilDry' in step) return action('wait-dry', { kind: 'heat-off' }, outlook!.heatOffAt)
     if ('untilWhistles' in step) {
-      const left = step.untilWhistles - state.whistlesAt.length
-      if (left <= 0) return state.whistlesAt[step.untilWhistles - 1] ?? at
-      const waiting = state.whistlesAt.length === 0
-      return action(waiting ? 'wait-first-whistle' : 'count', { kind: 'whistle' }, waiting ? pressureDue : null, left)
+      const left = step.untilWhistles - outlook!.whistlesSoFar
+      if (left <= 0) return state.whistles.at(-1)?.at ?? at
+      // The last one may have slipped by: the clock tells as well.
+      if (isLast && state.whistles.length > 0 && nowMs >= outlook!.heatOffAt + LATE_MS) return outlook!.heatOffAt
+      const waiting = state.whistles.length === 0
+      const dueAt = waiting ? pressureDue : outlook!.nextWhistleAt
+      return action(waiting ? 'wait-first-whistle' : 'count', { kind: 'whistle' }, dueAt, left)
     }
     if ('untilPressure' in step)
       return state.atPressureAt ?? action('wait-pressure', { kind: 'at-pressure' }, pressureDue)
@@ -101,12 +121,12 @@ export function nextAction(plan: PlanAnswer, state: RunState, nowMs: number): Ne
     }
     if ('profile' in step) return waitUntil('wait-clock', at + step.profile.at(-1)!.minute * MINUTE_MS)
     if ('untilMinute' in step) return waitUntil('wait-clock', state.litAt! + step.untilMinute * MINUTE_MS)
-    if (index === 0 || !('heatW' in step)) return waitUntil('wait-clock', at + step.minutes * MINUTE_MS)
+    if (course.program.length === 1 || !('heatW' in step)) return waitUntil('wait-clock', at + step.minutes * MINUTE_MS)
     // Resting comes after the heat is off.
     if (step.heatW === 0) return at
-    const turned = state.flameChanges.findLast((change) => change.at >= at)
-    if (!turned) return action('turn-low', { kind: 'flame', flame: 'low' })
-    return waitUntil('wait-low', turned.at + step.minutes * MINUTE_MS)
+    const turned = lastStepSince(course.program, state)
+    if (turned === null) return action('turn-low', { kind: 'flame', flame: 'low' })
+    return waitUntil('wait-low', turned + step.minutes * MINUTE_MS)
   }
 
   function waitUntil(id: NextAction['id'], endsAt: number): NextAction | number {
@@ -114,12 +134,11 @@ export function nextAction(plan: PlanAnswer, state: RunState, nowMs: number): Ne
   }
 
   function whileReleasing(): NextAction {
-    const heatOffAt = state.heatOffAt!
-    const { release, clock } = plan
-    const fallsAt = heatOffAt + (clock.openAtMinute - clock.heatOffAtMinute) * MINUTE_MS
+    const { release } = plan
+    const fallsAt = outlook!.opensAt.value
+    if (state.valveOpenedAt !== null) return action('wait-valve', { kind: 'pressure-gone' }, fallsAt)
     if (!release || release.kind === 'natural') return action('wait-fall', { kind: 'pressure-gone' }, fallsAt)
-    const valveAt = heatOffAt + (release.afterMinutes ?? 0) * MINUTE_MS
-    if (state.valveOpenedAt !== null) return action('wait-valve', { kind: 'pressure-gone' })
+    const valveAt = outlook!.heatOffAt + (release.afterMinutes ?? 0) * MINUTE_MS
     if (nowMs < valveAt) return action('wait-fall', { kind: 'pressure-gone' }, valveAt)
     return action('open-valve', { kind: 'valve-opened' })
   }

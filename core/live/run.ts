@@ -1,19 +1,36 @@
 import type { FlameName } from '../pot/cookers'
+import type { Pinch } from '../program/remedy'
+
+/** Why the heat was away for a while: no gas, no power, or the weight was off and the steam went. */
+export type Interruption = 'gas' | 'power' | 'weight'
 
 /**
  * What can happen in a run. A run is nothing but the list of these, in the order in which they were
  * stored; everything shown of it is derived below, in the browser and on the server alike.
  */
 export type RunEventData =
+  /** Gasket, vent, water and seal were looked at before closing. */
+  | { kind: 'checked' }
   | { kind: 'lit' }
-  | { kind: 'whistle' }
+  /** Counted by hand if `how` is left out; `recalled` ones happened before they were written down. */
+  | { kind: 'whistle'; how?: 'ear' | 'recalled' }
+  /** The whistle of that event was none. */
+  | { kind: 'no-whistle'; of: string }
+  /** The whistle of that event, which was asked about, was one. */
+  | { kind: 'whistle-stands'; of: string }
+  /** None slipped by before the whistle of that event, which was asked about. */
+  | { kind: 'none-missed'; before: string }
   | { kind: 'at-pressure' }
   | { kind: 'boils' }
   | { kind: 'flame'; flame: FlameName }
+  | { kind: 'interrupted'; why: Interruption }
+  | { kind: 'resumed' }
   | { kind: 'heat-off' }
   | { kind: 'valve-opened' }
   | { kind: 'pressure-gone' }
   | { kind: 'opened' }
+  /** Pinched and not done: it is closed again with so much boiling water, for so many whistles or minutes more. */
+  | { kind: 'goes-on'; figure: number; addWaterG: number; pinch: (Pinch | null)[] }
   | { kind: 'abandoned' }
   | { kind: 'undo'; of: string }
 
@@ -25,36 +42,59 @@ export interface RunEvent {
   data: RunEventData
 }
 
-/** Where a run is: before the flame, on it, waiting for the pressure, free to open, over. */
-export type RunPhase = 'ready' | 'heating' | 'releasing' | 'safe' | 'opened' | 'abandoned'
+/** Where a run is: before the flame, on it, the heat away, waiting for the pressure, free to open, over. */
+export type RunPhase = 'ready' | 'heating' | 'interrupted' | 'releasing' | 'safe' | 'opened' | 'abandoned'
 
-export interface RunState {
-  phase: RunPhase
+/** From one closing of the lid to the next opening. Times in ms since 1970. */
+export interface Leg {
+  /** The extra program of a pot that was not done; null the first time. */
+  more: { figure: number; addWaterG: number; pinch: (Pinch | null)[] } | null
   litAt: number | null
-  whistlesAt: number[]
+  /** In the order in which they happened. */
+  whistles: { id: string; at: number }[]
   atPressureAt: number | null
   boilsAt: number | null
   flameChanges: { at: number; flame: FlameName }[]
+  interruptions: { at: number; why: Interruption; until: number | null }[]
   heatOffAt: number | null
   valveOpenedAt: number | null
   pressureGoneAt: number | null
   openedAt: number | null
+}
+
+/** The leg that goes on, and what is known of the whole run. */
+export interface RunState extends Leg {
+  phase: RunPhase
+  checkedAt: number | null
+  earlier: Leg[]
+  /** Events of whistles that the cook has vouched for, and before which none was missed. */
+  standing: string[]
+  noneMissedBefore: string[]
   /** The event that an undo would take back. */
   lastEventId: string | null
   lastAt: number | null
 }
 
-const FRESH: RunState = {
-  phase: 'ready',
+const FRESH_LEG: Leg = {
+  more: null,
   litAt: null,
-  whistlesAt: [],
+  whistles: [],
   atPressureAt: null,
   boilsAt: null,
   flameChanges: [],
+  interruptions: [],
   heatOffAt: null,
   valveOpenedAt: null,
   pressureGoneAt: null,
   openedAt: null,
+}
+const FRESH: RunState = {
+  ...FRESH_LEG,
+  phase: 'ready',
+  checkedAt: null,
+  earlier: [],
+  standing: [],
+  noneMissedBefore: [],
   lastEventId: null,
   lastAt: null,
 }
@@ -66,26 +106,49 @@ export function runState(events: readonly RunEvent[]): RunState {
 }
 
 function apply(state: RunState, { id, at, data }: RunEvent): RunState {
-  const next = { ...state, lastEventId: id, lastAt: at }
+  const recalled = data.kind === 'whistle' && data.how === 'recalled'
+  const next = { ...state, lastEventId: id, lastAt: recalled ? state.lastAt : at }
   switch (data.kind) {
+    case 'checked':
+      return { ...next, checkedAt: at }
     case 'lit':
       return { ...next, phase: 'heating', litAt: at }
     case 'whistle':
-      return { ...next, whistlesAt: [...state.whistlesAt, at] }
+      return { ...next, whistles: [...state.whistles, { id, at }].sort((a, b) => a.at - b.at) }
+    case 'no-whistle':
+      return { ...next, whistles: state.whistles.filter((whistle) => whistle.id !== data.of) }
+    case 'whistle-stands':
+      return { ...next, standing: [...state.standing, data.of] }
+    case 'none-missed':
+      return { ...next, noneMissedBefore: [...state.noneMissedBefore, data.before] }
     case 'at-pressure':
       return { ...next, atPressureAt: at }
     case 'boils':
       return { ...next, boilsAt: at }
     case 'flame':
       return { ...next, flameChanges: [...state.flameChanges, { at, flame: data.flame }] }
+    case 'interrupted':
+      return {
+        ...next,
+        phase: 'interrupted',
+        interruptions: [...state.interruptions, { at, why: data.why, until: null }],
+      }
+    case 'resumed':
+      // The pressure has to come again, and a device counts its minutes anew.
+      return { ...next, phase: 'heating', atPressureAt: null, interruptions: endedAt(state.interruptions, at) }
     case 'heat-off':
-      return { ...next, phase: 'releasing', heatOffAt: at }
+      return { ...next, phase: 'releasing', heatOffAt: at, interruptions: endedAt(state.interruptions, at) }
     case 'valve-opened':
       return { ...next, valveOpenedAt: at }
     case 'pressure-gone':
       return { ...next, phase: 'safe', pressureGoneAt: at }
     case 'opened':
       return { ...next, phase: 'opened', openedAt: at }
+    case 'goes-on': {
+      const { figure, addWaterG, pinch } = data
+      const more = { figure, addWaterG, pinch }
+      return { ...next, ...FRESH_LEG, more, phase: 'ready', checkedAt: null, earlier: [...state.earlier, legOf(state)] }
+    }
     case 'abandoned':
       return { ...next, phase: 'abandoned' }
     case 'undo':
@@ -93,60 +156,20 @@ function apply(state: RunState, { id, at, data }: RunEvent): RunState {
   }
 }
 
-/** Why an event cannot follow. The sentences stand here once and are merged into the messages under `runs`. */
-export const RUN_REFUSALS = {
-  'not-lit': 'The pot has not been lit yet. Light it first.',
-  'already-lit': 'The pot is already lit.',
-  'heat-is-off': 'The heat is off already.',
-  'heat-is-on': 'The heat is still on. Turn it off first.',
-  'pressure-not-gone': 'The pressure is not gone yet. Wait until the indicator is down, then say so.',
-  'run-over': 'This run is over. Start a new one.',
-  'nothing-to-undo': 'Only the last thing that happened can be undone.',
-  'too-early': 'That is earlier than what has been written down already. Check the clock of this device.',
-  'in-the-future': 'That lies in the future. Check the clock of this device.',
-} as const
-export type RunRefusal = keyof typeof RUN_REFUSALS
+function endedAt(interruptions: Leg['interruptions'], at: number): Leg['interruptions'] {
+  return interruptions.map((one) => (one.until === null ? { ...one, until: at } : one))
+}
 
-/** Clocks of two devices in one kitchen may differ by this much. */
-const CLOCK_SKEW_MS = 2 * 60_000
+function legOf(state: RunState): Leg {
+  return Object.fromEntries((Object.keys(FRESH_LEG) as (keyof Leg)[]).map((key) => [key, state[key]])) as unknown as Leg
+}
 
-/**
- * Whether an event may come next, and if not why. A pot that holds pressure is never accepted as
- * opened before the pressure has been said to be gone.
- */
-export function refusalOf(
-  events: readonly RunEvent[],
-  event: RunEvent,
-  pot: { underPressure: boolean },
-  nowMs: number,
-): RunRefusal | null {
-  const state = runState(events)
-  const { data, at } = event
-  if (at > nowMs + CLOCK_SKEW_MS) return 'in-the-future'
-  if (data.kind === 'undo') return data.of === state.lastEventId ? null : 'nothing-to-undo'
-  if (state.lastAt !== null && at < state.lastAt - CLOCK_SKEW_MS) return 'too-early'
-  if (state.phase === 'opened' || state.phase === 'abandoned') return 'run-over'
-  switch (data.kind) {
-    case 'abandoned':
-      return null
-    case 'lit':
-      return state.phase === 'ready' ? null : 'already-lit'
-    case 'whistle':
-    case 'at-pressure':
-    case 'boils':
-    case 'flame':
-    case 'heat-off':
-      if (state.phase === 'ready') return 'not-lit'
-      return state.phase === 'heating' ? null : 'heat-is-off'
-    case 'valve-opened':
-    case 'pressure-gone':
-      if (state.phase === 'ready') return 'not-lit'
-      if (state.phase === 'heating') return 'heat-is-on'
-      return state.phase === 'releasing' ? null : 'run-over'
-    case 'opened':
-      if (state.phase === 'ready') return 'not-lit'
-      if (state.phase === 'safe') return null
-      if (pot.underPressure) return 'pressure-not-gone'
-      return state.phase === 'heating' ? 'heat-is-on' : null
-  }
+/** When the run was first lit, in ms since 1970; null before. */
+export function firstLitAt(state: RunState): number | null {
+  return state.earlier[0]?.litAt ?? state.litAt
+}
+
+/** True while somebody has to look after the pot. */
+export function isRunning({ phase, earlier }: RunState): boolean {
+  return ['heating', 'interrupted', 'releasing', 'safe'].includes(phase) || (phase === 'ready' && earlier.length > 0)
 }

@@ -83,6 +83,8 @@ export interface TracePoint {
   gaugePa: number
   heatW: number
   freeWaterKg: number
+  /** Of each food, so far. */
+  boilMinutes: number[]
 }
 
 /** How a simulation ended: as programmed, or why not. */

@@ -42,12 +42,22 @@ interface Crossing {
 export interface Run {
   /** Carries out one step; false when the run has ended early (see `result().ending`). */
   step(step: Step): boolean
+  /** Sets the heat of a step, and leaves open how long. */
+  heat(step: Exclude<Step, { profile: unknown }>): void
+  /** Goes on with the heat as it is until a minute of the run; false when it has ended early. */
+  until(minute: number): boolean
+  /** The valve is opened, or the weight lifted; or it is shut again. */
+  valve(open: boolean): void
+  /** The heat is off for good. */
+  off(): void
   /** Heat off, and wait until the lid can be opened. */
   release(release: Release): boolean
   save(): RunMoment
   restore(moment: RunMoment): void
   /** Boil-minutes of each food so far. */
   boilMinutes(): number[]
+  /** The pot at this moment. */
+  now(): { minute: number; tempC: number; gaugePa: number; freeWaterG: number; ventOpen: boolean; whistles: number }
   result(): Simulation
 }
 
@@ -61,6 +71,7 @@ export interface RunMoment {
   hottestC: number
   whistles: number
   tracePoints: number
+  valveHeld: boolean
   ending: Ending
 }
 
@@ -110,6 +121,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
       gaugePa: physics.gaugeAt(pot.y[0]!),
       heatW: physics.heatNowW(),
       freeWaterKg: Math.max(0, pot.y[1]!),
+      boilMinutes: physics.boilMinutes(),
     })
   }
 
@@ -245,40 +257,36 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
     return true
   }
 
-  const runStep = (step: Step): boolean => {
-    const never = () => false
+  const setHeat = (step: Exclude<Step, { profile: unknown }>) => {
     pot.thermostatW = 0
     if (appliance.kind === 'bowl') pot.setC = Infinity
-    if ('untilDry' in step) {
-      pot.burnerW = appliance.kind === 'rice' ? appliance.heaterW : 0
-      return resume() && advance(Infinity, (event) => event === 'dry' && boilsAtS !== null, RICE_DRY_KG)
-    }
-    if ('minutesAtPressure' in step) {
+    if ('untilDry' in step) pot.burnerW = appliance.kind === 'rice' ? appliance.heaterW : 0
+    else if ('minutesAtPressure' in step) {
       if (appliance.kind !== 'electric') throw new TypeError('minutesAtPressure belongs to an electric cooker')
       pot.burnerW = appliance.heaterW
       pot.setC = saturationC(airPa + (step.level === 'high' ? appliance.highPa : appliance.lowPa))
-      return (
-        resume() &&
-        (pressureAtS !== null || advance(Infinity, () => pressureAtS !== null, 0)) &&
-        advance(atS + step.minutesAtPressure * 60, never, 0)
-      )
-    }
-    if ('profile' in step) return followProfile(step)
-    if ('tempC' in step) {
+    } else if ('tempC' in step) {
       if (appliance.kind !== 'bowl') throw new TypeError('a temperature belongs to a heated bowl')
       pot.thermostatW = appliance.heaterW
       pot.setC = step.tempC
       pot.burnerW = pot.y[0]! < pot.setC - 1e-9 ? pot.thermostatW : 0
       if (pot.burnerW === 0 && Math.abs(pot.y[0]! - pot.setC) < 1e-6) pot.burnerW = pot.thermostatW
-      return resume() && advance(atS + step.minutes * 60, never, 0)
-    }
-    if ('level' in step) {
+    } else if ('level' in step) {
       if (appliance.kind !== 'slow') throw new TypeError('level with minutes belongs to a slow cooker')
       pot.burnerW = step.level === 'high' ? appliance.highW : appliance.lowW
-      return resume() && advance(atS + step.minutes * 60, never, 0)
-    }
-    pot.burnerW = step.heatW
-    if (!resume()) return false
+    } else pot.burnerW = step.heatW
+    resume()
+  }
+  const never = () => false
+  const runStep = (step: Step): boolean => {
+    if ('profile' in step) return followProfile(step)
+    setHeat(step)
+    if ('untilDry' in step) return advance(Infinity, (event) => event === 'dry' && boilsAtS !== null, RICE_DRY_KG)
+    if ('minutesAtPressure' in step)
+      return (
+        (pressureAtS !== null || advance(Infinity, () => pressureAtS !== null, 0)) &&
+        advance(atS + step.minutesAtPressure * 60, never, 0)
+      )
     if ('untilWhistles' in step) {
       const counted = () => whistleS.length >= step.untilWhistles && !pot.ventOpen
       return counted() || advance(Infinity, counted, 0)
@@ -287,7 +295,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
     if ('untilBoil' in step) return boilsAtS !== null || advance(Infinity, () => boilsAtS !== null, 0)
     if ('untilMinute' in step) return advance(step.untilMinute * 60, never, 0)
     // An open pot that only rests cannot scorch: its grain may drink the last of the water.
-    const resting = step.heatW === 0 && !pressurised
+    const resting = 'heatW' in step && step.heatW === 0 && !pressurised
     return advance(atS + step.minutes * 60, never, resting ? -Infinity : 0)
   }
   /** Leads the pot along a measured curve, from wherever it is to the first point and on. */
@@ -313,23 +321,31 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
     else if (pot.regime === 'held-set' && Math.abs(pot.y[0]! - pot.setC) > 1e-6) pot.regime = 'free'
     else if (pot.regime !== 'free' && !stillHeld()) pot.regime = 'free'
     record()
-    return true
+  }
+  const holdValve = (open: boolean) => {
+    valveHeld = open
+    pot.ventOpen = open
+    pot.regime = 'free'
+    resume()
   }
 
-  const runRelease = (release: Release): boolean => {
+  const off = () => {
     heatOffS = atS
-    if (!pressurised) return true
+    if (!pressurised) return
     pot.burnerW = 0
     pot.setC = Infinity
     pot.regime = 'free'
     resume()
+  }
+
+  const runRelease = (release: Release): boolean => {
+    if (heatOffS === null) off()
+    if (!pressurised) return true
     const waitS = release.kind === 'natural' ? Infinity : (release.afterMinutes ?? 0) * 60
     const isOpen = () => pot.y[0]! <= opensC + 1e-9
     if (!isOpen() && !advance(atS + waitS, isOpen, 0, true)) return false
     if (isOpen()) return true
-    valveHeld = true
-    pot.ventOpen = true
-    record()
+    holdValve(true)
     return advance(Infinity, isOpen, 0, true)
   }
 
@@ -338,8 +354,20 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
 
   return {
     step: runStep,
+    heat: setHeat,
+    until: (minute) => advance(minute * 60, never, 0),
+    valve: holdValve,
+    off,
     release: runRelease,
     boilMinutes: physics.boilMinutes,
+    now: () => ({
+      minute: atS / 60,
+      tempC: pot.y[0]!,
+      gaugePa: physics.gaugeAt(pot.y[0]!),
+      freeWaterG: Math.max(0, pot.y[1]!) * 1000,
+      ventOpen: pot.ventOpen,
+      whistles: whistleS.length,
+    }),
     save: () => ({
       pot: { ...pot, y: pot.y.slice() },
       atS,
@@ -349,6 +377,7 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
       hottestC,
       whistles: whistleS.length,
       tracePoints: trace.length,
+      valveHeld,
       ending,
     }),
     restore(moment) {
@@ -356,9 +385,8 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
       const { y } = pot
       Object.assign(pot, moment.pot, { y })
       y.set(moment.pot.y)
-      ;({ atS, boilsAtS, pressureAtS, heatOffS, hottestC, ending } = moment)
+      ;({ atS, boilsAtS, pressureAtS, heatOffS, hottestC, valveHeld, ending } = moment)
       whistleS.length = moment.whistles
-      valveHeld = false
       trace.length = moment.tracePoints
     },
     result: () => ({

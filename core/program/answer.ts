@@ -3,12 +3,21 @@ import type { NeedFactor } from '../food/need'
 import type { Texture } from '../food/texture'
 import type { Release, SimulationCase, Step } from '../pot/case'
 import type { Caution } from '../safety/rules'
+import type { WaterFate } from '../water/folk'
 import type { WaterSum } from '../water/sum'
 import type { FirstCheck } from './first-check'
 import type { FigureRange } from './range'
 
 /** How far a food came: short of firm, at one of its textures, or past its limit. */
 export type Doneness = 'hard' | 'firm' | 'tender' | 'soft' | 'lost'
+
+/** How far a food of this window is with so many boil-minutes. */
+export function donenessOf(boilMinutes: number, { firm, tender, soft, max }: BoilMinuteWindow): Doneness {
+  if (boilMinutes > max) return 'lost'
+  if (boilMinutes >= soft) return 'soft'
+  if (boilMinutes >= tender) return 'tender'
+  return boilMinutes >= firm ? 'firm' : 'hard'
+}
 
 export interface FoodAnswer {
   food: string
@@ -25,12 +34,16 @@ export interface FoodAnswer {
   factors: NeedFactor[]
   /** Water for the food's own tin; null in the base. */
   tinWaterG: number | null
+  /** ml in its tin before cooking and when swollen, and what the tin holds; null in the base. */
+  tinFill: { beforeMl: number; afterMl: number; holdsMl: number } | null
 }
 
 /** Levels in litres of pot. */
 export interface Fill {
   /** The heap of food before cooking, the liquid's line, and the higher of the two. */
   foodL: number
+  /** The food in that heap, without the gaps between its pieces. */
+  solidL: number
   liquidL: number
   beforeL: number
   /** Food and liquid when done, foam included. */
@@ -44,6 +57,10 @@ export interface PlanAnswer {
     /** Water per cup of dry food, both by volume; null where a food has no cup figure. */
     ratioByVolume: number | null
   }
+  /** What was computed, also where the cook gave other figures. */
+  planned: { pourG: number; figure: number }
+  /** How wet what stands in the base comes out; null where nothing in it drinks. */
+  becomes: WaterFate | null
   program: {
     steps: Step[]
     whistles: number

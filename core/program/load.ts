@@ -24,17 +24,19 @@ export function tinWaterG(item: ResolvedFood): number {
 /** The simulation case of a plan with so much water poured into the base and this program. */
 export function caseOf(plan: ResolvedPlan, pourG: number, program: Step[]): SimulationCase {
   const { request, cooker } = plan
+  // Foods may be a part of the plan's, in a phase: tins are counted as they stand in this load.
+  const inTins = plan.foods.filter(({ tin }) => tin !== null)
   return {
     appliance: cooker.appliance,
     load: loadOf(plan, pourG),
     place: { altitudeM: request.kitchen.altitudeM, roomC: request.kitchen.roomC },
     program,
     release: plan.release,
-    foods: plan.foods.map(({ food, tin }) => ({
-      zC: food.zC,
-      zAbove110C: food.zAbove110C,
-      vessel: tin,
-      sizeMm: food.sizeMm,
+    foods: plan.foods.map((item) => ({
+      zC: item.food.zC,
+      zAbove110C: item.food.zAbove110C,
+      vessel: item.tin === null ? null : inTins.indexOf(item),
+      sizeMm: item.food.sizeMm,
     })),
     ...grainOf(plan),
   }

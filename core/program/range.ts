@@ -3,16 +3,16 @@ import type { Step } from '../pot/case'
 import { simulate } from '../pot/simulate'
 import { caseOf } from './load'
 import type { ResolvedPlan } from './resolve'
+import type { Settled } from './settle'
 import { solve, type Solution } from './solve'
 import { shapeOf } from './styles'
 
 // One standard deviation of what nobody has measured yet (engineering estimates).
-const FLAME_SPREAD = 0.15
-const BATCH_SPREAD = 0.2
-const LIFT_SPREAD = 0.08
+const UNMEASURED = { flame: 0.15, batch: 0.2, lift: 0.08 }
 
 export interface FigureRange {
   unit: 'whistles' | 'minutes'
+  /** The figure that was computed, or the one that was given. */
   figure: number
   low: number
   high: number
@@ -27,39 +27,46 @@ export interface Spread {
 /**
  * The figures that cover what is unknown about flame, bag and weight. Each unknown is moved by one
  * standard deviation either way, the program solved again, and the shifts added in quadrature, since
- * it is unlikely that all are off in the same direction.
+ * it is unlikely that all are off in the same direction. `taken` is what the cook means to run, where
+ * that is not the program that was solved for.
  */
-export function spreadOf(plan: ResolvedPlan, pourG: number, solution: Solution): Spread {
+export function spreadOf(plan: ResolvedPlan, planned: Settled, taken: Settled = planned): Spread {
+  const { solution } = planned
   const { unit, figure } = solution
+  const { simulation, case: ran } = taken.solution
+  const spread = { ...UNMEASURED, ...plan.request.spread }
   const { min, max } = boundsOf(plan, solution)
   const shifts: number[] = []
   const ratios = plan.foods.map(() => [] as number[])
   const moveFigure = (variant: ResolvedPlan, needTimes = 1) => {
-    const solved = solve(variant, pourG, needTimes)
+    const solved = solve(variant, planned.water.pourG, needTimes)
     if (solved.ok) shifts.push(solved.value.exactFigure - solution.exactFigure)
     // Beyond what can be programmed (a flame that hardly holds the pressure): as far as it goes.
     else if (solved.problems[0]!.code !== 'boils-dry') shifts.push(max - solution.exactFigure)
   }
   const movePot = (variant: ResolvedPlan) => {
     moveFigure(variant)
-    const moved = simulate({ ...caseOf(variant, pourG, programOf(variant, solution)), release: solution.case.release })
+    const moved = simulate({
+      ...caseOf(variant, taken.water.pourG, programOf(variant, taken.solution)),
+      release: ran.release,
+    })
     moved.boilMinutes.forEach((got, i) => {
-      const before = solution.simulation.boilMinutes[i]!
+      const before = simulation.boilMinutes[i]!
       if (got > 0 && before > 0) ratios[i]!.push(Math.log(got / before))
     })
   }
   for (const sign of [-1, 1]) {
-    movePot(withHeat(plan, 1 + sign * FLAME_SPREAD))
-    movePot(withPressure(plan, 1 + sign * LIFT_SPREAD))
-    moveFigure(plan, 1 + sign * BATCH_SPREAD)
+    movePot(withHeat(plan, 1 + sign * spread.flame))
+    movePot(withPressure(plan, 1 + sign * spread.lift))
+    moveFigure(plan, 1 + sign * spread.batch)
     // A bag that needs a fifth more is as far from done as a pot that gives a fifth less.
-    ratios.forEach((list) => list.push(-Math.log(1 + sign * BATCH_SPREAD)))
+    ratios.forEach((list) => list.push(-Math.log(1 + sign * spread.batch)))
   }
   const low = Math.max(min, Math.ceil(solution.exactFigure - quadrature(shifts, -1) - 1e-9))
   const high = Math.ceil(solution.exactFigure + quadrature(shifts, 1) - 1e-9)
   return {
-    range: { unit, figure, low: Math.min(low, figure), high: Math.max(high, figure) },
-    gets: solution.simulation.boilMinutes.map((got, i) => ({
+    range: { unit, figure: taken.solution.figure, low: Math.min(low, figure), high: Math.max(high, figure) },
+    gets: simulation.boilMinutes.map((got, i) => ({
       low: got * Math.exp(-quadrature(ratios[i]!, -1)),
       high: got * Math.exp(quadrature(ratios[i]!, 1)),
     })),

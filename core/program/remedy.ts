@@ -72,7 +72,8 @@ export function notDone(request: PlanRequest, state: PotState): Outcome<MoreProg
   return failed(problem('never-ends', 'state'))
 }
 
-function stillNeeds({ need }: ResolvedPlan['foods'][number], got: number, pinch: Pinch | null): number {
+/** Boil-minutes that a food still needs after so many, by the plan or, where it was pinched, by how it felt. */
+export function stillNeeds({ need }: ResolvedPlan['foods'][number], got: number, pinch: Pinch | null): number {
   if (!pinch) return need.boilMinutes - got
   const { firm, tender } = need.window
   const felt = pinch === 'hard' ? HARD_SHARE_OF_FIRM * firm : (firm + tender) / 2

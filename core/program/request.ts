@@ -9,7 +9,11 @@ import type { FreeLiquid, Liquid } from '../water/liquids'
 export interface Tin {
   diameterMm: number
   heightMm: number
+  /** Covered, by its lid or by foil. */
   lid: boolean
+  /** What it holds to the brim; by its outer size if left out. */
+  volumeMl?: number
+  material?: 'steel' | 'aluminium' | 'glass' | 'plastic'
 }
 
 export interface Content {
@@ -51,10 +55,16 @@ export interface PlanRequest {
   /** A generic burner, heat into the pot by flame, or the flames themselves and the burner's width. */
   burner?: 'strong' | 'weak' | Burner | MeasuredBurner
   contents: Content[]
+  /** Height of what the lowest tin stands on; a low trivet if left out. */
+  trivetMm?: number
   liquids: Liquid[]
   freeLiquid?: FreeLiquid
   style: Style
   release: ReleaseChoice
+  /** What the cook means to take instead of what is computed: then the answer tells what becomes of it. */
+  given?: { pourG?: number; figure?: number }
+  /** One standard deviation of what is unknown, as a share, where something has been measured. */
+  spread?: { flame?: number; lift?: number; batch?: number }
   /** The household's own foods, and its own figures for foods of the catalogue, by id. */
   foods?: Food[]
 }

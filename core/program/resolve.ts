@@ -185,9 +185,11 @@ function checkNumbers(request: PlanRequest): Problem[] {
       found.push(
         ...within(content.where.tin.diameterMm, 40, 400, `${path}.diameterMm`),
         ...within(content.where.tin.heightMm, 20, 300, `${path}.heightMm`),
+        ...within(content.where.tin.volumeMl ?? 500, 30, 8000, `${path}.volumeMl`),
       )
     }
   })
+  if (request.trivetMm !== undefined) found.push(...within(request.trivetMm, 5, 200, 'trivetMm'))
   request.liquids.forEach((liquid, i) => found.push(...within(liquid.g, 0, MOST_G, `liquids.${i}.g`)))
   if (typeof request.burner === 'object') {
     const measured = 'flameW' in request.burner
@@ -196,6 +198,9 @@ function checkNumbers(request: PlanRequest): Problem[] {
       found.push(...outOfBounds(flames[flame], 'heatW', `burner.${measured ? 'flameW.' : ''}${flame}`))
     if ('diameterMm' in request.burner) found.push(...within(request.burner.diameterMm, 30, 400, 'burner.diameterMm'))
   }
+  if (request.given?.pourG !== undefined) found.push(...within(request.given.pourG, 0, MOST_G, 'given.pourG'))
+  if (request.given?.figure !== undefined) found.push(...within(request.given.figure, 0, 1440, 'given.figure'))
+  for (const [id, share] of Object.entries(request.spread ?? {})) found.push(...within(share, 0, 1, `spread.${id}`))
   if (request.release !== 'auto' && request.release.kind !== 'natural' && request.release.afterMinutes !== undefined)
     found.push(...within(request.release.afterMinutes, 0, 240, 'release.afterMinutes'))
   if (typeof request.cooker !== 'string') {

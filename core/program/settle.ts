@@ -116,7 +116,7 @@ function floorsOf(plan: ResolvedPlan, baseLeftG: number) {
   const base = inBase(plan)
   const looseG = base.reduce((sum, item) => sum + Math.max(item.heldG - item.insideG, item.soakWaterG), 0)
   const thereG = liquidBroughtG(plan.liquids) + looseG
-  const floors: { rule: Exclude<WaterRule, 'balance'>; pourG: number }[] = [
+  const floors: { rule: Exclude<WaterRule, 'balance' | 'given'>; pourG: number }[] = [
     { rule: 'minimum', pourG: body.minimumLiquidG - thereG },
   ]
   const toCover = base.filter(({ food }) => cooksCovered(food))

@@ -83,6 +83,29 @@ export function solve(plan: ResolvedPlan, pourG: number, needTimes = 1): Outcome
   }
 }
 
+/**
+ * The plan's style run for a figure that the cook gave. A device that decides for itself, or runs a
+ * program of its own, takes no figure: it is run as it was planned.
+ */
+export function runFigure(plan: ResolvedPlan, pourG: number, planned: Solution, figure: number): Outcome<Solution> {
+  const { style } = plan
+  if (style.kind === 'rice-cooker') return solveRiceCooker(plan, pourG)
+  const ownProgram = style.kind === 'fixed'
+  const program = ownProgram ? planned.case.program : programFor(plan, style, figure)
+  const run = { ...caseOf(plan, pourG, program), release: planned.case.release }
+  const simulation = simulate(run)
+  if (simulation.ending !== 'done') return failed(endingProblem(simulation))
+  return {
+    ok: true,
+    value: { ...planned, figure: ownProgram ? planned.figure : Math.round(figure), simulation, case: run },
+  }
+}
+
+function programFor(plan: ResolvedPlan, style: Parameters<typeof shapeOf>[0], figure: number): Step[] {
+  const { before, last, min } = shapeOf(style, plan.burner, plan.cooker.appliance)
+  return [...before, last(Math.max(min, Math.round(figure)))]
+}
+
 /** How far the food worst off is over its need, as a share of it. */
 export function surplusOf(plan: ResolvedPlan, needTimes: number, gets: readonly number[]): number {
   return Math.min(...plan.foods.map(({ need }, i) => gets[i]! / (need.boilMinutes * needTimes) - 1))

@@ -1,5 +1,6 @@
 import { cooksCovered } from '../food/food'
 import type { Outcome } from '../problem'
+import type { SimulationCase } from '../pot/case'
 import type { PlanRequest } from './request'
 import { resolve, type ResolvedFood, type ResolvedPlan } from './resolve'
 import { settleWater } from './settle'
@@ -16,6 +17,8 @@ export interface Phase {
   figure: number
   /** Minutes from lighting this phase until the lid can be opened. */
   minutes: number
+  /** The case it was solved on, for drawing it. */
+  case: SimulationCase
 }
 
 export interface Together {
@@ -100,11 +103,11 @@ function solvePhase(plan: ResolvedPlan, deciding: readonly number[], inPot: read
   const foods = inPot.map((i) => (deciding.includes(i) ? plan.foods[i]! : withNeed(plan.foods[i]!, LEAST_NEED)))
   const settled = settleWater({ ...plan, foods })
   if (!settled.ok) return settled
-  const { unit, figure, simulation } = settled.value.solution
+  const { unit, figure, simulation, case: solved } = settled.value.solution
   const doses = plan.foods.map(() => 0)
   inPot.forEach((index, i) => (doses[index] = simulation.boilMinutes[i]!))
   const minutes = simulation.heatOffMinute + simulation.releaseMinutes
-  return { ok: true, value: { phases: [{ adds: [...deciding], unit, figure, minutes }], doses } }
+  return { ok: true, value: { phases: [{ adds: [...deciding], unit, figure, minutes, case: solved }], doses } }
 }
 
 function withNeed(item: ResolvedFood, boilMinutes: number): ResolvedFood {

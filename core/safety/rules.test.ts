@@ -10,6 +10,7 @@ const food = (id: string, change: Partial<FoodFacts> = {}): FoodFacts => ({
   soak,
   inTin: false,
   acid: false,
+  salted: false,
   gets: 100,
   needs: 90,
   max: 300,
@@ -26,6 +27,9 @@ const facts = (foods: FoodFacts[], change: Partial<PlanFacts> = {}): PlanFacts =
   minimumLiquidG: 200,
   boils: true,
   surplusG: 0,
+  becomes: 'spoonable',
+  shortG: 0,
+  standing: null,
   foods,
   ...change,
 })
@@ -119,6 +123,8 @@ describe('what goes on around the pot', () => {
     ],
     ['more than a food stands', facts([food('cabbage', { soak: null, gets: 60, max: 30 })]), 'overcooked', 'warn'],
     ['sour things with pulses', facts([food('navy-bean', { acid: true })]), 'acid-early', 'note'],
+    ['too little water', facts([food('basmati-white')], { becomes: 'dry', shortG: 90 }), 'too-dry', 'warn'],
+    ['salt in the water', facts([food('toor-split', { salted: true })]), 'salt-once', 'note'],
     ['too much liquid', facts([food('toor-split')], { surplusG: 300 }), 'too-wet', 'warn'],
     ['a pot of unknown size', facts([food('toor-split')], { bodyAssumed: true }), 'size-assumed', 'note'],
     ['meat', facts([food('chicken-thigh', { soak: null })]), 'meat-through', 'note'],
@@ -166,5 +172,31 @@ describe('the sentences', () => {
       expect(why, id).toMatch(/\.$/)
       expect(sentence.split('. ').length, id).toBeLessThanOrEqual(2)
     }
+  })
+})
+
+describe('what stands in tins', () => {
+  const tin = { food: findFood('toor-split')!, fullShare: 0.5, limitShare: 0.6, thickerByMm: 0, material: 'steel' }
+  const standing = (change: Partial<NonNullable<PlanFacts['standing']>>) =>
+    facts([food('toor-split', { inTin: true })], { standing: { faults: [], baseReachesMm: 0, tins: [tin], ...change } })
+
+  it('is only told to be lifted with tongs when all is well', () => {
+    const found = cautionsFor(standing({})).map(({ id }) => id)
+    expect(found).toContain('hot-tins')
+    expect(isRefused(cautionsFor(standing({})))).toBe(false)
+    expect(cautionsFor(facts([food('toor-split')])).map(({ id }) => id)).not.toContain('hot-tins')
+  })
+
+  it.each([
+    ['too wide for steam to pass', { faults: [{ id: 'tin-too-wide', tier: 0, byMm: 4 }] }, 'tin-too-wide', 'refuse'],
+    ['against the lid', { faults: [{ id: 'stack-too-high', tier: 1, byMm: 9 }] }, 'stack-too-high', 'refuse'],
+    ['tipping', { faults: [{ id: 'tier-tips', tier: 1, byMm: 9 }] }, 'tier-tips', 'refuse'],
+    ['uncovered below another', { faults: [{ id: 'uncovered-below', tier: 0, byMm: 0 }] }, 'uncovered-below', 'warn'],
+    ['overfull', { tins: [{ ...tin, fullShare: 0.61 }] }, 'tin-too-full', 'refuse'],
+    ['thicker than its tin', { tins: [{ ...tin, thickerByMm: 12 }] }, 'piece-too-thick', 'refuse'],
+    ['in glass', { tins: [{ ...tin, material: 'glass' }] }, 'tin-material', 'warn'],
+    ['in boiling base water', { baseReachesMm: 3 }, 'base-reaches-tin', 'warn'],
+  ] as const)('%s: said, and refused where it is dangerous', (_, change, id, severity) => {
+    expect(severityOf(standing(change as never), id)).toBe(severity)
   })
 })

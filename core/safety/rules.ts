@@ -2,7 +2,9 @@ import { setsAsGrain, type Food } from '../food/food'
 import { soakWaterC, type Soak } from '../food/soak'
 import type { Appliance } from '../pot/appliance'
 import type { Release } from '../pot/case'
+import type { StackFault } from '../pot/stacking'
 import { boilingC } from '../steam/steam'
+import type { WaterFate } from '../water/folk'
 
 export type Severity = 'refuse' | 'warn' | 'note'
 
@@ -26,12 +28,25 @@ export interface PlanFacts {
   minimumLiquidG: number
   /** The water comes to a full boil at some time. */
   boils: boolean
+  /** How wet the base comes out; null where nothing in it drinks. */
+  becomes: WaterFate | null
+  /** What stands in tins, and how; null where nothing does. */
+  standing: {
+    faults: StackFault[]
+    /** mm by which the base reaches the lowest tin, now or when swollen. */
+    baseReachesMm: number
+    tins: { food: Food; fullShare: number; limitShare: number; thickerByMm: number; material: string | null }[]
+  } | null
   surplusG: number
+  /** g of water less than was computed; 0 where that is what is poured. */
+  shortG: number
   foods: {
     food: Food
     soak: Soak | null
     inTin: boolean
     acid: boolean
+    /** Salt goes into its cooking water. */
+    salted: boolean
     gets: number
     needs: number
     max: number
@@ -93,18 +108,62 @@ export const CAUTION_SENTENCES = {
     sentence: 'Add the sour things after {food} is soft, if you can.',
     why: 'Acid keeps the skins firm: it costs about four tenths more cooking.',
   },
+  'salt-once': {
+    sentence: 'The cooking water is salted: taste before any salt goes into the gravy.',
+    why: 'Salt at the boil and again in the gravy is salt twice. In the water it changes no time that Bivvet counts.',
+  },
   'too-wet': {
     sentence:
       'The other liquids already bring {grams} g more than is needed. Pour no water, and simmer it open at the end.',
     why: 'All that is wet counts towards the water.',
+  },
+  'tin-too-wide': {
+    sentence: 'A tin is {by} mm too wide: steam must pass all round, and it must lift out. Take a narrower one.',
+    why: 'With less than 10 mm around it steam cannot rise past and pressure builds under the tin.',
+  },
+  'stack-too-high': {
+    sentence: 'The tins stand {by} mm too high under the lid. Take a lower tin or one tier less.',
+    why: 'What touches the lid can block the vent; then the pressure has no way out. Your cooker’s manual may set a lower line.',
+  },
+  'tier-tips': {
+    sentence: 'The tin on tier {tier} is {by} mm too wide for what it stands on. Put the wider one below.',
+    why: 'It tips when the pot is moved or the steam is let out, and hot food spills.',
+  },
+  'uncovered-below': {
+    sentence: 'Cover the tin on tier {tier}: another one stands on it.',
+    why: 'Steam condenses on the tin above and drips into the food below.',
+  },
+  'tin-too-full': {
+    sentence: '{food} would fill its tin to {percent} %. Take a larger tin or cook less.',
+    why: 'It swells or froths over its rim: at most four fifths, three fifths of what froths.',
+  },
+  'piece-too-thick': {
+    sentence: 'The pieces of {food} are {by} mm thicker than their tin is high. Cut them in half.',
+    why: 'They would hold up the lid or the tin above.',
+  },
+  'base-reaches-tin': {
+    sentence: 'The base reaches {by} mm above the floor of the lowest tin. Take a taller trivet.',
+    why: 'A tin that stands in boiling water cooks faster below than above, and may float or tip.',
+  },
+  'tin-material': {
+    sentence: 'A {material} tin only if its maker allows it under pressure.',
+    why: 'Glass can crack and plastic soften or give off substances. Your cooker’s manual and the tin’s maker go first.',
+  },
+  'hot-tins': {
+    sentence: 'Lift the tins with tongs once the steam is gone; they are as hot as the pot.',
+    why: 'Steam and hot water stand on lids and rims and burn.',
+  },
+  'too-dry': {
+    sentence: 'With so little water it comes out dry, or scorches. Pour the {grams} g more that it drinks.',
+    why: 'Food that has drunk all there is stays hard in the middle and burns on the floor of the pot.',
   },
   'too-little-liquid': {
     sentence: 'Only {grams} g of liquid for steam; this cooker wants {minimum} g. Add the rest.',
     why: 'A pressure cooker whose base runs dry overheats and can fail. Your cooker’s manual gives its own figure.',
   },
   'program-short': {
-    sentence: '{food} is not done after this. Run the program again, or choose another way.',
-    why: 'The longest program of this device gives it less than it needs.',
+    sentence: '{food} is not done after this. Give it more, or choose another way.',
+    why: 'It gets fewer boil-minutes than it needs for the texture that was asked for.',
   },
   'lectin-boil-altitude': {
     sentence: 'Cook {food} under pressure: up here an open boil is only {temp} °C.',
@@ -113,6 +172,11 @@ export const CAUTION_SENTENCES = {
   'lectin-not-done': {
     sentence: '{food} would come out half-cooked. Give them a longer program or pressure.',
     why: 'Half-cooked, these beans are more poisonous than raw. Follow local food-safety advice.',
+  },
+  'runs-dry': {
+    sentence:
+      'The water may not last. Turn the heat off, let the pressure fall, and add boiling water before going on.',
+    why: 'A pressure cooker whose base runs dry overheats and can fail. Your cooker’s manual gives its own figure.',
   },
   'meat-through': {
     sentence: 'Check that {food} is cooked to the middle before anybody tastes it.',
@@ -219,6 +283,27 @@ const keepHot: Rule = ({ applianceKind }) => (GENTLE_KINDS.includes(applianceKin
 
 const tooWet: Rule = ({ surplusG }) => (surplusG > 0 ? [caution('too-wet', 'warn', { grams: surplusG })] : [])
 
+const tooDry: Rule = ({ becomes, shortG }) =>
+  becomes === 'scorches' || becomes === 'dry' ? [caution('too-dry', 'warn', { grams: Math.round(shortG) })] : []
+
+const saltOnce: Rule = ({ foods }) => (foods.some(({ salted }) => salted) ? [caution('salt-once', 'note')] : [])
+
+const standing: Rule = ({ standing: stands }) => {
+  if (!stands) return []
+  const found = stands.faults.map(({ id, tier, byMm }) =>
+    caution(id, id === 'uncovered-below' ? 'warn' : 'refuse', { tier: tier + 1, by: byMm }),
+  )
+  for (const { food, fullShare, limitShare, thickerByMm, material } of stands.tins) {
+    if (fullShare > limitShare)
+      found.push(caution('tin-too-full', 'refuse', { food: food.name, percent: Math.round(fullShare * 100) }))
+    if (thickerByMm > 0)
+      found.push(caution('piece-too-thick', 'refuse', { food: food.name, by: Math.ceil(thickerByMm) }))
+    if (material === 'glass' || material === 'plastic') found.push(caution('tin-material', 'warn', { material }))
+  }
+  if (stands.baseReachesMm > 0) found.push(caution('base-reaches-tin', 'warn', { by: Math.ceil(stands.baseReachesMm) }))
+  return [...found, caution('hot-tins', 'note')]
+}
+
 const sizeAssumed: Rule = ({ bodyAssumed }) => (bodyAssumed ? [caution('size-assumed', 'note')] : [])
 
 const pressureHabits: Rule = ({ applianceKind }) =>
@@ -231,14 +316,17 @@ const coolGrain: Rule = ({ foods }) =>
 
 const RULES: readonly Rule[] = [
   tooFull,
+  standing,
   tooLittleLiquid,
   lectins,
   frothAndQuickRelease,
   warmSoak,
   tooWet,
+  tooDry,
   notDone,
   lostFoods,
   acidEarly,
+  saltOnce,
   sizeAssumed,
   meatThrough,
   pressureHabits,
@@ -255,4 +343,21 @@ export function cautionsFor(plan: PlanFacts): Caution[] {
 /** True if the plan must not be started as it is. */
 export function isRefused(cautions: readonly Caution[]): boolean {
   return cautions.some(({ severity }) => severity === 'refuse')
+}
+
+/** What the rules look at while a pot cooks. */
+export interface RunFacts {
+  /** Boil-minutes that each food will have when the lid opens, as it now looks, and that it needs in all. */
+  foods: { food: Food; gets: number; needs: number }[]
+  heatIsOff: boolean
+  /** Free water left at the end in g, on the dry side of what is believed. */
+  waterEndG: number
+}
+
+/** The cautions of a run as it now looks, whatever led to it; they are asked for last, after all advice. */
+export function runCautions({ foods, heatIsOff, waterEndG }: RunFacts): Caution[] {
+  const halfCooked = foods
+    .filter(({ food, gets, needs }) => heatIsOff && food.lectin && gets < needs)
+    .map(({ food }) => caution('lectin-not-done', 'refuse', { food: food.name }))
+  return [...halfCooked, ...(waterEndG <= 0 && !heatIsOff ? [caution('runs-dry', 'warn')] : [])]
 }

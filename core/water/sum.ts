@@ -2,13 +2,13 @@ import { LIQUID_YIELD, type Liquid } from './liquids'
 
 /** One line of the water sum: what asks for water (positive) or already brings it (negative). */
 export interface WaterLine {
-  id: 'uptake' | 'steam' | 'free-liquid' | 'held' | 'soak-water' | 'liquid' | 'floor' | 'surplus'
+  id: 'uptake' | 'steam' | 'free-liquid' | 'held' | 'soak-water' | 'liquid' | 'floor' | 'surplus' | 'given'
   g: number
-  /** The food or the liquid that the line speaks of. */
+  /** The food or the liquid that the line speaks of; of a floor, its rule. */
   of?: string
 }
 
-export type WaterRule = 'balance' | 'minimum' | 'covered' | 'base-left' | 'plenty'
+export type WaterRule = 'balance' | 'minimum' | 'covered' | 'base-left' | 'plenty' | 'given'
 
 export interface WaterSum {
   /** Water to pour in; always the exact sum of the lines. */
@@ -41,7 +41,7 @@ export function waterSum(
   foods: readonly Drinks[],
   liquids: readonly Liquid[],
   steamLostG: number,
-  floors: readonly { rule: Exclude<WaterRule, 'balance'>; pourG: number }[],
+  floors: readonly { rule: Exclude<WaterRule, 'balance' | 'given'>; pourG: number }[],
 ): WaterSum {
   const lines: WaterLine[] = []
   const add = (id: WaterLine['id'], g: number, of?: string) => {
@@ -60,7 +60,7 @@ export function waterSum(
   const highest = [...floors].sort((a, b) => b.pourG - a.pourG)[0]
   const floorG = Math.max(0, Math.ceil(highest?.pourG ?? 0))
   if (highest && pourG < floorG) {
-    lines.push({ id: 'floor', g: floorG - pourG })
+    lines.push({ id: 'floor', g: floorG - pourG, of: highest.rule })
     pourG = floorG
     rule = highest.rule
   } else if (pourG < 0) {
@@ -68,4 +68,11 @@ export function waterSum(
     pourG = 0
   }
   return { pourG, rule, lines }
+}
+
+/** The sum when the cook pours another amount: the same lines, and one for what was added or left out. */
+export function givenWater(sum: WaterSum, pourG: number): WaterSum {
+  const rounded = Math.round(pourG)
+  if (rounded === sum.pourG) return sum
+  return { pourG: rounded, rule: 'given', lines: [...sum.lines, { id: 'given', g: rounded - sum.pourG }] }
 }

@@ -61,3 +61,8 @@ export function liquidLineMl(bulks: readonly Bulk[], liquidMl: number): number {
   const gaps = heap - packed
   return liquidMl >= gaps ? packed + liquidMl : (heap * liquidMl) / gaps
 }
+
+/** ml of liquid with which it stands at a line, in a heap of which so much is solid; the inverse of liquidLineMl. */
+export function liquidForLineMl(lineMl: number, heapMl: number, solidMl: number): number {
+  return lineMl >= heapMl ? lineMl - solidMl : (lineMl * (heapMl - solidMl)) / heapMl
+}

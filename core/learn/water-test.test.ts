@@ -1,0 +1,191 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { BURNERS, COOKERS } from '../pot/cookers'
+import { fitWaterTest, runTest, type Measured, type TestMark, type WaterTest } from './water-test'
+
+const place = { altitudeM: 1450, roomC: 20 }
+const generic = (id: string): Measured => ({ appliance: COOKERS[id]!.appliance, burner: BURNERS.strong })
+
+/** What a cook would write down of a pot that really is so: five whistles on high, three on medium, then off. */
+function testOf(truth: Measured, waterG = 1000): WaterTest {
+  const flames: TestMark[] = [
+    { kind: 'flame', flame: 'high', minute: 0 },
+    ...[1, 2, 3, 4, 5].map((minute): TestMark => ({ kind: 'whistle', minute })),
+    { kind: 'flame', flame: 'medium', minute: 5.5 },
+    ...[6, 7, 8].map((minute): TestMark => ({ kind: 'whistle', minute })),
+    { kind: 'heat-off', minute: 9 },
+    { kind: 'pressure-gone', minute: 10 },
+  ]
+  const run = runTest({ waterG, leftG: 0, startC: 18, place, marks: flames }, truth)
+  const whistles = run.whistleMinutes.map((minute): TestMark => ({ kind: 'whistle', minute }))
+  const marks: TestMark[] = [
+    { kind: 'flame', flame: 'high', minute: 0 },
+    ...whistles.slice(0, 5),
+    { kind: 'flame', flame: 'medium', minute: whistles[4]!.minute + 0.05 },
+    ...whistles.slice(5),
+    { kind: 'heat-off', minute: run.heatOffMinute },
+    { kind: 'pressure-gone', minute: run.heatOffMinute + run.releaseMinutes },
+  ]
+  return { waterG, leftG: waterG - run.steamLostG, startC: 18, place, marks }
+}
+
+const leaky: Measured = {
+  appliance: { ...COOKERS['whistling-3l-aluminium']!.appliance, lossWPerK: 2.1, leakKgPerS: 3e-5 } as never,
+  burner: { high: 1050, medium: 640, low: 350, simmer: 200 },
+}
+const fitted = (test: WaterTest, before: Measured) => {
+  const outcome = fitWaterTest(test, before)
+  if (!outcome.ok) throw new Error(outcome.problems[0]!.message)
+  return outcome.value
+}
+
+describe('a water test', () => {
+  it('finds the heat of each flame that was used, and moves the others with them', () => {
+    const fit = fitted(testOf(leaky), generic('whistling-3l-aluminium'))
+    expect(fit.burner.high / leaky.burner.high).toBeCloseTo(1, 1)
+    expect(fit.burner.medium / leaky.burner.medium).toBeCloseTo(1, 1)
+    expect(fit.burner.low).toBeLessThan(BURNERS.strong.low)
+    expect(fit.misfit).toBeLessThan(1)
+    expect(fit.heatSpread).toBeLessThan(0.15)
+    const generous = runTest(testOf(leaky), generic('whistling-3l-aluminium'))
+    const off = (run: { steamLostG: number }) => Math.abs(run.steamLostG - (1000 - testOf(leaky).leftG))
+    expect(off(fit.curve)).toBeLessThan(off(generous))
+  })
+
+  it('finds nothing to change in a pot that is as it was thought', () => {
+    const truth = generic('whistling-5l-aluminium')
+    for (const { before, after } of fitted(testOf(truth), truth).figures) expect(after / before).toBeCloseTo(1, 3)
+  })
+
+  it('comes closer to the truth from any start, and stands what a cook misreads', () => {
+    const factor = fc.double({ min: 0.75, max: 1.3, noNaN: true })
+    const misread = fc.array(fc.double({ min: -0.03, max: 0.03, noNaN: true }), { minLength: 14, maxLength: 14 })
+    fc.assert(
+      fc.property(factor, factor, misread, (heat, loss, slips) => {
+        const base = generic('whistling-5l-aluminium')
+        const truth: Measured = {
+          appliance: { ...base.appliance, lossWPerK: base.appliance.lossWPerK * loss },
+          burner: { ...base.burner, high: base.burner.high * heat, medium: base.burner.medium * heat },
+        }
+        const test = testOf(truth)
+        const slipped = test.marks.map((mark, i) => ({ ...mark, minute: mark.minute && mark.minute + slips[i]! }))
+        const marks = slipped.sort((a, b) => a.minute - b.minute)
+        const fit = fitted({ ...test, marks }, base)
+        expect(Math.abs(Math.log(fit.burner.high / truth.burner.high))).toBeLessThan(0.09)
+        expect(Math.abs(Math.log(fit.burner.medium / truth.burner.medium))).toBeLessThan(0.12)
+      }),
+      { numRuns: 12 },
+    )
+  })
+
+  it.each([
+    [
+      'electric-6l',
+      [
+        ['on', 0],
+        ['pressure', 14],
+        ['heat-off', 24],
+        ['pressure-gone', 60],
+      ],
+    ],
+    [
+      'rice-1l',
+      [
+        ['on', 0],
+        ['boils', 4],
+        ['heat-off', 24],
+      ],
+    ],
+    [
+      'regulator-5l-steel',
+      [
+        ['flame', 0],
+        ['pressure', 8],
+        ['heat-off', 16],
+        ['pressure-gone', 30],
+      ],
+    ],
+    [
+      'open-5l',
+      [
+        ['flame', 0],
+        ['boils', 6],
+        ['heat-off', 16],
+      ],
+    ],
+    [
+      'bowl-2.2l',
+      [
+        ['on', 0],
+        ['boils', 8],
+        ['heat-off', 15],
+      ],
+    ],
+  ] as const)('fits a %s that gets a fifth less heat and loses a fifth more', (id, events) => {
+    const before = generic(id)
+    const { appliance, burner } = before
+    const truth: Measured = {
+      appliance: {
+        ...appliance,
+        lossWPerK: appliance.lossWPerK * 1.2,
+        ...('heaterW' in appliance ? { heaterW: appliance.heaterW * 0.8 } : {}),
+      },
+      burner: { ...burner, high: burner.high * 0.8 },
+    }
+    const waterG = id === 'rice-1l' ? 300 : 1000
+    const asked = events.map(([kind, minute]) =>
+      kind === 'flame' ? { kind, minute, flame: 'high' } : { kind, minute },
+    )
+    const blank = { waterG, leftG: 0, startC: 18, place, marks: asked as TestMark[] }
+    const run = runTest(blank, truth)
+    const at = {
+      pressure: run.minutesToPressure,
+      boils: run.boilsAtMinute,
+      'heat-off': run.heatOffMinute,
+      'pressure-gone': run.heatOffMinute + run.releaseMinutes,
+    } as Record<string, number | null>
+    const marks = blank.marks.map((mark) => ({ ...mark, minute: at[mark.kind] ?? 0 }))
+    const fit = fitted({ ...blank, leftG: id === 'rice-1l' ? 0 : waterG - run.steamLostG, marks }, before)
+    const heat = fit.figures.find((figure) => figure.id === 'heater' || figure.id === 'high')!
+    expect(heat.after / heat.before).toBeGreaterThan(0.75)
+    expect(heat.after / heat.before).toBeLessThan(0.9)
+  })
+
+  it('fits a slow cooker by its thermometer', () => {
+    const marks: TestMark[] = [
+      { kind: 'on', minute: 0 },
+      { kind: 'temperature', minute: 60, tempC: 42 },
+      { kind: 'temperature', minute: 120, tempC: 58 },
+      { kind: 'temperature', minute: 240, tempC: 76 },
+    ]
+    const fit = fitted({ waterG: 2000, leftG: 1990, startC: 18, place, level: 'high', marks }, generic('slow-6l'))
+    for (const { measured, fitted: value } of fit.observations.filter(({ id }) => id === 'temperature'))
+      expect(Math.abs(value - measured)).toBeLessThan(4)
+  })
+})
+
+describe('a test that makes no sense', () => {
+  const good = testOf(generic('whistling-5l-aluminium'))
+  const before = generic('whistling-5l-aluminium')
+  it.each([
+    ['more water after than before', { leftG: 1100 }, 'test-gained-water'],
+    ['no whistle', { marks: good.marks.filter(({ kind }) => kind !== 'whistle') }, 'test-incomplete'],
+    ['times that run backwards', { marks: [...good.marks].reverse() }, 'test-disordered'],
+    ['a whistle at once', { marks: good.marks.map((m) => ({ ...m, minute: m.minute / 40 })) }, 'test-too-quick'],
+    [
+      'half of the whistles missed',
+      { marks: good.marks.filter((_, i) => ![2, 4, 7].includes(i)) },
+      'test-does-not-fit',
+    ],
+    ['no number', { waterG: Number.NaN }, 'not-a-number'],
+  ])('is refused: %s', (_, change, code) => {
+    const outcome = fitWaterTest({ ...good, ...change }, before)
+    expect(outcome.ok ? 'taken' : outcome.problems[0]!.code).toBe(code)
+  })
+
+  it('is refused when the pot would have to be quite another', () => {
+    const slow = { ...good, marks: good.marks.map((mark) => ({ ...mark, minute: mark.minute * 6 })) }
+    const outcome = fitWaterTest(slow, before)
+    expect(outcome.ok).toBe(false)
+  })
+})

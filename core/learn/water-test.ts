@@ -1,0 +1,395 @@
+import { levenbergMarquardt } from 'ml-levenberg-marquardt'
+import { inverse, Matrix } from 'ml-matrix'
+import { failed, problem, type Outcome } from '../problem'
+import type { Appliance } from '../pot/appliance'
+import type { Place, Simulation, SimulationCase, Step } from '../pot/case'
+import { within } from '../pot/check'
+import { pointAt } from '../pot/curve'
+import type { Burner, FlameName } from '../pot/cookers'
+import { simulate } from '../pot/simulate'
+
+/** Something that the cook saw or did during a water test, in minutes from lighting. */
+export type TestMark = { minute: number } & (
+  | { kind: 'on' }
+  | { kind: 'flame'; flame: FlameName }
+  | { kind: 'whistle' | 'pressure' | 'boils' | 'heat-off' | 'pressure-gone' }
+  | { kind: 'temperature'; tempC: number }
+)
+
+/** One boil with nothing but water, timed and weighed. */
+export interface WaterTest {
+  waterG: number
+  leftG: number
+  startC: number
+  place: Place
+  level?: 'high' | 'low'
+  marks: TestMark[]
+}
+
+/** What a water test measures about a cooker and the burner it stands on. */
+export interface Measured {
+  appliance: Appliance
+  burner: Burner
+}
+
+export interface FittedFigure {
+  id: ParameterId
+  before: number
+  after: number
+  /** One standard deviation of `after`, as a share of it. */
+  sdShare: number
+}
+
+export interface Observation {
+  id: 'first-whistle' | 'interval' | 'pressure' | 'boils' | 'switched-off' | 'release' | 'steam' | 'temperature'
+  /** Minutes, grams or °C, by its id. */
+  measured: number
+  fitted: number
+}
+
+export interface WaterTestFit extends Measured {
+  figures: FittedFigure[]
+  observations: Observation[]
+  /** Root mean square of the misfits, each divided by how exactly it can be read. */
+  misfit: number
+  /** The fitted boil, for drawing it beside the marks. */
+  curve: Simulation
+  /** One standard deviation of the heat, as a share, for the ranges of plans. */
+  heatSpread: number
+}
+
+export type ParameterId = FlameName | 'heater' | 'loss' | 'hysteresis' | 'vent' | 'leak' | 'reflux'
+
+// How exactly a cook can read these (engineering estimates).
+const TIME_SHARE = 0.03
+const TIME_MINUTES = 3 / 60
+const RELEASE_SHARE = 0.08
+const WEIGHT_G = 5
+const WEIGHT_SHARE = 0.03
+const THERMOMETER_K = 1.5
+/** How far generic figures may be off: one standard deviation in the logarithm (engineering estimates). */
+const PRIOR: Record<ParameterId, number> = {
+  high: 0.3,
+  medium: 0.3,
+  low: 0.3,
+  simmer: 0.3,
+  heater: 0.15,
+  loss: 0.3,
+  hysteresis: 0.25,
+  vent: 0.25,
+  leak: 0.7,
+  reflux: 0.2,
+}
+/** No cooker is further from its generic figures than this factor; a fit that wants to be is no fit. */
+const MOST_TIMES = 3
+const AT_BOUND = 0.97
+/** A misfit beyond this many reading errors, root mean square, is not this kind of pot boiling water. */
+const MOST_MISFIT = 3.5
+const UNREACHED_RESIDUAL = 30
+/** Gas and mains differ from day to day, however exactly one boil was timed (engineering estimate). */
+const DAY_TO_DAY = 0.04
+
+/**
+ * Fits a cooker and its flames to one boil of water: the heat of each flame used, the loss, and what
+ * its kind adds (hysteresis, vent, leak, reflux). Bounded least squares over the simulation, in the
+ * logarithm of each figure, with the generic figures as the prior; flames that were not used move as
+ * those that were. Problems say what makes no sense; then nothing should be kept.
+ */
+export function fitWaterTest(test: WaterTest, before: Measured): Outcome<WaterTestFit> {
+  const problems = checkTest(test, before.appliance)
+  if (problems.length > 0) return failed(...problems)
+  const parameters = parametersOf(test, before)
+  const observed = observe(test, runTest(test, before))
+  if (observed.length === 0) return failed(problem('test-incomplete', 'test.marks'))
+
+  const residuals = (logs: readonly number[]): number[] => {
+    const run = runTest(test, apply(before, parameters, logs))
+    const misfits =
+      run.ending === 'done' || run.ending === 'boiled-dry'
+        ? observe(test, run).map(({ misfit }) => misfit)
+        : observed.map(() => UNREACHED_RESIDUAL)
+    return [...misfits, ...logs.map((log, i) => log / PRIOR[parameters[i]!])]
+  }
+  const logs = fit(residuals, parameters.length, observed.length + parameters.length)
+  const after = apply(before, parameters, logs)
+  const curve = simulate(caseOf(test, after), { trace: true })
+  const fitted = observe(test, curve)
+  const misfit = Math.sqrt(fitted.reduce((sum, one) => sum + one.misfit ** 2, 0) / fitted.length)
+  if (!(misfit <= MOST_MISFIT))
+    return failed(problem('test-does-not-fit', 'test.marks', { misfit: Number(misfit.toFixed(1)) }))
+  const extreme = parameters.find((_, i) => Math.abs(logs[i]!) > AT_BOUND * Math.log(MOST_TIMES))
+  if (extreme) return failed(problem('test-beyond-belief', 'test.marks', { times: MOST_TIMES }))
+
+  const sds = spreadAt(residuals, logs)
+  const figures = parameters.map((id, i) => ({
+    id,
+    before: valueOf(before, id),
+    after: valueOf(after, id),
+    sdShare: sds[i]!,
+  }))
+  const heats = figures.filter(({ id }) => isHeat(id)).map(({ sdShare }) => sdShare)
+  return {
+    ok: true,
+    value: {
+      ...after,
+      figures,
+      observations: fitted.map(({ id, measured, fitted: value }) => ({ id, measured, fitted: value })),
+      misfit,
+      curve,
+      heatSpread: Math.hypot(DAY_TO_DAY, Math.max(0, ...heats)),
+    },
+  }
+}
+
+/** What the pot would do in this test if it had these figures. */
+export function runTest(test: WaterTest, measured: Measured): Simulation {
+  return simulate(caseOf(test, measured), { trace: needsTrace(test) })
+}
+
+function caseOf(test: WaterTest, { appliance, burner }: Measured): SimulationCase {
+  const released = test.marks.some(({ kind }) => kind === 'pressure-gone')
+  return {
+    appliance,
+    load: { freeWaterKg: test.waterG / 1000, foodJPerK: 0, startC: test.startC, vessels: [] },
+    place: test.place,
+    program: programOf(test, appliance, burner),
+    release: released ? { kind: 'natural' } : null,
+    foods: [],
+  }
+}
+
+const needsTrace = ({ marks }: WaterTest) => marks.some(({ kind }) => kind === 'temperature')
+const minuteOf = ({ marks }: WaterTest, kind: TestMark['kind']) =>
+  marks.find((mark) => mark.kind === kind)?.minute ?? null
+const flamesIn = ({ marks }: WaterTest) =>
+  marks.filter((mark): mark is TestMark & { kind: 'flame' } => mark.kind === 'flame')
+
+/** The program that the cook ran, with what the pot decides left to the pot. */
+function programOf(test: WaterTest, appliance: Appliance, burner: Burner): Step[] {
+  const offMinute = minuteOf(test, 'heat-off') ?? test.marks.at(-1)!.minute
+  const whistleMinutes = test.marks.filter(({ kind }) => kind === 'whistle').map(({ minute }) => minute)
+  switch (appliance.kind) {
+    case 'electric': {
+      const minutesAtPressure = offMinute - (minuteOf(test, 'pressure') ?? offMinute)
+      return [{ level: test.level ?? 'high', minutesAtPressure }]
+    }
+    case 'rice':
+      return [{ untilDry: true }]
+    case 'slow':
+      return [{ level: test.level ?? 'high', minutes: offMinute }]
+    case 'bowl':
+      return [{ tempC: 100, minutes: offMinute }]
+    case 'whistling': {
+      // Flames are changed after a whistle: so many whistles on each, whenever they come.
+      const flames = flamesIn(test)
+      return flames.flatMap(({ flame }, i): Step[] => {
+        const until = flames[i + 1]?.minute ?? Infinity
+        const count = whistleMinutes.filter((minute) => minute < until).length
+        return count > 0 ? [{ heatW: burner[flame], untilWhistles: count }] : []
+      })
+    }
+    case 'regulator':
+    case 'open': {
+      const reached = minuteOf(test, appliance.kind === 'open' ? 'boils' : 'pressure') ?? offMinute
+      const flames = flamesIn(test)
+      const first = flames[0]?.flame ?? 'high'
+      const steps: Step[] = [
+        appliance.kind === 'open'
+          ? { heatW: burner[first], untilBoil: true }
+          : { heatW: burner[first], untilPressure: true },
+      ]
+      for (const [i, { flame, minute }] of flames.entries()) {
+        const from = Math.max(minute, reached)
+        const to = flames[i + 1]?.minute ?? offMinute
+        if (to > from) steps.push({ heatW: burner[flame], minutes: to - from })
+      }
+      return steps
+    }
+  }
+}
+
+interface Compared extends Observation {
+  /** How many reading errors the fit is off. */
+  misfit: number
+}
+
+/** Everything measured, beside what the simulation gives. */
+function observe(test: WaterTest, run: Simulation): Compared[] {
+  const found: Compared[] = []
+  const time = (id: Observation['id'], measured: number, fitted: number | null | undefined, share = TIME_SHARE) => {
+    const sd = Math.hypot(share, TIME_MINUTES / measured)
+    const reached = typeof fitted === 'number' && fitted > 0
+    const misfit = reached ? Math.log(fitted / measured) / sd : UNREACHED_RESIDUAL
+    found.push({ id, measured, fitted: reached ? fitted : NaN, misfit })
+  }
+  const whistles = test.marks.filter(({ kind }) => kind === 'whistle').map(({ minute }) => minute)
+  whistles.forEach((minute, i) => {
+    if (i === 0) time('first-whistle', minute, run.whistleMinutes[0])
+    else time('interval', minute - whistles[i - 1]!, run.whistleMinutes[i]! - run.whistleMinutes[i - 1]!)
+  })
+  const pressure = minuteOf(test, 'pressure')
+  if (pressure !== null) time('pressure', pressure, run.minutesToPressure)
+  const boils = minuteOf(test, 'boils')
+  if (boils !== null) time('boils', boils, run.boilsAtMinute)
+  const off = minuteOf(test, 'heat-off')
+  if (off !== null && boils !== null && test.leftG < WEIGHT_G) time('switched-off', off, run.heatOffMinute)
+  const gone = minuteOf(test, 'pressure-gone')
+  if (gone !== null && off !== null) time('release', gone - off, run.releaseMinutes, RELEASE_SHARE)
+  for (const mark of test.marks)
+    if (mark.kind === 'temperature') {
+      const fitted = pointAt(run.trace, mark.minute).tempC
+      found.push({ id: 'temperature', measured: mark.tempC, fitted, misfit: (fitted - mark.tempC) / THERMOMETER_K })
+    }
+  const lostG = test.waterG - test.leftG
+  const misfit = (run.steamLostG - lostG) / Math.max(WEIGHT_G, WEIGHT_SHARE * lostG)
+  found.push({ id: 'steam', measured: lostG, fitted: run.steamLostG, misfit })
+  return found
+}
+
+function parametersOf(test: WaterTest, { appliance }: Measured): ParameterId[] {
+  const flames = [...new Set(flamesIn(test).map(({ flame }) => flame))]
+  switch (appliance.kind) {
+    case 'whistling':
+      return [...flames, 'loss', 'hysteresis', 'vent', 'leak']
+    case 'regulator':
+      return [...flames, 'loss', 'leak']
+    case 'electric':
+      return ['heater', 'loss', 'leak']
+    case 'open':
+      return [...flames, 'loss', 'reflux']
+    case 'rice':
+      return ['heater', 'loss', 'reflux']
+    case 'slow':
+    case 'bowl':
+      return ['heater', 'loss']
+  }
+}
+
+const FLAMES: readonly FlameName[] = ['high', 'medium', 'low', 'simmer']
+const isFlame = (id: ParameterId): id is FlameName => (FLAMES as readonly string[]).includes(id)
+const isHeat = (id: ParameterId) => id === 'heater' || isFlame(id)
+
+/** The figures with each parameter multiplied by e to its logarithm. */
+function apply(before: Measured, parameters: readonly ParameterId[], logs: readonly number[]): Measured {
+  const times = (id: ParameterId) => Math.exp(logs[parameters.indexOf(id)] ?? 0)
+  const used = parameters.filter(isFlame)
+  const others = used.length === 0 ? 0 : used.reduce((sum, id) => sum + Math.log(times(id)), 0) / used.length
+  const flame = (id: FlameName) => before.burner[id] * (used.includes(id) ? times(id) : Math.exp(others))
+  const { appliance } = before
+  const body = { ...appliance, lossWPerK: appliance.lossWPerK * times('loss') }
+  const changed = (): Appliance => {
+    switch (body.kind) {
+      case 'whistling':
+        return {
+          ...body,
+          reseatPa: Math.max(1000, body.liftPa - (body.liftPa - body.reseatPa) * times('hysteresis')),
+          ventKgPerS: body.ventKgPerS * times('vent'),
+          leakKgPerS: body.leakKgPerS * times('leak'),
+        }
+      case 'regulator':
+        return { ...body, leakKgPerS: body.leakKgPerS * times('leak') }
+      case 'electric':
+        return { ...body, heaterW: body.heaterW * times('heater'), leakKgPerS: body.leakKgPerS * times('leak') }
+      case 'open':
+        return { ...body, reflux: Math.min(0.99, body.reflux * times('reflux')) }
+      case 'rice':
+        return {
+          ...body,
+          heaterW: body.heaterW * times('heater'),
+          reflux: Math.min(0.99, body.reflux * times('reflux')),
+        }
+      case 'slow':
+        return { ...body, lowW: body.lowW * times('heater'), highW: body.highW * times('heater') }
+      case 'bowl':
+        return { ...body, heaterW: body.heaterW * times('heater') }
+    }
+  }
+  return {
+    appliance: changed(),
+    burner: { high: flame('high'), medium: flame('medium'), low: flame('low'), simmer: flame('simmer') },
+  }
+}
+
+/** A parameter's figure in W, W/K, Pa, kg/s or as a share. */
+function valueOf({ appliance, burner }: Measured, id: ParameterId): number {
+  if (isFlame(id)) return burner[id]
+  switch (id) {
+    case 'heater':
+      return 'heaterW' in appliance ? appliance.heaterW : 'highW' in appliance ? appliance.highW : NaN
+    case 'loss':
+      return appliance.lossWPerK
+    case 'hysteresis':
+      return 'liftPa' in appliance ? appliance.liftPa - appliance.reseatPa : NaN
+    case 'vent':
+      return 'ventKgPerS' in appliance ? appliance.ventKgPerS : NaN
+    case 'leak':
+      return 'leakKgPerS' in appliance ? appliance.leakKgPerS : NaN
+    case 'reflux':
+      return 'reflux' in appliance ? appliance.reflux : NaN
+  }
+}
+
+function fit(residuals: (logs: readonly number[]) => number[], size: number, count: number): number[] {
+  const index = Array.from({ length: count }, (_, i) => i)
+  const bound = Math.log(MOST_TIMES)
+  const { parameterValues } = levenbergMarquardt(
+    { x: index, y: index.map(() => 0) },
+    (logs) => {
+      const found = residuals(logs)
+      return (i: number) => found[i]!
+    },
+    {
+      initialValues: Array.from({ length: size }, () => 0),
+      minValues: Array.from({ length: size }, () => -bound),
+      maxValues: Array.from({ length: size }, () => bound),
+      damping: 0.1,
+      gradientDifference: 1e-4,
+      centralDifference: true,
+      maxIterations: 60,
+      errorTolerance: 1e-9,
+    },
+  )
+  return parameterValues
+}
+
+/** One standard deviation of each parameter: the inverse of the curvature of the least squares at its foot. */
+function spreadAt(residuals: (logs: readonly number[]) => number[], logs: readonly number[]): number[] {
+  const STEP = 1e-3
+  const columns = logs.map((_, i) => {
+    const moved = (by: number) => residuals(logs.map((log, j) => (i === j ? log + by : log)))
+    const [less, more] = [moved(-STEP), moved(STEP)]
+    return more.map((value, row) => (value - less[row]!) / (2 * STEP))
+  })
+  const jacobian = new Matrix(columns).transpose()
+  const covariance = inverse(jacobian.transpose().mmul(jacobian))
+  return logs.map((_, i) => Math.sqrt(covariance.get(i, i)))
+}
+
+function checkTest(test: WaterTest, appliance: Appliance) {
+  const { waterG, leftG, startC, place, marks } = test
+  const found = [
+    ...within(waterG, 50, 10_000, 'test.waterG'),
+    ...within(leftG, 0, 10_000, 'test.leftG'),
+    ...within(startC, 0, 60, 'test.startC'),
+    ...within(place.altitudeM, -450, 5000, 'test.place.altitudeM'),
+    ...within(place.roomC, -20, 50, 'test.place.roomC'),
+  ]
+  if (found.length > 0) return found
+  if (leftG >= waterG) return [problem('test-gained-water', 'test.leftG', { left: leftG, water: waterG })]
+  if (marks.some(({ minute }, i) => !(minute >= (marks[i - 1]?.minute ?? 0))))
+    return [problem('test-disordered', 'test.marks')]
+  const count = (kind: TestMark['kind']) => marks.filter((mark) => mark.kind === kind).length
+  const complete = {
+    whistling: count('flame') > 0 && count('whistle') >= 3 && count('heat-off') === 1,
+    regulator: count('flame') > 0 && count('pressure') === 1 && count('heat-off') === 1,
+    electric: count('pressure') === 1 && count('heat-off') === 1,
+    open: count('flame') > 0 && count('boils') === 1 && count('heat-off') === 1,
+    rice: count('boils') === 1 && count('heat-off') === 1,
+    slow: count('temperature') >= 2,
+    bowl: count('boils') === 1,
+  }[appliance.kind]
+  if (!complete) return [problem('test-incomplete', 'test.marks')]
+  const first = marks.find(({ kind }) => kind === 'whistle' || kind === 'pressure' || kind === 'boils')
+  if (first && first.minute < 0.5) return [problem('test-too-quick', 'test.marks')]
+  return []
+}

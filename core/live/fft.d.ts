@@ -1,0 +1,8 @@
+declare module 'fft.js' {
+  export default class FFT {
+    constructor(size: number)
+    createComplexArray(): number[]
+    /** Writes the first half of the spectrum, real and imaginary parts in turn. */
+    realTransform(out: number[], input: ArrayLike<number>): void
+  }
+}

@@ -1,0 +1,133 @@
+/**
+ * Which of the whistles that a pot should give were heard. Some are missed, and some of what is counted was
+ * none; what tells them apart is the time between one and the next.
+ */
+export interface Heard {
+  /** Minutes from lighting, in order. */
+  minutes: readonly number[]
+  /** The cook has vouched for it. */
+  standing: readonly boolean[]
+  /** The cook says that none slipped by before it. */
+  noneMissedBefore: readonly boolean[]
+  /** Until when it was listened, in minutes from lighting. */
+  untilMinute: number
+}
+
+export interface Match {
+  /** Log likelihood of what was heard. */
+  score: number
+  /** Per whistle heard, which of the expected ones it is; null for one that was none. */
+  of: (number | null)[]
+}
+
+/** One whistle in ten slips by, and one counted in twenty was none (engineering estimates). */
+const MISSED = 0.1
+const FALSE = 0.05
+/** A hand on the counter is so exact, and a pot so regular (engineering estimates). */
+const HAND_MINUTES = 0.08
+const IRREGULAR = 0.05
+const FIRST_IRREGULAR = 0.06
+/** Now and then a hand is much later than usual. */
+const CLUMSY_SHARE = 0.1
+const CLUMSY_TIMES = 3
+/** No more than so many in a row are taken to be missed or false. */
+const MOST_IN_A_ROW = 3
+/** What was heard may be so many whistles ahead of or behind the pot's, and a third of them more. */
+const OUT_OF_STEP = 5
+
+/** One standard deviation, in minutes, of a time between two whistles; `first` from lighting to the first. */
+export function gapSd(gapMinutes: number, first: boolean): number {
+  const irregular = (first ? FIRST_IRREGULAR : IRREGULAR) * gapMinutes
+  return Math.sqrt(HAND_MINUTES * HAND_MINUTES + irregular * irregular)
+}
+
+/** How likely it is that a whistle due after `gap` has not been heard `elapsed` minutes on. */
+export function notHeardYet(elapsed: number, gap: number, first: boolean): { waiting: number; missed: number } {
+  const z = (elapsed - gap) / gapSd(gap, first)
+  const due = 1 / (1 + Math.exp(-1.7 * z))
+  return { waiting: 1 - due, missed: due * MISSED }
+}
+
+/** No hand is later than so many standard deviations: less likely than this nothing is. */
+const OUT_OF_THE_QUESTION = 22
+const LEAST_DENSITY = 1e-12
+/** And more likely than this nothing is: the logarithm of a gap hit to the point. */
+const BEST_DENSITY = Math.log(1 / HAND_MINUTES)
+
+function logGap(observed: number, expected: number, first: boolean): number {
+  const sd = gapSd(expected, first)
+  const z = (observed - expected) / sd
+  if (Math.abs(z) > OUT_OF_THE_QUESTION) return Math.log(LEAST_DENSITY / sd)
+  const usual = (1 - CLUMSY_SHARE) * Math.exp((-z * z) / 2)
+  const clumsy = (CLUMSY_SHARE / CLUMSY_TIMES) * Math.exp((-z * z) / (2 * CLUMSY_TIMES * CLUMSY_TIMES))
+  return Math.log((usual + clumsy + LEAST_DENSITY) / sd)
+}
+
+/**
+ * The likeliest way in which what was heard belongs to the whistles that a pot would give (`expected`, in
+ * minutes from lighting, going on past what was heard). Dynamic programming over pairs of the two.
+ */
+export function matchWhistles(heard: Heard, expected: readonly number[]): Match {
+  const { minutes, standing, noneMissedBefore, untilMinute } = heard
+  const logFalse = Math.log(FALSE / typicalGap(expected))
+  const logMissed = Math.log(MISSED)
+  const timeOf = (i: number) => (i < 0 ? 0 : minutes[i]!)
+  const dueOf = (j: number) => (j < 0 ? 0 : expected[j]!)
+
+  // best[i][j]: the score of everything up to whistle i heard being whistle j of the pot.
+  const best = minutes.map(() => new Float64Array(expected.length).fill(-Infinity))
+  const from = minutes.map(() => expected.map((): [number, number] => [-1, -1]))
+  const falseSince = (i: number, until: number) => {
+    let sum = 0
+    for (let k = i + 1; k < until; k++) sum += standing[k] ? -Infinity : logFalse
+    return sum
+  }
+  for (let i = 0; i < minutes.length; i++)
+    for (let j = Math.max(0, i - reach(i)); j < Math.min(expected.length, i + reach(i)); j++)
+      for (let before = Math.max(-1, i - 1 - MOST_IN_A_ROW); before < i; before++) {
+        const falses = falseSince(before, i)
+        if (falses === -Infinity) continue
+        const firstOne = before < 0
+        for (let last = firstOne ? -1 : Math.max(0, j - 1 - MOST_IN_A_ROW); last < (firstOne ? 0 : j); last++) {
+          const missed = j - last - 1
+          if (missed > MOST_IN_A_ROW || (missed > 0 && noneMissedBefore[i])) continue
+          const reached = before < 0 ? 0 : best[before]![last]!
+          if (reached + falses <= best[i]![j]! - BEST_DENSITY) continue
+          const score =
+            reached + falses + missed * logMissed + logGap(timeOf(i) - timeOf(before), dueOf(j) - dueOf(last), last < 0)
+          if (score > best[i]![j]!) {
+            best[i]![j] = score
+            from[i]![j] = [before, last]
+          }
+        }
+      }
+
+  const afterwards = (i: number, j: number) => {
+    let sum = falseSince(i, minutes.length)
+    const elapsed = untilMinute - timeOf(i)
+    for (let k = j + 1; k < Math.min(expected.length, j + 4); k++) {
+      const { waiting, missed } = notHeardYet(elapsed, dueOf(k) - dueOf(j), j < 0)
+      sum += Math.log(waiting + missed)
+    }
+    return sum
+  }
+  let top: { score: number; i: number; j: number } = { score: afterwards(-1, -1), i: -1, j: -1 }
+  for (let i = 0; i < minutes.length; i++)
+    for (let j = 0; j < expected.length; j++) {
+      if (best[i]![j]! <= top.score) continue
+      const score = best[i]![j]! + afterwards(i, j)
+      if (score > top.score) top = { score, i, j }
+    }
+  const of: (number | null)[] = minutes.map(() => null)
+  for (let { i, j } = top; i >= 0; [i, j] = from[i]![j]!) of[i] = j
+  return { score: top.score, of }
+}
+
+function reach(i: number): number {
+  return OUT_OF_STEP + Math.ceil(i / 3)
+}
+
+function typicalGap(expected: readonly number[]): number {
+  const gaps = expected.slice(1).map((minute, i) => minute - expected[i]!)
+  return gaps.length > 0 ? gaps.sort((a, b) => a - b)[Math.floor(gaps.length / 2)]! : 3
+}
