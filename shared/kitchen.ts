@@ -1,28 +1,62 @@
-import { z } from 'zod'
+import type { z } from 'zod'
+import { findFood } from '../core/food/catalogue'
+import type { Food } from '../core/food/food'
+import type { Burner, Cooker } from '../core/pot/cookers'
 import type { PlanAnswer } from '../core/program/answer'
 import type { PlanRequest } from '../core/program/request'
-import { burnerSchema, cookerSchema } from './request'
+import type { kitchenSchema } from './kitchenSchema'
 import type { RunSummary } from './run'
 
-const name = z.string().trim().min(1, 'Give it a name.').max(60)
-const row = { id: z.uuid(), name }
-
-/** A household's kitchen as it is fetched and kept: one document. */
-export const kitchenSchema = z.object({
-  version: z.number().int().min(1),
-  name,
-  altitudeM: z.number().min(-450).max(5000),
-  roomC: z.number().min(-10).max(45),
-  tapC: z.number().min(0).max(40),
-  cookers: z.array(z.object({ ...row, cooker: cookerSchema.required({ body: true }) })).max(30),
-  burners: z.array(z.object({ ...row, burner: burnerSchema })).max(12),
-  measures: z.array(z.object({ ...row, volumeMl: z.number().min(1).max(5000) })).max(30),
-})
+// The schemas stand apart (kitchenSchema.ts): the browser needs what is here, and only servers parse.
+export const TIN_MATERIALS = ['steel', 'aluminium', 'glass', 'plastic'] as const
 
 export type Kitchen = z.infer<typeof kitchenSchema>
 export type HouseholdCooker = Kitchen['cookers'][number]
 export type HouseholdBurner = Kitchen['burners'][number]
 export type HouseholdMeasure = Kitchen['measures'][number]
+export type HouseholdTin = Kitchen['tins'][number]
+export type OwnFood = Kitchen['foods'][number]
+export type Bag = Kitchen['bags'][number]
+
+/** A food of the household's own as core knows foods; what was started from a dangerous bean stays one. */
+export function foodOf({ id, name: called, basedOn, figures }: OwnFood): Food {
+  return { id, name: called, aliases: [], ...figures, lectin: figures.lectin || (findFood(basedOn)?.lectin ?? false) }
+}
+
+/** A food of the household's own or of the catalogue. */
+export function foodById(kitchen: Pick<Kitchen, 'foods'>, id: string): Food | undefined {
+  const own = kitchen.foods.find((food) => food.id === id)
+  return own ? foodOf(own) : findFood(id)
+}
+
+export interface MeasuredCooker {
+  cooker: Cooker
+  burner: Burner | undefined
+  /** One standard deviation of the heat, where it was measured. */
+  heatSpread: number | null
+}
+
+/**
+ * A cooker on a burner as the newest water test measured them; the figures as they stand in the kitchen
+ * where there is none.
+ */
+export function measuredCooker(of: HouseholdCooker, burner: HouseholdBurner | null): MeasuredCooker {
+  const stands = { cooker: of.cooker, burner: burner?.burner, heatSpread: null }
+  const test = of.tests.findLast(({ burnerId }) => burnerId === null || burnerId === burner?.id)
+  // Its own body was measured on another burner too: only the flames are this one's.
+  const body = test ?? of.tests.at(-1)
+  if (!body) return stands
+  const cooker: Cooker = { ...of.cooker, appliance: { ...of.cooker.appliance, ...body.fitted.appliance } as never }
+  if (!test) return { ...stands, cooker }
+  return { cooker, burner: test.fitted.burner ?? burner?.burner, heatSpread: test.fitted.heatSpread }
+}
+
+const YEAR_MS = 365.25 * 24 * 3600 * 1000
+
+/** Pulses that were bought over a year ago count as old. */
+export function isOldBag({ boughtOn }: Pick<Bag, 'boughtOn'>, nowMs: number): boolean {
+  return nowMs - Date.parse(boughtOn) > YEAR_MS
+}
 
 export interface SavedPlan {
   id: string

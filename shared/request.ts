@@ -50,7 +50,13 @@ const contentSchema = z.object({
   where: z.union([
     z.literal('base'),
     z.object({
-      tin: z.object({ diameterMm: number, heightMm: number, lid: z.boolean() }),
+      tin: z.object({
+        diameterMm: number,
+        heightMm: number,
+        lid: z.boolean(),
+        volumeMl: number.optional(),
+        material: z.enum(['steel', 'aluminium', 'glass', 'plastic']).optional(),
+      }),
       tier: z.number().int().min(1).max(8),
     }),
   ]),
@@ -102,7 +108,7 @@ export const foodSchema = z.object({
       halfHours: z.number().min(0.01).max(50),
       maxUptake: z.number().min(0).max(3),
       dryPenalty: z.number().min(0).max(5),
-      adviceHours: z.tuple([z.number().min(0).max(72), z.number().min(0).max(72)]),
+      adviceHours: z.tuple([z.number().min(0).max(72), z.number().min(0).max(72)]).readonly(),
     })
     .nullable(),
   zC: z.number().min(5).max(100),
@@ -129,10 +135,13 @@ export const planRequestSchema = z.object({
     .union([z.enum(['strong', 'weak']), burnerSchema, z.object({ diameterMm: number, flameW: burnerSchema })])
     .optional(),
   contents: z.array(contentSchema).max(12),
+  trivetMm: number.optional(),
   liquids: z.array(z.object({ kind: z.enum(LIQUID_KINDS), g: number })).max(20),
   freeLiquid: z.enum(FREE_LIQUIDS).optional(),
   style: styleSchema,
   release: z.union([z.literal('auto'), releaseSchema]),
+  given: z.object({ pourG: number.optional(), figure: number.optional() }).optional(),
+  spread: z.object({ flame: number.optional(), lift: number.optional(), batch: number.optional() }).optional(),
   foods: z.array(foodSchema).max(100).optional(),
 }) satisfies z.ZodType<PlanRequest>
 

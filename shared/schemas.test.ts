@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '../core/food/catalogue'
 import { BURNERS, COOKERS } from '../core/pot/cookers'
-import { kitchenSchema } from './kitchen'
+import { kitchenSchema } from './kitchenSchema'
 import { foodSchema, planRequestSchema, simulationCaseSchema } from './request'
 import { runEventSchema, verdictSchema } from './run'
 

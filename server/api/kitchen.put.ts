@@ -1,5 +1,5 @@
 import { checkCooker } from '../../core/pot/check'
-import { kitchenSchema } from '../../shared/kitchen'
+import { kitchenSchema } from '../../shared/kitchenSchema'
 
 /** Keeps the kitchen as a whole; refused if another device changed it since it was fetched. */
 export default defineEventHandler(async (event) => {

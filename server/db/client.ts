@@ -2,6 +2,9 @@ import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
 import { Pool } from 'pg'
 import * as schema from './schema'
 
+/** The channel on which one server process tells the others what has changed. */
+export const NEWS_CHANNEL = 'bivvet_runs'
+
 export type Database = NodePgDatabase<typeof schema>
 
 /** Opens a pool of connections to the database that DATABASE_URL names. */

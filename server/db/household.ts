@@ -1,15 +1,33 @@
-import { and, asc, desc, eq, inArray, isNull, sql, TransactionRollbackError } from 'drizzle-orm'
+import { and, asc, desc, eq, inArray, isNull, or, sql, TransactionRollbackError } from 'drizzle-orm'
 import type { AnyPgColumn } from 'drizzle-orm/pg-core'
-import { refusalOf, type RunEvent, type RunRefusal } from '../../core/live/run'
+import type { LivePlan } from '../../core/live/course'
+import { createFollower } from '../../core/live/follow'
+import { refusalOf, type PotFacts, type RunRefusal } from '../../core/live/refusal'
+import type { RunEvent } from '../../core/live/run'
 import { holdsPressure } from '../../core/pot/appliance'
 import type { PlanAnswer } from '../../core/program/answer'
 import type { Kitchen, RunWithPlan, SavedPlan } from '../../shared/kitchen'
 import { PLAN_VERSION, type SavePlan } from '../../shared/plan'
-import type { RunSummary, Verdict } from '../../shared/run'
-import type { Database } from './client'
-import { burners, cookers, households, measures, plans, runEvents, runs, verdicts } from './schema'
+import type { KeptPot, SavePot } from '../../shared/pot'
+import type { RunNews, RunSummary, Verdict } from '../../shared/run'
+import { NEWS_CHANNEL, type Database } from './client'
+import {
+  bags,
+  burners,
+  cookers,
+  foods,
+  households,
+  measures,
+  plans,
+  pots,
+  runEvents,
+  runs,
+  tins,
+  verdicts,
+} from './schema'
 
 const MOST_RUNS = 200
+const MOST_POTS = 300
 
 export type EventOutcome =
   { stored: true; events: RunEvent[] } | { stored: false; refusal: RunRefusal | 'id-taken' | 'no-run' }
@@ -24,13 +42,18 @@ export function householdStore(db: Database, householdId: string) {
   const kept = (table: { householdId: AnyPgColumn; deletedAt: AnyPgColumn }) => and(own(table), isNull(table.deletedAt))
 
   return {
+    householdId,
+
     async kitchen(): Promise<Kitchen | null> {
       const [household] = await db.select().from(households).where(eq(households.id, householdId))
       if (!household) return null
-      const [ownCookers, ownBurners, ownMeasures] = await Promise.all([
+      const [ownCookers, ownBurners, ownMeasures, ownTins, ownFoods, ownBags] = await Promise.all([
         db.select().from(cookers).where(kept(cookers)).orderBy(asc(cookers.position)),
         db.select().from(burners).where(kept(burners)).orderBy(asc(burners.position)),
         db.select().from(measures).where(kept(measures)).orderBy(asc(measures.position)),
+        db.select().from(tins).where(kept(tins)).orderBy(asc(tins.position)),
+        db.select().from(foods).where(kept(foods)).orderBy(asc(foods.position)),
+        db.select().from(bags).where(kept(bags)).orderBy(asc(bags.position)),
       ])
       return {
         version: household.version,
@@ -38,9 +61,21 @@ export function householdStore(db: Database, householdId: string) {
         altitudeM: household.altitudeM,
         roomC: household.roomC,
         tapC: household.tapC,
-        cookers: ownCookers.map(({ id, name, cooker }) => ({ id, name, cooker })),
+        hardWater: household.hardWater,
+        cookers: ownCookers.map(({ id, name, cooker, tests }) => ({ id, name, cooker, tests })),
         burners: ownBurners.map(({ id, name, burner }) => ({ id, name, burner })),
         measures: ownMeasures.map(({ id, name, volumeMl }) => ({ id, name, volumeMl })),
+        tins: ownTins.map(({ id, name, diameterMm, heightMm, volumeMl, lid, material }) => ({
+          id,
+          name,
+          diameterMm,
+          heightMm,
+          volumeMl,
+          lid,
+          material,
+        })),
+        foods: ownFoods.map(({ id, name, basedOn, figures }) => ({ id, name, basedOn, figures })),
+        bags: ownBags.map(({ id, name, foodId, boughtOn }) => ({ id, name, foodId, boughtOn })),
       }
     },
 
@@ -53,15 +88,18 @@ export function householdStore(db: Database, householdId: string) {
         .transaction(async (tx) => {
           const [household] = await tx.select().from(households).where(eq(households.id, householdId)).for('update')
           if (!household || household.version !== given.version) return 'changed-meanwhile'
-          const { name, altitudeM, roomC, tapC } = given
+          const { name, altitudeM, roomC, tapC, hardWater } = given
           await tx
             .update(households)
-            .set({ name, altitudeM, roomC, tapC, version: household.version + 1 })
+            .set({ name, altitudeM, roomC, tapC, hardWater, version: household.version + 1 })
             .where(eq(households.id, householdId))
           const tables = [
             [cookers, given.cookers],
             [burners, given.burners],
             [measures, given.measures],
+            [tins, given.tins],
+            [foods, given.foods],
+            [bags, given.bags],
           ] as const
           for (const [table, rows] of tables) {
             await tx.update(table).set({ deletedAt: new Date() }).where(kept(table))
@@ -81,6 +119,58 @@ export function householdStore(db: Database, householdId: string) {
           if (error instanceof TransactionRollbackError) return 'not-ours' as const
           throw error
         })
+    },
+
+    /** The kept pots, newest change first. */
+    async pots(): Promise<KeptPot[]> {
+      const rows = await db.select().from(pots).where(kept(pots)).orderBy(desc(pots.updatedAt)).limit(MOST_POTS)
+      return rows.map(keptPot)
+    },
+
+    async pot(potId: string): Promise<KeptPot | null> {
+      const [row] = await db
+        .select()
+        .from(pots)
+        .where(and(kept(pots), eq(pots.id, potId)))
+      return row ? keptPot(row) : null
+    },
+
+    /** Keeps a pot under its id; refused if it was changed since the version that was fetched. */
+    async savePot(potId: string, given: SavePot): Promise<KeptPot | 'changed-meanwhile'> {
+      const { name, favourite, pot, version } = given
+      const values = { name, favourite, pot, deletedAt: null, updatedAt: new Date() }
+      const [stored] = await db
+        .insert(pots)
+        .values({ ...values, id: potId, householdId })
+        .onConflictDoUpdate({
+          target: pots.id,
+          set: { ...values, version: version + 1 },
+          // Sent twice, because the first answer was lost, it is kept once.
+          setWhere: and(
+            own(pots),
+            or(
+              eq(pots.version, version),
+              and(
+                eq(pots.version, version + 1),
+                eq(pots.name, name),
+                eq(pots.favourite, favourite),
+                sql`${pots.pot} = ${JSON.stringify(pot)}::jsonb`,
+              ),
+            ),
+          ),
+        })
+        .returning()
+      return stored ? keptPot(stored) : 'changed-meanwhile'
+    },
+
+    /** Marks a kept pot as gone; saving it again brings it back. False if there was none. */
+    async removePot(potId: string): Promise<boolean> {
+      const gone = await db
+        .update(pots)
+        .set({ deletedAt: new Date() })
+        .where(and(kept(pots), eq(pots.id, potId)))
+        .returning({ id: pots.id })
+      return gone.length > 0
     },
 
     async hasCooker(cookerId: string): Promise<boolean> {
@@ -113,6 +203,7 @@ export function householdStore(db: Database, householdId: string) {
     async startRun(runId: string, planId: string): Promise<RunWithPlan | null> {
       if (!(await this.plan(planId))) return null
       await db.insert(runs).values({ id: runId, householdId, planId }).onConflictDoNothing({ target: runs.id })
+      await db.execute(tellOthers(householdId, runId))
       return this.run(runId)
     },
 
@@ -159,7 +250,7 @@ export function householdStore(db: Database, householdId: string) {
     async addEvent(runId: string, event: RunEvent, nowMs: number): Promise<EventOutcome> {
       return db.transaction(async (tx) => {
         const [run] = await tx
-          .select({ answer: plans.answer })
+          .select({ answer: plans.answer, request: plans.request })
           .from(runs)
           .innerJoin(plans, eq(plans.id, runs.planId))
           .where(and(own(runs), eq(runs.id, runId)))
@@ -176,8 +267,7 @@ export function householdStore(db: Database, householdId: string) {
           return known.data.kind === event.data.kind
             ? { stored: true, events: before }
             : { stored: false, refusal: 'id-taken' }
-        const underPressure = holdsPressure(run.answer.simulation.appliance)
-        const refusal = refusalOf(before, event, { underPressure }, nowMs)
+        const refusal = refusalOf(before, event, potFacts(run, before, event), nowMs)
         if (refusal) return { stored: false, refusal }
         const inserted = await tx
           .insert(runEvents)
@@ -192,6 +282,7 @@ export function householdStore(db: Database, householdId: string) {
           .onConflictDoNothing({ target: runEvents.id })
           .returning({ id: runEvents.id })
         if (inserted.length === 0) return { stored: false, refusal: 'id-taken' }
+        await tx.execute(tellOthers(householdId, runId))
         return { stored: true, events: [...before, event] }
       })
     },
@@ -207,6 +298,7 @@ export function householdStore(db: Database, householdId: string) {
           set: { texture, water, note, updatedAt: sql`now()` },
           setWhere: eq(verdicts.householdId, householdId),
         })
+      await db.execute(tellOthers(householdId, runId))
     },
   }
 }
@@ -217,6 +309,20 @@ export type HouseholdStore = ReturnType<typeof householdStore>
 export async function householdByToken(db: Database, token: string): Promise<string | null> {
   const [found] = await db.select({ id: households.id }).from(households).where(eq(households.joinToken, token))
   return found?.id ?? null
+}
+
+/** Tells every server process, and through them every device, that a run has changed; with the transaction, or not at all. */
+function tellOthers(householdId: string, runId: string) {
+  const news: RunNews = { householdId, runId }
+  return sql`select pg_notify(${NEWS_CHANNEL}, ${JSON.stringify(news)})`
+}
+
+/** What the rules ask of the pot; the sum is done only if it comes to opening. */
+function potFacts(live: LivePlan, before: readonly RunEvent[], { at }: RunEvent): PotFacts {
+  return {
+    underPressure: holdsPressure(live.answer.simulation.appliance),
+    opensFrom: () => createFollower(live)(before, at).outlook?.opensFrom ?? Infinity,
+  }
 }
 
 function summary(run: typeof runs.$inferSelect, name: string): Omit<RunSummary, 'events' | 'verdicts'> {
@@ -234,4 +340,8 @@ function runEvent(row: typeof runEvents.$inferSelect): RunEvent {
 
 function verdict({ foodId, texture, water, note }: typeof verdicts.$inferSelect): Verdict {
   return { foodId, texture, water, note }
+}
+
+function keptPot({ id, name, favourite, pot, version, updatedAt }: typeof pots.$inferSelect): KeptPot {
+  return { id, name, favourite, pot, version, updatedAt: updatedAt.toISOString() }
 }

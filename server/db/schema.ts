@@ -1,7 +1,9 @@
 import { sql } from 'drizzle-orm'
 import {
   bigserial,
+  boolean,
   check,
+  date,
   doublePrecision,
   foreignKey,
   index,
@@ -18,6 +20,9 @@ import type { Burner, Cooker } from '../../core/pot/cookers'
 import type { PlanAnswer } from '../../core/program/answer'
 import type { PlanRequest } from '../../core/program/request'
 import type { RunEventData } from '../../core/live/run'
+import type { HouseholdTin, OwnFood } from '../../shared/kitchen'
+import type { Pot } from '../../shared/pot'
+import type { KeptTest } from '../../shared/waterTest'
 
 const id = () => uuid('id').primaryKey().defaultRandom()
 const createdAt = () => timestamp('created_at', { withTimezone: true }).notNull().defaultNow()
@@ -34,6 +39,7 @@ export const households = pgTable('households', {
   altitudeM: doublePrecision('altitude_m').notNull(),
   roomC: doublePrecision('room_c').notNull(),
   tapC: doublePrecision('tap_c').notNull(),
+  hardWater: boolean('hard_water').notNull().default(false),
   /** Whoever opens the link with this token cooks in this household. */
   joinToken: text('join_token').notNull().unique(),
   /** Goes up with every change of the kitchen, so that two devices cannot overwrite each other unseen. */
@@ -49,6 +55,7 @@ export const cookers = pgTable(
     name: text('name').notNull(),
     position: integer('position').notNull(),
     cooker: jsonb('cooker').$type<Cooker>().notNull(),
+    tests: jsonb('tests').$type<KeptTest[]>().notNull().default([]),
     deletedAt: deletedAt(),
     createdAt: createdAt(),
   },
@@ -79,6 +86,69 @@ export const measures = pgTable(
     deletedAt: deletedAt(),
   },
   (table) => [index('measures_household').on(table.householdId), check('measures_volume', sql`${table.volumeMl} > 0`)],
+)
+
+export const tins = pgTable(
+  'tins',
+  {
+    id: id(),
+    householdId: householdId(),
+    name: text('name').notNull(),
+    position: integer('position').notNull(),
+    diameterMm: doublePrecision('diameter_mm').notNull(),
+    heightMm: doublePrecision('height_mm').notNull(),
+    volumeMl: doublePrecision('volume_ml').notNull(),
+    lid: boolean('lid').notNull(),
+    material: text('material').$type<HouseholdTin['material']>().notNull(),
+    deletedAt: deletedAt(),
+  },
+  (table) => [index('tins_household').on(table.householdId)],
+)
+
+export const foods = pgTable(
+  'foods',
+  {
+    id: id(),
+    householdId: householdId(),
+    name: text('name').notNull(),
+    position: integer('position').notNull(),
+    /** The food of the catalogue it was started from. */
+    basedOn: text('based_on').notNull(),
+    figures: jsonb('figures').$type<OwnFood['figures']>().notNull(),
+    deletedAt: deletedAt(),
+  },
+  (table) => [index('foods_household').on(table.householdId)],
+)
+
+export const bags = pgTable(
+  'bags',
+  {
+    id: id(),
+    householdId: householdId(),
+    name: text('name').notNull(),
+    position: integer('position').notNull(),
+    foodId: text('food_id').notNull(),
+    boughtOn: date('bought_on', { mode: 'string' }).notNull(),
+    deletedAt: deletedAt(),
+  },
+  (table) => [index('bags_household').on(table.householdId)],
+)
+
+/** Pots that were kept under a name, as they were filled in. */
+export const pots = pgTable(
+  'pots',
+  {
+    id: id(),
+    householdId: householdId(),
+    name: text('name').notNull(),
+    favourite: boolean('favourite').notNull().default(false),
+    pot: jsonb('pot').$type<Pot>().notNull(),
+    /** Goes up with every change, so that two devices cannot overwrite each other unseen. */
+    version: integer('version').notNull().default(1),
+    updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+    deletedAt: deletedAt(),
+  },
+  (table) => [index('pots_household').on(table.householdId, table.updatedAt.desc())],
 )
 
 export const plans = pgTable(

@@ -1,4 +1,4 @@
-import { RUN_REFUSALS } from '../../../../core/live/run'
+import { RUN_REFUSALS } from '../../../../core/live/refusal'
 import { runEventSchema } from '../../../../shared/run'
 
 /** Appends an event. Sent twice it counts once; out of turn it is refused and nothing is written. */

@@ -1,0 +1,294 @@
+import type { z } from 'zod'
+import { cooksCovered, type Food } from '../core/food/food'
+import type { Addition } from '../core/food/need'
+import type { Soak } from '../core/food/soak'
+import { texturesOf, usualTexture } from '../core/food/texture'
+import { readAmount } from '../core/measure/amount'
+import { COMMON_MEASURES, gramsOf, isWeight, type Measure, type WeightUnit } from '../core/measure/measure'
+import { styleOf } from '../core/program/equivalents'
+import type { PlanRequest, StyleKind } from '../core/program/request'
+import type { StackAsk, StackFood } from '../core/stack/ask'
+import type { StackAnswer } from '../core/stack/search'
+import { foodById, foodOf, isOldBag, measuredCooker, type HouseholdCooker, type Kitchen } from './kitchen'
+import type { potFileSchema, potSchema, savePotSchema } from './potSchema'
+
+// The schemas stand apart (potSchema.ts): the browser needs what is here, and only servers and imports parse.
+/** What changes how long a food takes: what is added to it, and an old bag. */
+export const CIRCUMSTANCES = ['old-bag', 'hard-water', 'salt', 'soda', 'acid', 'sugar', 'salted-soak'] as const
+export type Circumstance = (typeof CIRCUMSTANCES)[number]
+export const SOAK_PLACES = ['room', 'hot', 'fridge'] as const
+
+export type Pot = z.infer<typeof potSchema>
+export type PotItem = Pot['items'][number]
+export type PotLiquid = Pot['liquids'][number]
+export type PotStack = NonNullable<Pot['stack']>
+export type SavePot = z.infer<typeof savePotSchema>
+export type PotFile = z.infer<typeof potFileSchema>
+export interface KeptPot extends SavePot {
+  id: string
+  updatedAt: string
+}
+
+/** Water that has just boiled, poured over; and a fridge. */
+const HOT_C = 95
+const FRIDGE_C = 5
+
+/** A food as it goes into a pot when nobody has said anything yet. */
+export function newItem(food: Food, kitchen: Kitchen): PotItem {
+  const hard = kitchen.hardWater && cooksCovered(food)
+  return {
+    foodId: food.id,
+    bagId: '',
+    amount: food.cupG === null ? '300' : '1',
+    unit: food.cupG === null ? 'g' : (kitchen.measures[0]?.id ?? 'cup-240'),
+    ...usualSoak(food),
+    keepWater: false,
+    soakWaterG: '',
+    texture: usualTexture(food),
+    circumstances: hard ? ['hard-water'] : [],
+  }
+}
+
+const usualSoak = (food: Food) => ({ soakHours: String(food.soak?.adviceHours[0] ?? 0), soakIn: 'room' as const })
+
+/** The same place in the pot with another food: what is only sensible for the one before changes with it. */
+export function withFood(item: PotItem, food: Food): PotItem {
+  return {
+    ...item,
+    foodId: food.id,
+    bagId: '',
+    unit: food.cupG === null && !isWeight(item.unit) ? 'g' : item.unit,
+    ...usualSoak(food),
+    texture: texturesOf(food).includes(item.texture) ? item.texture : usualTexture(food),
+  }
+}
+
+export function newPot(food: Food, kitchen: Kitchen): Pot {
+  return {
+    items: [newItem(food, kitchen)],
+    liquids: [],
+    freeLiquid: cooksCovered(food) ? 'spoonable' : 'drained',
+    cookerId: '',
+    burnerId: '',
+    flame: 'medium',
+    styles: {},
+    level: 'high',
+    given: { pourG: null, figure: null },
+    stack: null,
+    soakingSince: null,
+  }
+}
+
+/** What a unit's id stands for: a weight, a common measure, or one of the household's. */
+export function unitOf(id: string, kitchen: Kitchen): WeightUnit | Measure {
+  if (isWeight(id)) return id
+  const own = kitchen.measures.find((measure) => measure.id === id)
+  if (own) return own
+  if (Object.hasOwn(COMMON_MEASURES, id)) return COMMON_MEASURES[id as keyof typeof COMMON_MEASURES]
+  return kitchen.measures[0] ?? COMMON_MEASURES['cup-240']
+}
+
+/** g of dry food in an item; NaN while the amount cannot be read. */
+export function itemG(item: PotItem, kitchen: Kitchen): number {
+  const food = foodById(kitchen, item.foodId)
+  return food ? gramsOf(readAmount(item.amount), unitOf(item.unit, kitchen), food) : NaN
+}
+
+/** Kitchen liquids weigh nearly what water does. */
+const LIQUID_CUP_G = 240
+
+export function liquidG({ amount, unit }: PotLiquid, kitchen: Kitchen): number {
+  return gramsOf(readAmount(amount), unitOf(unit, kitchen), { cupG: LIQUID_CUP_G })
+}
+
+/** How an item was soaked; null for not at all. */
+export function soakOf(item: PotItem, food: Food, kitchen: Kitchen): Soak | null {
+  const hours = item.soakHours.trim() === '' ? 0 : readAmount(item.soakHours)
+  if (food.soak === null || hours === 0) return null
+  const waterC = { room: kitchen.tapC, hot: HOT_C, fridge: FRIDGE_C }[item.soakIn]
+  const measured = item.keepWater && item.soakWaterG.trim() !== ''
+  return {
+    hours,
+    waterC,
+    keepWater: item.keepWater,
+    ...(measured ? { waterG: readAmount(item.soakWaterG) } : {}),
+  }
+}
+
+/** The request that a pot makes for one cooker and style of a kitchen; null if a food of it is unknown there. */
+export function requestOf(
+  pot: Pot,
+  kitchen: Kitchen,
+  of: HouseholdCooker,
+  style: StyleKind,
+  nowMs: number,
+): PlanRequest | null {
+  const { altitudeM, roomC, tapC } = kitchen
+  const burner = burnerOf(pot, kitchen)
+  const measured = measuredCooker(of, burner)
+  const standing = placedItems(pot)
+  const contents = standing.map((index): PlanRequest['contents'][number] | null => {
+    const item = pot.items[index]!
+    const food = foodById(kitchen, item.foodId)
+    const where = whereOf(pot.stack ?? null, index, kitchen)
+    if (!food || !where) return null
+    const bag = kitchen.bags.find(({ id }) => id === item.bagId)
+    const old = item.circumstances.includes('old-bag') || (bag !== undefined && isOldBag(bag, nowMs))
+    return {
+      food: food.id,
+      dryG: itemG(item, kitchen),
+      soak: soakOf(item, food, kitchen),
+      texture: item.texture,
+      where,
+      batch: old ? 'old' : 'fresh',
+      additions: item.circumstances.filter((one): one is Addition => one !== 'old-bag'),
+    }
+  })
+  if (contents.length === 0 || contents.some((content) => content === null)) return null
+  const ownIds = new Set(pot.items.map(({ foodId }) => foodId))
+  const foods = kitchen.foods.filter(({ id }) => ownIds.has(id)).map(foodOf)
+  const { pourG, figure } = pot.given
+  const given = { ...(pourG === null ? {} : { pourG }), ...(figure === null ? {} : { figure }) }
+  return {
+    kitchen: { altitudeM, roomC, tapC },
+    cooker: measured.cooker,
+    ...(measured.burner ? { burner: measured.burner } : {}),
+    contents: contents as PlanRequest['contents'],
+    liquids: pot.liquids.map((liquid) => ({ kind: liquid.kind, g: liquidG(liquid, kitchen) })),
+    freeLiquid: pot.freeLiquid,
+    ...(pot.stack ? { trivetMm: pot.stack.trivetMm } : {}),
+    style: styleOf(style, { flame: pot.flame, level: pot.level }),
+    release: 'auto',
+    ...(Object.keys(given).length > 0 ? { given } : {}),
+    ...(measured.heatSpread === null ? {} : { spread: { flame: measured.heatSpread } }),
+    ...(foods.length > 0 ? { foods } : {}),
+  }
+}
+
+/** The items that go into the pot: all, or of a stack those that stand somewhere, by their place in the list. */
+export function placedItems({ items, stack }: Pot): number[] {
+  const all = items.map((_, i) => i)
+  return stack ? all.filter((i) => (stack.places[i] ?? '') !== '') : all
+}
+
+function whereOf(
+  stack: Pot['stack'],
+  index: number,
+  kitchen: Kitchen,
+): PlanRequest['contents'][number]['where'] | null {
+  const place = stack?.places[index] ?? 'base'
+  if (!stack || place === 'base') return 'base'
+  const level = stack.tiers.findIndex((tier) => tier.includes(place))
+  const tin = kitchen.tins.find(({ id }) => id === place)
+  if (level < 0 || !tin) return null
+  const { diameterMm, heightMm, volumeMl, material } = tin
+  const lid = level < stack.tiers.length - 1 || stack.topCovered
+  return { tin: { diameterMm, heightMm, volumeMl, material, lid }, tier: level + 1 }
+}
+
+/** What the search for a stack is asked: the pot's foods, with the locks that the cook has set. */
+export function stackAskOf(
+  pot: Pot,
+  kitchen: Kitchen,
+  of: HouseholdCooker,
+  style: StyleKind,
+  nowMs: number,
+): StackAsk | null {
+  const request = requestOf({ ...pot, stack: null, given: { pourG: null, figure: null } }, kitchen, of, style, nowMs)
+  if (!request) return null
+  const { contents, foods, ...rest } = request
+  const lockOf = (lock: string): StackFood['lock'] =>
+    lock === 'base' || lock === 'top' || lock === 'any' ? lock : { tinId: lock }
+  return {
+    ...rest,
+    foods: contents.map(({ where: _, ...content }, i) => ({
+      ...content,
+      lock: lockOf(pot.stack?.locks[i] || 'any'),
+      soakMayChange: pot.stack?.soakFree[i] ?? true,
+    })),
+    tins: kitchen.tins.map(({ name: _, ...tin }) => tin),
+    ...(foods ? { ownFoods: foods } : {}),
+  }
+}
+
+/** The pot with its foods where an answer of the search puts them, and soaked as it says. */
+export function withStack(pot: Pot, { arrangement, request }: Pick<StackAnswer, 'arrangement' | 'request'>): Pot {
+  const { base, tiers, trivetMm } = arrangement
+  const tinOf = (food: number) => tiers.flat().find((one) => one.food === food)?.tin.id ?? ''
+  const items = pot.items.map((item, i) => {
+    const soak = request.contents[i]?.soak ?? null
+    // What was left as the cook had it, or could not be otherwise, stays as it was typed.
+    const asTyped = pot.stack?.soakFree[i] === false || (readAmount(item.soakHours) || 0) === (soak?.hours ?? 0)
+    return asTyped ? item : { ...item, soakHours: String(soak?.hours ?? 0), soakIn: 'room' as const, keepWater: false }
+  })
+  return {
+    ...pot,
+    items,
+    stack: {
+      ...emptyStack(pot),
+      ...pot.stack,
+      places: pot.items.map((_, i) => (i === base ? 'base' : tinOf(i))),
+      tiers: tiers.map((tier) => tier.map(({ tin }) => tin.id)),
+      topCovered: tiers.at(-1)?.some(({ covered }) => covered) ?? false,
+      trivetMm,
+    },
+  }
+}
+
+export function emptyStack({ items }: Pick<Pot, 'items'>): PotStack {
+  return {
+    places: items.map(() => ''),
+    locks: items.map(() => 'any'),
+    soakFree: items.map(() => true),
+    tiers: [],
+    topCovered: false,
+    trivetMm: 25,
+  }
+}
+
+export function cookerOf(pot: Pot, kitchen: Kitchen): HouseholdCooker | null {
+  return kitchen.cookers.find(({ id }) => id === pot.cookerId) ?? kitchen.cookers[0] ?? null
+}
+
+export function burnerOf(pot: Pot, kitchen: Kitchen) {
+  return kitchen.burners.find(({ id }) => id === pot.burnerId) ?? kitchen.burners[0] ?? null
+}
+
+const HOT_FROM_C = 50
+const COLD_TO_C = 10
+
+/** The pot that a plan was made from, in grams, to be planned once more; foods that have gone are left out. */
+export function potOfRequest(request: PlanRequest, cookerId: string | null, kitchen: Kitchen): Pot | null {
+  const items = request.contents.flatMap(({ food: foodId, dryG, soak, texture, batch, additions }): PotItem[] => {
+    const food = foodById(kitchen, foodId)
+    if (!food) return []
+    const soakIn = !soak || soak.waterC <= HOT_FROM_C ? (soak && soak.waterC < COLD_TO_C ? 'fridge' : 'room') : 'hot'
+    return [
+      {
+        ...newItem(food, kitchen),
+        amount: String(Math.round(dryG)),
+        unit: 'g',
+        soakHours: String(soak?.hours ?? 0),
+        soakIn,
+        keepWater: soak?.keepWater ?? false,
+        soakWaterG: soak?.waterG === undefined ? '' : String(Math.round(soak.waterG)),
+        ...(texture ? { texture } : {}),
+        circumstances: [...(batch === 'old' ? (['old-bag'] as const) : []), ...(additions ?? [])],
+      },
+    ]
+  })
+  const first = items[0] && foodById(kitchen, items[0].foodId)
+  if (!first) return null
+  const { style } = request
+  const of = kitchen.cookers.find(({ id }) => id === cookerId)
+  return {
+    ...newPot(first, kitchen),
+    items,
+    liquids: request.liquids.map(({ kind, g }) => ({ kind, amount: String(Math.round(g)), unit: 'g' })),
+    freeLiquid: request.freeLiquid ?? 'drained',
+    cookerId: of?.id ?? '',
+    styles: of ? { [of.cooker.appliance.kind]: style.kind } : {},
+    ...('flame' in style ? { flame: style.flame } : {}),
+    ...('level' in style ? { level: style.level } : {}),
+  }
+}
