@@ -7,7 +7,7 @@ export default defineNuxtConfig({
   ssr: false,
   telemetry: false,
   devtools: { enabled: false },
-  modules: ['@nuxt/eslint', '@pinia/nuxt', 'vuetify-nuxt-module', 'nuxt-auth-utils'],
+  modules: ['@nuxt/eslint', '@pinia/nuxt', 'vuetify-nuxt-module', 'nuxt-auth-utils', '@vite-pwa/nuxt'],
   css: [
     '@fontsource-variable/atkinson-hyperlegible-next/index.css',
     '@fontsource/barlow-condensed/latin-500.css',
@@ -16,6 +16,8 @@ export default defineNuxtConfig({
   ],
   components: [{ path: '~/components', pathPrefix: false }],
   imports: { autoImport: true },
+  // The first screen loads what it shows; another one's script comes when its link is pointed at.
+  experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
   app: {
     head: {
       title: 'Bivvet',
@@ -28,7 +30,11 @@ export default defineNuxtConfig({
           content: 'Water, whistles or minutes, and release for one pot, with the reason for every figure.',
         },
       ],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' },
+        { rel: 'manifest', href: '/manifest.webmanifest' },
+        { rel: 'apple-touch-icon', href: '/icon-192.png' },
+      ],
     },
   },
   vuetify: {
@@ -46,7 +52,58 @@ export default defineNuxtConfig({
       },
     },
   },
-  vite: { build: { cssMinify: 'lightningcss' } },
+  pwa: {
+    registerType: 'autoUpdate',
+    // Registered by app/plugins/serviceWorker.client.ts. A page that is open over a pot is never reloaded under
+    // the cook's hands: the new version comes with the next one.
+    injectRegister: null,
+    client: { registerPlugin: false },
+    manifest: {
+      name: 'Bivvet',
+      short_name: 'Bivvet',
+      description: 'Water, whistles or minutes, and release for one pot, with the reason for every figure.',
+      display: 'standalone',
+      start_url: '/',
+      background_color: '#edf1ee',
+      theme_color: '#0f1b17',
+      icons: [
+        { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+        { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+        { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+      ],
+    },
+    workbox: {
+      globPatterns: ['**/*.{js,css,woff2,svg,png}'],
+      // There is one page for every address; what was fetched last opens when there is no network.
+      navigateFallback: null,
+      runtimeCaching: [
+        {
+          urlPattern: ({ request, url }) => request.mode === 'navigate' && !url.pathname.startsWith('/join/'),
+          handler: 'NetworkFirst',
+          options: {
+            cacheName: 'page',
+            networkTimeoutSeconds: 4,
+            plugins: [{ cacheKeyWillBeUsed: async () => '/' }],
+          },
+        },
+        {
+          urlPattern: ({ url }) => url.pathname === '/api/kitchen',
+          handler: 'NetworkFirst',
+          options: { cacheName: 'kitchen' },
+        },
+      ],
+    },
+  },
+  hooks: {
+    'build:manifest'(manifest) {
+      for (const chunk of Object.values(manifest)) chunk.prefetch = false
+    },
+  },
+  vite: {
+    build: { cssMinify: 'lightningcss' },
+    worker: { format: 'es' },
+    define: { __VUE_I18N_LEGACY_API__: false, __VUE_I18N_FULL_INSTALL__: false, __INTLIFY_PROD_DEVTOOLS__: false },
+  },
   nitro: { errorHandler: '~~/server/error', compressPublicAssets: { gzip: true, brotli: false } },
   runtimeConfig: {
     // Kitchens are reached over plain http at home; a hosted service sets NUXT_SESSION_COOKIE_SECURE=true.

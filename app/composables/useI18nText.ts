@@ -16,10 +16,11 @@ export function useI18nText() {
   const day = (ms: number) =>
     new Intl.DateTimeFormat(locale.value, { weekday: 'short', day: 'numeric', month: 'short' }).format(ms)
 
-  /** 34 min, or 1 h 05. */
+  /** 34 min, 2 h, or 1 h 05. */
   const duration = (minutes: number) => {
     const whole = Math.round(minutes)
     if (whole < 60) return t('units.minuteCount', { n: whole })
+    if (whole % 60 === 0) return t('units.hourCount', { n: whole / 60 })
     return t('units.hourMinute', { h: Math.floor(whole / 60), m: String(whole % 60).padStart(2, '0') })
   }
 

@@ -49,6 +49,9 @@ export function useKitchenDraft() {
     { deep: true },
   )
 
+  // Whoever leaves within the moment that saving waits loses nothing.
+  onBeforeUnmount(() => void save())
+
   /** Takes the kitchen as another device left it; what is here goes. */
   async function reload() {
     await store.load()

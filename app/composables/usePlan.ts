@@ -1,35 +1,23 @@
 import type { MaybeRefOrGetter } from 'vue'
-import { simulate } from '~~/core/pot/simulate'
-import { plan } from '~~/core/program/plan'
+import type { Simulation } from '~~/core/pot/case'
 import type { PlanAnswer } from '~~/core/program/answer'
 import type { PlanRequest } from '~~/core/program/request'
 
 /**
- * The plan for a request, worked out anew with every change. While the request cannot be answered the
- * last good answer stays, so that the drawings do not jump away under the cook's hands.
+ * The plan for a request with its curve, worked out anew with every change. While the request cannot be
+ * answered the last good answer stays, so that the drawings do not jump away under the cook's hands.
  */
 export function usePlan(request: MaybeRefOrGetter<PlanRequest | null>) {
-  const outcome = computed(() => {
-    const asked = toValue(request)
-    return asked ? plan(asked) : null
+  const { result, failed } = useWorked(request, (work, asked) => work.plan(asked), 'answer')
+  const last = shallowRef<{ answer: PlanAnswer; curve: Simulation } | null>(null)
+  watch(result, (now) => {
+    if (now?.outcome.ok) last.value = { answer: now.outcome.value, curve: now.curve! }
   })
-  const lastAnswer = shallowRef<PlanAnswer | null>(null)
-  watch(
-    outcome,
-    (now) => {
-      if (now?.ok) lastAnswer.value = now.value
-    },
-    { immediate: true },
-  )
-  const problems = computed(() => (outcome.value && !outcome.value.ok ? outcome.value.problems : []))
-  const answer = computed(() => (outcome.value?.ok ? outcome.value.value : lastAnswer.value))
-  return { answer, problems }
-}
-
-/** The curve of a plan, for drawing it. */
-export function useCurve(answer: MaybeRefOrGetter<PlanAnswer | null>) {
-  return computed(() => {
-    const given = toValue(answer)
-    return given ? simulate(given.simulation, { trace: true }) : null
-  })
+  const problems = computed(() => (result.value && !result.value.outcome.ok ? result.value.outcome.problems : []))
+  return {
+    answer: computed(() => last.value?.answer ?? null),
+    curve: computed(() => last.value?.curve ?? null),
+    problems,
+    failed,
+  }
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { mdiThemeLightDark, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js'
+import { useEventListener } from '@vueuse/core'
+import { mdiMagnify, mdiThemeLightDark, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js'
 
 const { t } = useI18nText()
 const { choice, next } = useThemeChoice()
@@ -7,13 +8,31 @@ const kitchen = useKitchenStore()
 const runs = useRunsStore()
 void runs.load()
 const route = useRoute()
-const running = computed(() => runs.current?.plan.cookerName ?? runs.current?.name ?? '')
+const cooking = useCookingStore()
+const running = computed(() => runs.running.map(({ name, plan }) => plan.cookerName ?? name).join(', '))
+const stove = computed(() => (runs.running.length === 1 ? `/cook/${runs.running[0]!.id}` : '/cook'))
+/** The stove says itself what is on it. */
+const atStove = computed(() => cooking.lookedAt !== null || route.path === '/cook')
 
 const links = [
+  { to: '/', key: 'day' },
   { to: '/pot', key: 'pot' },
+  { to: '/stack', key: 'stack' },
+  { to: '/foods', key: 'foods' },
   { to: '/log', key: 'log' },
   { to: '/kitchen', key: 'kitchen' },
 ] as const
+const isHere = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to))
+
+const asking = ref<'keys' | 'search' | null>(null)
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  const typing = (event.target as HTMLElement).closest('input, textarea, [contenteditable]')
+  if (typing || event.ctrlKey || event.metaKey || event.altKey) return
+  if (event.key === '?') asking.value = 'keys'
+  else if (event.key === '/') asking.value = 'search'
+  else return
+  event.preventDefault()
+})
 const themeIcon = computed(
   () => ({ system: mdiThemeLightDark, light: mdiWhiteBalanceSunny, dark: mdiWeatherNight })[choice.value],
 )
@@ -22,7 +41,7 @@ const themeIcon = computed(
 <template>
   <div>
     <header class="bar no-print">
-      <NuxtLink to="/pot" class="brand">
+      <NuxtLink to="/" class="brand" :aria-label="t('app.name')">
         <svg viewBox="0 0 32 32" width="28" height="28" aria-hidden="true">
           <path d="M16 2c3 4 4 6 4 8a4 4 0 0 1-8 0c0-2 1-4 4-8z" fill="var(--steam)" />
           <path d="M4 16h24v8a5 5 0 0 1-5 5H9a5 5 0 0 1-5-5z" fill="var(--ink)" />
@@ -30,20 +49,28 @@ const themeIcon = computed(
         <span class="figure">{{ t('app.name') }}</span>
       </NuxtLink>
       <nav :aria-label="t('app.nav.main')">
-        <NuxtLink v-for="{ to, key } in links" :key="key" :to="to" class="room" active-class="room-here">
+        <NuxtLink v-for="{ to, key } in links" :key="key" :to="to" class="room" :class="{ 'room-here': isHere(to) }">
           {{ t(`app.nav.${key}`) }}
         </NuxtLink>
       </nav>
       <span class="gap" />
       <NuxtLink
-        v-if="runs.current && route.path !== `/cook/${runs.current.id}`"
-        :to="`/cook/${runs.current.id}`"
+        v-if="runs.running.length > 0 && !atStove"
+        :to="stove"
         class="running"
-        :aria-label="t('app.running', { name: running })"
+        :aria-label="t('app.running', { name: running }, runs.running.length)"
       >
         <span class="ember" aria-hidden="true" />
-        <span class="wide">{{ t('app.running', { name: running }) }}</span>
+        <span class="wide">{{ t('app.running', { name: running }, runs.running.length) }}</span>
       </NuxtLink>
+      <v-btn
+        :icon="mdiMagnify"
+        size="small"
+        variant="text"
+        :aria-label="t('app.search')"
+        :title="t('app.search')"
+        @click="asking = 'search'"
+      />
       <v-btn
         :icon="themeIcon"
         size="small"
@@ -53,11 +80,14 @@ const themeIcon = computed(
         @click="next"
       />
     </header>
+    <CallBar v-if="runs.running.length > 0 && kitchen.kitchen" />
     <main id="content">
       <StateNotice v-if="kitchen.failure" :failure="kitchen.failure" @retry="kitchen.load" />
       <p v-else-if="!kitchen.kitchen" class="waiting soft" role="status">{{ t('app.loading') }}</p>
       <slot v-else />
     </main>
+    <LazyFoodSearch v-if="asking === 'search' && kitchen.kitchen" @close="asking = null" />
+    <LazyKeyList v-if="asking === 'keys'" @close="asking = null" />
   </div>
 </template>
 
@@ -134,8 +164,23 @@ nav {
   .wide {
     display: none;
   }
+  .bar {
+    gap: 2px;
+    padding: 0 6px;
+  }
+  nav {
+    min-width: 0;
+    overflow-x: auto;
+  }
   .room {
-    padding: 0 8px;
+    padding: 0 4px;
+    font-size: 14.5px;
+  }
+  .gap {
+    display: none;
+  }
+  .brand .figure {
+    display: none;
   }
 }
 </style>

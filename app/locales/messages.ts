@@ -1,4 +1,4 @@
-import { RUN_REFUSALS } from '../../core/live/run'
+import { RUN_REFUSALS } from '../../core/live/refusal'
 import { PROBLEM_SENTENCES } from '../../core/problem'
 import { CAUTION_SENTENCES } from '../../core/safety/rules'
 import en from './en.json'

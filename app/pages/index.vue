@@ -1,5 +1,287 @@
 <script setup lang="ts">
-definePageMeta({ redirect: '/pot' })
+import { mdiClose } from '@mdi/js'
+import { runState } from '~~/core/live/run'
+import { readAmount } from '~~/core/measure/amount'
+import type { RunWithPlan } from '~~/shared/kitchen'
+import { itemG, potOfRequest, type KeptPot, type PotItem } from '~~/shared/pot'
+
+/** The day: what cooks, what soaks, what comes next, and one way to start a pot. */
+const { t, number, clock, day, duration } = useI18nText()
+const kitchenStore = useKitchenStore()
+const pot = usePotStore()
+const pots = usePotsStore()
+const runs = useRunsStore()
+void pots.load()
+void runs.load()
+const nowMs = useNow()
+
+const RECENT = 6
+
+function start(foodId: string) {
+  const food = kitchenStore.food(foodId)
+  if (!food) return
+  pot.startWith(food)
+  void navigateTo('/pot')
+}
+function openPot(kept: KeptPot) {
+  pot.open(kept)
+  void navigateTo('/pot')
+}
+function again(run: RunWithPlan) {
+  const found = potOfRequest(run.plan.request, run.plan.cookerId, kitchenStore.kitchen!)
+  if (!found) return
+  pot.replace(found)
+  void navigateTo('/pot')
+}
+
+const stove = useCookingStore()
+const { headline } = useCookWords()
+const actionOf = (run: RunWithPlan) => {
+  const lane = stove.laneOf(run.id)
+  return lane ? headline(lane.action) : ''
+}
+const soaking = computed(() =>
+  (pots.pots ?? []).flatMap((kept) => {
+    const { soakingSince, items } = kept.pot
+    if (soakingSince === null) return []
+    const hours = Math.max(...items.map((item) => readAmount(item.soakHours) || 0))
+    const readyMs = soakingSince + hours * 3_600_000
+    return [{ kept, readyMs, left: (readyMs - nowMs.value) / 60_000 }]
+  }),
+)
+const removed = ref<KeptPot | null>(null)
+const failure = ref(false)
+async function remove(kept: KeptPot) {
+  failure.value = false
+  try {
+    await pots.remove(kept)
+    removed.value = kept
+  } catch {
+    failure.value = true
+  }
+}
+async function putBack() {
+  if (!removed.value) return
+  failure.value = false
+  try {
+    const { id, name, favourite, pot: content, version } = removed.value
+    await pots.save(id, { name, favourite, pot: content, version })
+    removed.value = null
+  } catch {
+    failure.value = true
+  }
+}
+const favourites = computed(() => (pots.pots ?? []).filter(({ favourite }) => favourite))
+const others = computed(() => (pots.pots ?? []).filter(({ favourite }) => !favourite).slice(0, RECENT))
+const recent = computed(() => {
+  const seen = new Set<string>()
+  return (runs.runs ?? [])
+    .filter(({ name, events }) => runState(events).litAt !== null && !seen.has(name) && seen.add(name))
+    .slice(0, RECENT)
+})
+const describe = (kept: KeptPot) => {
+  const grams = (item: PotItem) => itemG(item, kitchenStore.kitchen!)
+  const foods = kept.pot.items
+    .map((item) =>
+      t('day.amount', { grams: number(grams(item)), food: kitchenStore.foodName(item.foodId).toLowerCase() }),
+    )
+    .join(', ')
+  const cooker = kitchenStore.kitchen!.cookers.find(({ id }) => id === kept.pot.cookerId)?.name
+  return [foods, cooker].filter((part) => part && part !== kept.name).join(' · ')
+}
+const empty = computed(
+  () => pots.pots !== null && runs.runs !== null && pots.pots.length === 0 && recent.value.length === 0,
+)
+useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
 </script>
 
-<template><div /></template>
+<template>
+  <div class="day">
+    <section class="start">
+      <h1>{{ t('day.title', { day: day(nowMs) }) }}</h1>
+      <h2 class="ask">{{ t('day.ask') }}</h2>
+      <FoodFind :label="t('day.ask')" :most="6" quiet @take="start" />
+      <p class="soft">{{ t('day.hint') }}</p>
+
+      <template v-if="runs.running.length > 0">
+        <h2>{{ t('day.cooking') }}</h2>
+        <ul>
+          <li v-for="run in runs.running" :key="run.id">
+            <NuxtLink :to="`/cook/${run.id}`" class="row on">
+              <strong>{{ run.name }}</strong>
+              <span>{{ run.plan.cookerName }}</span>
+              <span class="figure tone-heat">{{ actionOf(run) }}</span>
+            </NuxtLink>
+          </li>
+        </ul>
+      </template>
+
+      <h2>{{ t('day.soaking') }}</h2>
+      <p v-if="soaking.length === 0" class="soft">{{ t('day.noSoak') }}</p>
+      <ul v-else>
+        <li v-for="{ kept, readyMs, left } in soaking" :key="kept.id">
+          <button type="button" class="row" @click="openPot(kept)">
+            <strong>{{ kept.name }}</strong>
+            <span class="tone-water">{{
+              left > 0 ? t('day.soakReady', { time: clock(readyMs), left: duration(left) }) : t('day.soakDone')
+            }}</span>
+          </button>
+        </li>
+      </ul>
+    </section>
+
+    <section class="lists">
+      <StateNotice v-if="pots.failure" :failure="pots.failure" @retry="pots.load" />
+      <p v-else-if="pots.pots === null" class="soft" role="status">{{ t('app.loading') }}</p>
+      <p v-else-if="empty" class="soft">{{ t('day.empty') }}</p>
+      <template v-if="favourites.length > 0">
+        <h2>{{ t('day.favourites') }}</h2>
+        <ul>
+          <li v-for="kept in favourites" :key="kept.id">
+            <button type="button" class="row" @click="openPot(kept)">
+              <strong>{{ kept.name }}</strong>
+              <span class="soft">{{ describe(kept) }}</span>
+            </button>
+          </li>
+        </ul>
+      </template>
+      <template v-if="others.length > 0">
+        <h2>{{ t('day.kept') }}</h2>
+        <ul>
+          <li v-for="kept in others" :key="kept.id" class="with-remove">
+            <button type="button" class="row" @click="openPot(kept)">
+              <strong>{{ kept.name }}</strong>
+              <span class="soft">{{ describe(kept) }}</span>
+            </button>
+            <v-btn
+              :icon="mdiClose"
+              size="small"
+              variant="text"
+              :aria-label="t('day.remove', { name: kept.name })"
+              @click="remove(kept)"
+            />
+          </li>
+        </ul>
+      </template>
+      <p v-if="removed" role="status" class="removed">
+        {{ t('day.removed', { name: removed.name }) }}
+        <button type="button" class="link-button" @click="putBack">{{ t('day.putBack') }}</button>
+      </p>
+      <p v-if="failure" class="tone-danger" role="alert">{{ t('errors.network') }}</p>
+      <template v-if="recent.length > 0">
+        <h2>{{ t('day.recent') }}</h2>
+        <ul>
+          <li v-for="run in recent" :key="run.id">
+            <button type="button" class="row" @click="again(run)">
+              <strong>{{ run.name }}</strong>
+              <span class="soft">{{
+                t('day.recentLine', {
+                  day: day(runState(run.events).litAt ?? Date.parse(run.createdAt)),
+                  cooker: run.plan.cookerName ?? '',
+                  water: number(run.plan.answer.water.pourG),
+                })
+              }}</span>
+            </button>
+          </li>
+        </ul>
+      </template>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.day {
+  display: grid;
+  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
+  min-height: calc(100vh - 53px);
+}
+section {
+  padding: 28px 32px 48px;
+}
+.lists {
+  border-left: 1px solid var(--line);
+}
+h1 {
+  margin: 0 0 26px;
+  font-size: 20px;
+  font-weight: 400;
+  color: var(--ink-soft);
+}
+.ask {
+  margin: 0 0 10px;
+  padding: 0;
+  border: 0;
+  font-family: var(--figure-family);
+  font-size: 46px;
+  font-weight: 600;
+  line-height: 1;
+}
+h2:not(.ask) {
+  margin: 30px 0 4px;
+  padding-bottom: 6px;
+  border-bottom: 2px solid var(--ink);
+  font-size: 17px;
+}
+.lists > :first-child {
+  margin-top: 0;
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.row {
+  display: grid;
+  gap: 2px;
+  width: 100%;
+  min-height: 54px;
+  align-content: center;
+  padding: 7px 0;
+  border: 0;
+  border-bottom: 1px solid var(--line);
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  text-decoration: none;
+  cursor: pointer;
+}
+.row:hover strong {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.row strong {
+  font-size: 17px;
+}
+.on .figure {
+  font-size: 24px;
+}
+.removed {
+  margin: 8px 0;
+  font-size: 14.5px;
+}
+.with-remove {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  align-items: center;
+  border-bottom: 1px solid var(--line);
+}
+.with-remove .row {
+  border-bottom: 0;
+}
+@media (max-width: 819px) {
+  .day {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  section {
+    padding: 18px 16px 24px;
+  }
+  .lists {
+    border-left: 0;
+    border-top: 1px solid var(--line);
+  }
+  .ask {
+    font-size: 36px;
+  }
+}
+</style>

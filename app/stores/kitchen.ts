@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { COMMON_MEASURES } from '~~/core/measure/measure'
-import type { Kitchen } from '~~/shared/kitchen'
+import { findFood } from '~~/core/food/catalogue'
+import { foodById, type Kitchen } from '~~/shared/kitchen'
 
 /** The household's kitchen: fetched once, shared by all screens. */
 export const useKitchenStore = defineStore('kitchen', () => {
@@ -23,5 +24,9 @@ export const useKitchenStore = defineStore('kitchen', () => {
   /** The cup that water is told in. */
   const cup = computed(() => kitchen.value?.measures[0] ?? { ...COMMON_MEASURES['cup-240'], name: 'Cup' })
 
-  return { kitchen, failure, loading, load, cup }
+  const food = (id: string) => (kitchen.value ? foodById(kitchen.value, id) : findFood(id))
+  /** A food's name; its id where it has gone. */
+  const foodName = (id: string) => food(id)?.name ?? id
+
+  return { kitchen, failure, loading, load, cup, food, foodName }
 })

@@ -1,196 +1,181 @@
 import { defineStore } from 'pinia'
-import { useLocalStorage } from '@vueuse/core'
-import { COMMON_MEASURES, gramsOf, isWeight, type Measure, type WeightUnit } from '~~/core/measure/measure'
+import { useLocalStorage, useManualRefHistory, watchDebounced } from '@vueuse/core'
 import { findFood } from '~~/core/food/catalogue'
-import { cooksCovered } from '~~/core/food/food'
-import { texturesOf, usualTexture, type Texture } from '~~/core/food/texture'
-import type { Addition } from '~~/core/food/need'
-import type { Soak } from '~~/core/food/soak'
-import type { FlameName } from '~~/core/pot/cookers'
-import { styleOf } from '~~/core/program/equivalents'
+import { cooksCovered, type Food } from '~~/core/food/food'
 import type { PlanRequest, StyleKind } from '~~/core/program/request'
 import { stylesFor } from '~~/core/program/styles'
-import type { FreeLiquid, LiquidKind } from '~~/core/water/liquids'
-import type { HouseholdBurner, HouseholdCooker, Kitchen } from '~~/shared/kitchen'
+import { foodById, measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
+import { burnerOf, cookerOf, newItem, newPot, requestOf, withFood, type KeptPot, type Pot } from '~~/shared/pot'
 
-/** One of the other liquids, as typed. */
-export interface LiquidForm {
-  kind: LiquidKind
-  g: string
+const UNDO_STEP_MS = 350
+const MOST_UNDO = 120
+const MOST_FOODS = 6
+
+/** Of a pot that was kept under a name: which, and as what it was last kept. */
+interface KeptAs extends Pick<KeptPot, 'id' | 'name' | 'favourite' | 'version'> {
+  content: string
 }
 
-/** What changes how long a food takes: what is added to it, and an old bag. */
-export type Circumstance = Addition | 'old-bag'
-
-/** What the cook has typed, as typed: numbers stay text until they are read. */
-export interface PotForm {
-  foodId: string
-  amount: string
-  /** `g`, or the id of one of the household's measures. */
-  unit: string
-  soakHours: string
-  keepWater: boolean
-  soakWaterG: string
-  /** Poured on hot, for a quick soak. */
-  hotSoak: boolean
-  texture: Texture
-  circumstances: Circumstance[]
-  liquids: LiquidForm[]
-  freeLiquid: FreeLiquid
-  cookerId: string
-  burnerId: string
-  flame: FlameName
-  styleOf: Partial<Record<string, StyleKind>>
-  level: 'high' | 'low'
-}
-
-const FRESH: PotForm = {
-  foodId: 'navy-bean',
-  amount: '2',
-  unit: '',
-  soakHours: '9',
-  keepWater: false,
-  soakWaterG: '',
-  hotSoak: false,
-  texture: 'tender',
-  circumstances: [],
-  liquids: [],
-  freeLiquid: 'spoonable',
-  cookerId: '',
-  burnerId: '',
-  flame: 'medium',
-  styleOf: {},
-  level: 'high',
-}
-
-/** Water that has just boiled, poured over. */
-const HOT_SOAK_C = 95
-const HOT_SOAK_FROM_C = 50
-
-/** Reads a number as cooks type it (1.5 or 1,5); NaN for anything else. */
-export function readNumber(text: string | number): number {
-  const trimmed = String(text ?? '')
-    .trim()
-    .replace(',', '.')
-  return trimmed === '' ? NaN : Number(trimmed)
-}
+/** A pot in one order of keys, whoever wrote it down: the database keeps them in its own. */
+const contentOf = (pot: Pot) =>
+  JSON.stringify(pot, (_, value: unknown) =>
+    value && typeof value === 'object' && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => a.localeCompare(b)))
+      : value,
+  )
 
 /** The pot being planned: kept on this device as it is typed, so that nothing is lost by a reload. */
 export const usePotStore = defineStore('pot', () => {
-  const form = useLocalStorage<PotForm>('bivvet-pot', { ...FRESH }, { mergeDefaults: true })
-  const kitchenStore = useKitchenStore()
+  const kitchen = computed(() => useKitchenStore().kitchen!)
+  const start = newPot(findFood('navy-bean')!, kitchen.value)
+  start.items[0]!.amount = '2'
+  // Which kept pot it is belongs to what undo brings back; as what that one was last kept does not.
+  const shown = useLocalStorage<{ pot: Pot; keptId: string | null }>('bivvet-pot-2', { pot: start, keptId: null })
+  const lastKept = useLocalStorage<Record<string, KeptAs>>('bivvet-pots-kept', {})
+  const form = computed({
+    get: () => shown.value.pot,
+    set: (pot: Pot) => (shown.value.pot = pot),
+  })
+  const keptAs = computed<KeptAs | null>(() => lastKept.value[shown.value.keptId ?? ''] ?? null)
+  const history = useManualRefHistory(shown, { clone: true, capacity: MOST_UNDO })
+  const { canUndo, canRedo } = history
+  let settled = JSON.stringify(shown.value)
+  /** Makes what has changed since the last step a step of its own; nothing if nothing has. */
+  function settle() {
+    const now = JSON.stringify(shown.value)
+    if (now === settled) return
+    settled = now
+    history.commit()
+  }
+  watchDebounced(shown, settle, { deep: true, debounce: UNDO_STEP_MS })
+  function step(back: boolean) {
+    settle()
+    if (back) history.undo()
+    else history.redo()
+    settled = JSON.stringify(shown.value)
+  }
+  const undo = () => step(true)
+  const redo = () => step(false)
 
-  const food = computed(() => findFood(form.value.foodId) ?? null)
+  const foods = computed(() => form.value.items.map(({ foodId }) => foodById(kitchen.value, foodId) ?? null))
+  const name = computed(
+    () =>
+      keptAs.value?.name ??
+      foods.value
+        .flatMap((food) => food?.name ?? [])
+        .join(' + ')
+        .slice(0, 120),
+  )
+  const changed = computed(() => keptAs.value !== null && contentOf(form.value) !== keptAs.value.content)
 
-  /** Changes the food, and with it what is only sensible for the one before. */
-  function chooseFood(id: string) {
-    const next = findFood(id)
-    if (!next) return
-    form.value.foodId = id
-    if (!texturesOf(next).includes(form.value.texture)) form.value.texture = usualTexture(next)
-    const advice = next.soak?.adviceHours
-    form.value.soakHours = advice ? String(advice[0]) : '0'
-    form.value.hotSoak = false
-    form.value.freeLiquid = cooksCovered(next) ? 'spoonable' : 'drained'
-    if (next.cupG === null) form.value.unit = 'g'
+  function chooseFood(index: number, id: string) {
+    const food = foodById(kitchen.value, id)
+    if (!food) return
+    form.value.items[index] = withFood(form.value.items[index]!, food)
+    if (form.value.items.length === 1) form.value.freeLiquid = cooksCovered(food) ? 'spoonable' : 'drained'
   }
 
-  /** Takes a way of soaking as it was offered. */
-  function chooseSoak(soak: Soak | null) {
-    form.value.soakHours = String(soak?.hours ?? 0)
-    form.value.hotSoak = soak !== null && soak.waterC > HOT_SOAK_FROM_C
-    form.value.keepWater = soak?.keepWater ?? false
+  function addFood() {
+    if (form.value.items.length >= MOST_FOODS) return
+    form.value.items.push(newItem(findFood('red-rice')!, kitchen.value))
+    const { stack } = form.value
+    stack?.places.push('')
+    stack?.locks.push('any')
+    stack?.soakFree.push(true)
   }
 
-  function unitOf(kitchen: Kitchen): WeightUnit | Measure {
-    const { unit } = form.value
-    if (isWeight(unit)) return unit
-    const own = kitchen.measures.find(({ id }) => id === unit) ?? kitchen.measures[0]
-    return own ?? COMMON_MEASURES['cup-240']
+  function removeFood(index: number) {
+    form.value.items.splice(index, 1)
+    const { stack } = form.value
+    stack?.places.splice(index, 1)
+    stack?.locks.splice(index, 1)
+    stack?.soakFree.splice(index, 1)
   }
 
-  const amountG = computed(() => {
-    const { kitchen } = kitchenStore
-    if (!kitchen || !food.value) return NaN
-    return gramsOf(readNumber(form.value.amount), unitOf(kitchen), food.value)
-  })
+  /** Puts another pot in this one's place; undo brings the one before back. */
+  function replace(pot: Pot, keptId: string | null = null) {
+    settle()
+    shown.value = { pot: JSON.parse(JSON.stringify(pot)) as Pot, keptId }
+    settle()
+  }
 
-  const cooker = computed<HouseholdCooker | null>(() => {
-    const { kitchen } = kitchenStore
-    return kitchen?.cookers.find(({ id }) => id === form.value.cookerId) ?? kitchen?.cookers[0] ?? null
-  })
-  const burner = computed<HouseholdBurner | null>(() => {
-    const { kitchen } = kitchenStore
-    return kitchen?.burners.find(({ id }) => id === form.value.burnerId) ?? kitchen?.burners[0] ?? null
-  })
+  const startWith = (food: Food) => replace(newPot(food, kitchen.value))
+  function open(kept: KeptPot) {
+    // Kept before there were stacks.
+    const pot = { ...kept.pot, stack: kept.pot.stack ?? null }
+    remember({ ...kept, pot })
+    replace(pot, kept.id)
+  }
+
+  /** The pot here has just been kept as this one. */
+  function keepAs(kept: KeptPot) {
+    remember(kept)
+    shown.value.keptId = kept.id
+  }
+  function remember({ id, name: called, favourite, version, pot }: KeptPot) {
+    lastKept.value[id] = { id, name: called, favourite, version, content: contentOf(pot) }
+  }
+  /** Goes on with the same pot as one that nobody has kept. */
+  const detach = () => (shown.value.keptId = null)
+
+  const cooker = computed(() => cookerOf(form.value, kitchen.value))
+  const burner = computed(() => burnerOf(form.value, kitchen.value))
+  /** The cooker and burner as they were measured, where they were. */
+  const measured = computed(() => (cooker.value ? measuredCooker(cooker.value, burner.value) : null))
 
   const styleKinds = computed(() => (cooker.value ? stylesFor(cooker.value.cooker) : []))
   const styleKind = computed<StyleKind | null>({
     get() {
       const kind = cooker.value?.cooker.appliance.kind
-      const chosen = kind ? form.value.styleOf[kind] : undefined
+      const chosen = kind ? form.value.styles[kind] : undefined
       return chosen && styleKinds.value.includes(chosen) ? chosen : (styleKinds.value[0] ?? null)
     },
     set(style) {
       const kind = cooker.value?.cooker.appliance.kind
-      if (kind && style) form.value.styleOf = { ...form.value.styleOf, [kind]: style }
+      if (kind && style) form.value.styles = { ...form.value.styles, [kind]: style }
     },
   })
 
-  /** How the cook likes a style to be run. */
-  const preferences = computed(() => ({ flame: form.value.flame, level: form.value.level }))
-
-  /** The request for one cooker and style; the pot's own where they are not given. */
-  function requestFor(of: HouseholdCooker, kind: StyleKind): PlanRequest | null {
-    const { kitchen } = kitchenStore
-    if (!kitchen || !food.value) return null
-    const { altitudeM, roomC, tapC } = kitchen
-    const hours = form.value.soakHours.trim() === '' ? 0 : readNumber(form.value.soakHours)
-    const soaked = food.value.soak !== null && hours !== 0
-    const measured = form.value.soakWaterG.trim() === '' ? undefined : readNumber(form.value.soakWaterG)
-    return {
-      kitchen: { altitudeM, roomC, tapC },
-      cooker: { appliance: of.cooker.appliance, body: of.cooker.body },
-      burner: burner.value?.burner,
-      contents: [
-        {
-          food: food.value.id,
-          dryG: amountG.value,
-          soak: soaked
-            ? {
-                hours,
-                waterC: form.value.hotSoak ? HOT_SOAK_C : tapC,
-                keepWater: form.value.keepWater,
-                ...(form.value.keepWater && measured !== undefined ? { waterG: measured } : {}),
-              }
-            : null,
-          texture: form.value.texture,
-          where: 'base',
-          batch: form.value.circumstances.includes('old-bag') ? 'old' : 'fresh',
-          additions: form.value.circumstances.filter((one): one is Addition => one !== 'old-bag'),
-        },
-      ],
-      liquids: form.value.liquids.map(({ kind, g }) => ({ kind, g: readNumber(g) })),
-      freeLiquid: form.value.freeLiquid,
-      style: styleOf(kind, preferences.value),
-      release: 'auto',
-    }
-  }
-
+  /** The request for one cooker and style of this kitchen. */
+  const requestFor = (of: HouseholdCooker, kind: StyleKind): PlanRequest | null =>
+    requestOf(form.value, kitchen.value, of, kind, Date.now())
   const request = computed(() => (cooker.value && styleKind.value ? requestFor(cooker.value, styleKind.value) : null))
+
+  // A figure that the cook gave belongs to the pot it was given for: any other change ends it.
+  const givenOf = (pot: Pot) => JSON.stringify(pot.given)
+  const restOf = ({ given: _, soakingSince: __, ...rest }: Pot) => JSON.stringify(rest)
+  watch(
+    () => [givenOf(form.value), restOf(form.value)] as const,
+    ([given, rest], [givenBefore, restBefore]) => {
+      if (rest !== restBefore && given === givenBefore) form.value.given = { pourG: null, figure: null }
+    },
+  )
 
   return {
     form,
-    food,
+    keptAs,
+    changed,
+    name,
+    foods,
+    undo,
+    redo,
+    canUndo,
+    canRedo,
     chooseFood,
-    chooseSoak,
-    amountG,
+    addFood,
+    removeFood,
+    replace,
+    startWith,
+    open,
+    keepAs,
+    detach,
     cooker,
     burner,
+    measured,
     styleKinds,
     styleKind,
-    preferences,
     requestFor,
     request,
+    MOST_FOODS,
   }
 })

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** One question of a form: what is asked, what follows from the answer, and where it is answered. */
-defineProps<{ label: string; hint?: string | null; error?: string | null }>()
+defineProps<{ label: string | null; hint?: string | null; error?: string | null }>()
 </script>
 
 <template>
   <div class="row">
-    <p class="head">
+    <p v-if="label !== null" class="head">
       <span class="soft" aria-hidden="true">{{ label }}</span>
       <span v-if="hint && !error" class="hint">{{ hint }}</span>
     </p>

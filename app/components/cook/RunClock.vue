@@ -1,32 +1,107 @@
 <script setup lang="ts">
-import type { RunTimes } from '~~/core/live/facts'
-import type { RunState } from '~~/core/live/run'
+import type { Following } from '~~/core/live/follow'
+import type { SavedPlan } from '~~/shared/kitchen'
 
-/** When things will happen as it now looks: the first whistle, heat off, lid open. */
-defineProps<{ state: RunState; times: RunTimes; electric: boolean }>()
-const { t, clock } = useI18nText()
+/** When things will happen as it now looks, and how far the food is. */
+const { following, plan, nowMs } = defineProps<{
+  following: Following
+  plan: SavedPlan
+  electric: boolean
+  nowMs: number
+}>()
+const { t, number, clock } = useI18nText()
+const { foodName } = useKitchenStore()
+
+const state = computed(() => following.state)
+const outlook = computed(() => following.outlook)
+/** What would be, if it were lit now. */
+const ifLit = computed(() => {
+  if (state.value.phase !== 'ready' || state.value.more) return null
+  const { heatOffAtMinute, openAtMinute } = plan.answer.clock
+  return { heatOff: nowMs + heatOffAtMinute * 60_000, open: nowMs + openAtMinute * 60_000 }
+})
+const pressureAt = computed(() => {
+  const minutes = outlook.value?.curve.minutesToPressure ?? plan.answer.clock.pressureAtMinute
+  const waits =
+    state.value.phase === 'heating' && state.value.whistles.length === 0 && state.value.atPressureAt === null
+  return waits && minutes !== null && state.value.litAt !== null ? state.value.litAt + minutes * 60_000 : null
+})
+const isOff = computed(() => state.value.heatOffAt !== null)
+const opens = computed(() => {
+  const { openedAt, phase } = state.value
+  if (openedAt !== null || !outlook.value) return null
+  const { value, low, high } = outlook.value.opensAt
+  const banded = phase === 'releasing' || phase === 'safe'
+  return {
+    at: value,
+    band: banded && high - low > 60_000 ? t('cook.between', { low: clock(low), high: clock(high) }) : '',
+  }
+})
+/** The figures that may turn out to be right, by what is known now. */
+const neededBand = computed(() => {
+  const needed = outlook.value?.needed
+  if (!needed || isOff.value || !following.advice) return ''
+  const low = Math.max(1, Math.ceil(needed.low - 1e-6))
+  const high = Math.ceil(needed.high - 1e-6)
+  const unit = plan.answer.range.unit
+  return high > low ? t(`cook.needed.${unit}`, { low: number(low), high: number(high) }) : ''
+})
+const foods = computed(() =>
+  plan.answer.foods.map(({ food }, i) => {
+    const total = following.course.had[i]! + following.course.needs[i]!
+    const got = outlook.value?.gotNow[i] ?? { value: 0, low: 0, high: 0 }
+    return {
+      name: plan.answer.foods.length > 1 ? foodName(food) : '',
+      got: number(got.value),
+      of: t('cook.boilMinutesOf', { n: number(total) }),
+      share: Math.min(1, got.value / Math.max(1, total)),
+      band: got.high - got.low > 1.5 ? t('cook.between', { low: number(got.low), high: number(got.high) }) : '',
+    }
+  }),
+)
 </script>
 
 <template>
   <aside>
-    <div
-      v-if="
-        times.pressureMs !== null &&
-        state.whistlesAt.length === 0 &&
-        state.atPressureAt === null &&
-        (state.phase === 'heating' || state.phase === 'ready')
-      "
-    >
+    <template v-if="ifLit">
+      <div>
+        <h2 class="soft">{{ t('cook.ifLit.heatOff') }}</h2>
+        <p class="figure time tone-heat">{{ clock(ifLit.heatOff) }}</p>
+      </div>
+      <div>
+        <h2 class="soft">{{ t('cook.ifLit.opens') }}</h2>
+        <p class="figure time">{{ clock(ifLit.open) }}</p>
+      </div>
+    </template>
+    <div v-if="pressureAt !== null">
       <h2 class="soft">{{ t(electric ? 'cook.pressure' : 'cook.firstWhistle') }}</h2>
-      <p class="figure time tone-steam">{{ clock(times.pressureMs) }}</p>
+      <p class="figure time tone-steam">{{ clock(pressureAt) }}</p>
     </div>
-    <div>
-      <h2 class="soft">{{ t(state.heatOffAt === null ? 'cook.heatOff' : 'cook.heatWasOff') }}</h2>
-      <p class="figure time tone-heat">{{ clock(times.heatOffMs) }}</p>
+    <div v-if="outlook && (pressureAt === null || isOff)">
+      <h2 class="soft">{{ t(isOff ? 'cook.heatWasOff' : 'cook.heatOff') }}</h2>
+      <p class="figure time tone-heat">{{ clock(outlook.heatOffAt) }}</p>
+      <p v-if="neededBand" class="band soft">{{ neededBand }}</p>
     </div>
-    <div>
-      <h2 class="soft">{{ t(state.openedAt === null ? 'cook.opens' : 'cook.opened') }}</h2>
-      <p class="figure time">{{ clock(times.openMs) }}</p>
+    <div v-if="opens">
+      <h2 class="soft">{{ t('cook.opens') }}</h2>
+      <p class="figure time">{{ clock(opens.at) }}</p>
+      <p v-if="opens.band" class="band soft">{{ opens.band }}</p>
+    </div>
+    <div v-else-if="state.openedAt !== null">
+      <h2 class="soft">{{ t('cook.opened') }}</h2>
+      <p class="figure time">{{ clock(state.openedAt) }}</p>
+    </div>
+    <div v-if="outlook" class="cooked">
+      <h2 class="soft">{{ t('cook.cooked') }}</h2>
+      <div v-for="food in foods" :key="food.name">
+        <p class="got">
+          <span v-if="food.name" class="name">{{ food.name }}</span>
+          <span class="figure tone-food" :class="foods.length > 1 ? 'small' : 'large'">{{ food.got }}</span>
+          <span class="tone-food">{{ food.of }}</span>
+        </p>
+        <div class="bar" aria-hidden="true"><span :style="{ width: `${food.share * 100}%` }" /></div>
+        <p v-if="food.band" class="band soft">{{ food.band }}</p>
+      </div>
     </div>
   </aside>
 </template>
@@ -34,42 +109,78 @@ const { t, clock } = useI18nText()
 <style scoped>
 aside {
   border-left: 1px solid var(--line);
-  padding: 16px 32px;
+  padding: 8px 32px;
+  min-width: 0;
 }
 aside > div {
-  padding: 12px 0 14px;
+  padding: 10px 0 12px;
   border-bottom: 1px solid var(--line);
 }
 aside > div:last-child {
   border-bottom: 0;
 }
 h2 {
-  margin: 0 0 4px;
+  margin: 0 0 2px;
   font-size: 17px;
   font-weight: 400;
 }
 .time {
   margin: 0;
-  font-size: 66px;
+  font-size: 62px;
+}
+.band {
+  margin: 2px 0 0;
+  font-size: 15px;
+}
+.got {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 0 8px;
+  margin: 0;
+}
+.name {
+  flex-basis: 100%;
+}
+.large {
+  font-size: 54px;
+}
+.small {
+  font-size: 30px;
+}
+.bar {
+  height: 6px;
+  margin-top: 4px;
+  background: var(--line);
+}
+.bar span {
+  display: block;
+  height: 100%;
+  background: var(--food);
 }
 @media (max-width: 800px) {
   aside {
     display: flex;
-    gap: 18px;
+    gap: 14px;
     padding: 0 16px;
     border-left: 0;
     border-top: 1px solid var(--line);
   }
   aside > div {
-    flex: 1;
+    flex: 1 1 0;
+    min-width: 0;
     border-bottom: 0;
     padding: 8px 0;
   }
   h2 {
     font-size: 14px;
   }
-  .time {
-    font-size: 36px;
+  .time,
+  .large {
+    font-size: 32px;
+  }
+  .got {
+    font-size: 14px;
   }
 }
 </style>

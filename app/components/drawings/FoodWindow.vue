@@ -2,11 +2,18 @@
 import type { FoodAnswer } from '~~/core/program/answer'
 
 /** The window: one food's boil-minutes from hard to lost, and where this program lands. */
-const { food, name, textures } = defineProps<{
+const {
+  food,
+  name,
+  textures,
+  named: showName = false,
+} = defineProps<{
   food: FoodAnswer
   name: string
   /** Names of firm, tender and soft for this food. */
   textures: { firm: string; tender: string; soft: string }
+  /** Says which food it is of, where there is more than one. */
+  named?: boolean
 }>()
 const { t, number } = useI18nText()
 
@@ -25,9 +32,12 @@ const zones = computed(() => {
 /** A name is shown where its zone has room for it; the one that was reached always, at its neighbour's cost. */
 const named = computed(() => {
   const reachedAt = zones.value.findIndex(({ id }) => id === food.doneness)
-  return zones.value.filter(
-    ({ width }, i) => i === reachedAt || (width >= 11 && !(i === reachedAt + 1 && zones.value[reachedAt]!.width < 14)),
-  )
+  return zones.value.filter(({ width }, i) => {
+    if (i === reachedAt) return true
+    // Next to the one that was reached there is room only if neither is narrow.
+    const tight = (i === reachedAt + 1 && zones.value[reachedAt]!.width < 14) || (i === reachedAt - 1 && width < 15)
+    return width >= 11 && !tight
+  })
 })
 const label = computed(() =>
   t('window.label', { food: name, gets: number(food.gets), state: t(`window.states.${food.doneness}`) }),
@@ -39,6 +49,7 @@ const label = computed(() =>
     role="img"
     :aria-label="`${label}; ${t('window.band', { low: number(food.getsLow), high: number(food.getsHigh) })}`"
   >
+    <p v-if="showName" class="whose">{{ name }}</p>
     <p class="value figure" :style="{ '--at': `${share(food.gets)}%` }">
       <span>{{ t('window.value', { n: number(food.gets) }) }}</span>
     </p>
@@ -68,6 +79,11 @@ const label = computed(() =>
 </template>
 
 <style scoped>
+.whose {
+  margin: 0 0 2px;
+  font-size: 14px;
+  font-weight: 700;
+}
 .value {
   position: relative;
   height: 22px;

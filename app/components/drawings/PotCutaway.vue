@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { holdsPressure } from '~~/core/pot/appliance'
 import type { Cooker } from '~~/core/pot/cookers'
 import type { Fill } from '~~/core/program/answer'
+import { liquidForLineMl } from '~~/core/water/volume'
 
 /** The cutaway: the pot in section, to scale, with food before and after swelling, water, and the limit. */
 const {
@@ -11,6 +11,7 @@ const {
   name,
   labelled = true,
   soaked = false,
+  pour = null,
 } = defineProps<{
   cooker: Cooker
   fill: Fill
@@ -20,7 +21,10 @@ const {
   /** Without labels for small places. */
   labelled?: boolean
   soaked?: boolean
+  /** Where the water line can be dragged: what is poured in this drawing, and what was last asked for. */
+  pour?: { pourG: number; askedG: number } | null
 }>()
+const emit = defineEmits<{ pour: [pourG: number | null] }>()
 const { t, number } = useI18nText()
 const hatch = useId()
 const grains = useId()
@@ -33,7 +37,6 @@ const LABEL_GAP = 16
 
 const inner = computed(() => ({ width: cooker.body.innerDiameterMm, height: cooker.body.innerHeightMm }))
 const electric = computed(() => !['whistling', 'regulator', 'open'].includes(cooker.appliance.kind))
-const underPressure = computed(() => holdsPressure(cooker.appliance))
 const lidHeight = computed(() => inner.value.width * 0.075)
 const top = computed(() => lidHeight.value + inner.value.width * 0.075 + 6)
 const floor = computed(() => top.value + inner.value.height)
@@ -75,11 +78,37 @@ const ticks = computed(() => {
   const count = Math.floor(cooker.body.capacityL / step + 1e-9)
   return Array.from({ length: count }, (_, i) => (i + 1) * step)
 })
-const flames = computed(() => {
-  const count = 5
-  const span = inner.value.width * 0.56
-  return Array.from({ length: count }, (_, i) => left.value + (inner.value.width - span) / 2 + (span * i) / (count - 1))
-})
+// Dragging the water line: the line's height tells how much would have to be poured.
+const POUR_STEP_G = 10
+const svg = useTemplateRef<SVGSVGElement>('svg')
+const dragging = ref(false)
+function pourAt(litres: number): number {
+  const liquidMl = (line: number) => liquidForLineMl(line * 1000, fill.foodL * 1000, fill.solidL * 1000)
+  const change = liquidMl(litres) - liquidMl(fill.liquidL)
+  return clampPour(pour!.pourG + change)
+}
+const clampPour = (g: number) => Math.max(0, Math.min(10_000, Math.round(g / POUR_STEP_G) * POUR_STEP_G))
+function litresAt(event: PointerEvent): number {
+  const box = svg.value!.getBoundingClientRect()
+  const scale = Math.min(box.width / view.value.width, box.height / view.value.height)
+  const y = (event.clientY - box.top - (box.height - view.value.height * scale) / 2) / scale
+  return Math.max(0, Math.min(1, (floor.value - y) / inner.value.height)) * cooker.body.capacityL
+}
+function startDrag(event: PointerEvent) {
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  dragging.value = true
+}
+function drag(event: PointerEvent) {
+  if (dragging.value) emit('pour', pourAt(litresAt(event)))
+}
+function pressKey(event: KeyboardEvent) {
+  const step = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1, PageUp: 10, PageDown: -10 }[event.key]
+  if (step !== undefined) emit('pour', clampPour(pour!.askedG + step * POUR_STEP_G))
+  else if (event.key === 'Escape') emit('pour', null)
+  else return
+  event.preventDefault()
+}
+
 const text = computed(() =>
   t('cutaway.text', {
     cooker: name,
@@ -93,7 +122,13 @@ const text = computed(() =>
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${view.width} ${view.height}`" role="img" :aria-label="text" class="cutaway">
+  <svg
+    ref="svg"
+    :viewBox="`0 0 ${view.width} ${view.height}`"
+    :role="pour ? 'group' : 'img'"
+    :aria-label="text"
+    :class="['cutaway', { dragging }]"
+  >
     <defs>
       <pattern :id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <line x1="0" y1="0" x2="0" y2="7" stroke="var(--food)" stroke-width="1.1" opacity="0.75" />
@@ -104,95 +139,63 @@ const text = computed(() =>
       </pattern>
     </defs>
 
-    <g v-if="electric">
+    <PotShell
+      :appliance="cooker.appliance"
+      :left="left"
+      :top="top"
+      :width="inner.width"
+      :height="inner.height"
+      :heat="heat"
+      :handle-mm="labelled ? 44 : 30"
+    >
       <rect
-        :x="left - WALL - 9"
-        :y="top + 4"
-        :width="inner.width + 2 * WALL + 18"
-        :height="inner.height + WALL + 22"
-        rx="8"
-        class="housing"
+        :x="left"
+        :y="yOf(fill.liquidL)"
+        :width="inner.width"
+        :height="floor - yOf(fill.liquidL)"
+        class="water moves"
       />
-    </g>
-
-    <rect
-      :x="left"
-      :y="yOf(fill.liquidL)"
-      :width="inner.width"
-      :height="floor - yOf(fill.liquidL)"
-      class="water moves"
-    />
-    <rect :x="left" :y="yOf(fill.foodL)" :width="inner.width" :height="floor - yOf(fill.foodL)" class="food moves" />
-    <rect
-      :x="left"
-      :y="yOf(fill.foodL)"
-      :width="inner.width"
-      :height="floor - yOf(fill.foodL)"
-      :fill="`url(#${grains})`"
-    />
-    <rect
-      v-if="fill.afterL > fill.foodL"
-      :x="left"
-      :y="yOf(fill.afterL)"
-      :width="inner.width"
-      :height="yOf(fill.foodL) - yOf(fill.afterL)"
-      :fill="`url(#${hatch})`"
-    />
-    <line :x1="left" :x2="right" :y1="yOf(fill.liquidL)" :y2="yOf(fill.liquidL)" class="water-line" />
-    <line :x1="left" :x2="right" :y1="yOf(fill.limitL)" :y2="yOf(fill.limitL)" class="limit-line" />
-
-    <path
-      :d="`M${left - WALL / 2} ${top} V${floor - 6} q0 ${6 + WALL / 2} ${6 + WALL / 2} ${6 + WALL / 2} H${right - 6} q${6 + WALL / 2} 0 ${6 + WALL / 2} ${-6 - WALL / 2} V${top}`"
-      class="wall"
-    />
-    <path :d="`M${left - WALL - 3} ${top} H${right + WALL + 3}`" class="rim" />
-    <path
-      :d="`M${left + 4} ${top - 2} Q${left + inner.width / 2} ${top - 2 - 2 * lidHeight} ${right - 4} ${top - 2}`"
-      class="lid"
-    />
-    <rect
-      v-if="underPressure"
-      :x="left + inner.width / 2 - 6"
-      :y="top - 6 - lidHeight - inner.width * 0.055"
-      width="12"
-      :height="inner.width * 0.062"
-      rx="1.5"
-      class="weight"
-    />
-    <rect
-      v-if="underPressure"
-      :x="left + inner.width / 2 - 2"
-      :y="top - 5 - lidHeight"
-      width="4"
-      height="4"
-      class="stem"
-    />
-    <rect
-      v-if="!electric"
-      :x="right + WALL + 2"
-      :y="top + 12"
-      :width="labelled ? 44 : 30"
-      height="10"
-      rx="2"
-      class="handle"
-    />
-
-    <g v-if="electric">
-      <line
-        :x1="left + inner.width * 0.2"
-        :x2="left + inner.width * 0.8"
-        :y1="floor + 13"
-        :y2="floor + 13"
-        class="element"
+      <rect :x="left" :y="yOf(fill.foodL)" :width="inner.width" :height="floor - yOf(fill.foodL)" class="food moves" />
+      <rect
+        :x="left"
+        :y="yOf(fill.foodL)"
+        :width="inner.width"
+        :height="floor - yOf(fill.foodL)"
+        :fill="`url(#${grains})`"
       />
-    </g>
-    <g v-else-if="heat > 0">
-      <path
-        v-for="x in flames"
-        :key="x"
-        :d="`M${x} ${floor + 9} c${4 + 2 * heat} ${6 + 4 * heat} ${4 + 2 * heat} ${9 + 9 * heat} 0 ${12 + 12 * heat} c${-4 - 2 * heat} ${-3 - 3 * heat} ${-4 - 2 * heat} ${-6 - 8 * heat} 0 ${-12 - 12 * heat}z`"
-        class="flame"
+      <rect
+        v-if="fill.afterL > fill.foodL"
+        :x="left"
+        :y="yOf(fill.afterL)"
+        :width="inner.width"
+        :height="yOf(fill.foodL) - yOf(fill.afterL)"
+        :fill="`url(#${hatch})`"
       />
+      <line :x1="left" :x2="right" :y1="yOf(fill.liquidL)" :y2="yOf(fill.liquidL)" class="water-line" />
+      <line :x1="left" :x2="right" :y1="yOf(fill.limitL)" :y2="yOf(fill.limitL)" class="limit-line" />
+    </PotShell>
+    <g
+      v-if="pour"
+      role="slider"
+      tabindex="0"
+      class="grip"
+      :aria-label="t('cutaway.drag')"
+      aria-orientation="vertical"
+      :aria-valuenow="pour.pourG"
+      aria-valuemin="0"
+      aria-valuemax="10000"
+      :aria-valuetext="t('units.grams', { n: number(pour.pourG) })"
+      :transform="`translate(${left + inner.width / 2} ${yOf(fill.liquidL)})`"
+      @pointerdown="startDrag"
+      @pointermove="drag"
+      @pointerup="dragging = false"
+      @pointercancel="dragging = false"
+      @keydown="pressKey"
+    >
+      <title>{{ t('cutaway.drag') }}</title>
+      <rect :x="-inner.width / 2" y="-12" :width="inner.width" height="24" class="reach" />
+      <rect x="-17" y="-8" width="34" height="16" rx="3" class="knob" />
+      <path d="M-6 -1.5 l6 -4 l6 4 M-6 1.5 l6 4 l6 -4" class="arrows" />
     </g>
 
     <g v-if="labelled" class="texts">
@@ -243,41 +246,6 @@ const text = computed(() =>
   stroke-width: 1.4;
   stroke-dasharray: 5 4;
 }
-.wall {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 5;
-}
-.rim {
-  stroke: var(--ink);
-  stroke-width: 4.5;
-}
-.lid {
-  fill: color-mix(in srgb, var(--line) 60%, transparent);
-  stroke: var(--ink);
-  stroke-width: 3;
-}
-.weight {
-  fill: var(--steam);
-}
-.stem,
-.handle {
-  fill: var(--ink);
-}
-.housing {
-  fill: color-mix(in srgb, var(--line) 45%, transparent);
-  stroke: var(--line);
-}
-.element {
-  stroke: var(--heat);
-  stroke-width: 4;
-  stroke-linecap: round;
-}
-.flame {
-  fill: var(--heat-low);
-  stroke: var(--heat);
-  stroke-width: 1;
-}
 .tick,
 .lead {
   stroke: var(--ink-soft);
@@ -299,6 +267,31 @@ const text = computed(() =>
 }
 .label.soft {
   font-weight: 450;
+}
+.grip {
+  cursor: ns-resize;
+  touch-action: none;
+}
+.grip:focus-visible {
+  outline: none;
+}
+.grip:focus-visible .knob {
+  stroke: var(--ink);
+  stroke-width: 3;
+}
+.reach {
+  fill: transparent;
+}
+.knob {
+  fill: var(--water);
+}
+.arrows {
+  fill: none;
+  stroke: var(--ground);
+  stroke-width: 1.6;
+}
+.dragging .moves {
+  transition: none;
 }
 .moves {
   transition:

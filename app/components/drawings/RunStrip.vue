@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import type { Release, Simulation } from '~~/core/pot/case'
+import { figureAt, pointAt } from '~~/core/pot/curve'
 
 /**
  * The strip: time along, heat as a band, pressure as a fill above it, whistles as notches. The same
@@ -14,8 +15,16 @@ const {
   happened = null,
   electric = false,
   height = 150,
+  figure = null,
+  foods = [],
+  planned = null,
+  legend = true,
 } = defineProps<{
   curve: Simulation
+  /** What was planned, drawn behind as an outline where the curve is what happens. */
+  planned?: Simulation | null
+  /** Says what filled and outlined drops are, where that is not said elsewhere. */
+  legend?: boolean
   release: Release | null
   /** When it was or would be lit; labels show clock times then. */
   startMs?: number | null
@@ -24,7 +33,12 @@ const {
   happened?: { whistles: number[]; heatOff: number | null; opened: number | null } | null
   electric?: boolean
   height?: number
+  /** Where the end of the heat can be dragged: the figure of this curve, what was last asked for, and what it counts. */
+  figure?: { value: number; asked: number; unit: 'whistles' | 'minutes' } | null
+  /** Names of the foods whose boil-minutes the curve carries, to be read at any moment. */
+  foods?: readonly string[]
 }>()
+const emit = defineEmits<{ figure: [figure: number | null] }>()
 const { t, number, clock, duration } = useI18nText()
 
 const box = useTemplateRef<HTMLElement>('box')
@@ -36,8 +50,20 @@ const NOTCHES = 46
 const SIDE = 10
 
 const endMinute = computed(() => curve.heatOffMinute + curve.releaseMinutes)
+// While the end of the heat is dragged the scale stands still under the finger.
+const heldSpan = ref<number | null>(null)
 const spanMinutes = computed(
-  () => Math.max(endMinute.value, nowMinute ?? 0, happened?.opened ?? 0, happened?.heatOff ?? 0) * 1.02 + 1.5,
+  () =>
+    heldSpan.value ??
+    Math.max(
+      endMinute.value,
+      planned ? planned.heatOffMinute + planned.releaseMinutes : 0,
+      nowMinute ?? 0,
+      happened?.opened ?? 0,
+      happened?.heatOff ?? 0,
+    ) *
+      1.02 +
+      1.5,
 )
 const x = (minute: number) => SIDE + (minute / spanMinutes.value) * Math.max(10, width.value - 2 * SIDE)
 const bandTop = computed(() => height - AXIS - BAND)
@@ -49,6 +75,10 @@ const pressure = computed(() => {
   return `${x(0)},${bandTop.value} ${points.join(' ')} ${x(endMinute.value)},${bandTop.value}`
 })
 
+const outline = computed(() =>
+  (planned?.trace ?? []).map(({ minute, gaugePa }) => `${x(minute).toFixed(1)},${yPa(gaugePa).toFixed(1)}`).join(' '),
+)
+
 const mostW = computed(() => Math.max(1, ...curve.trace.map(({ heatW }) => heatW)))
 /** Stretches of one heat, as they are drawn in the band. */
 const heats = computed(() => {
@@ -56,7 +86,8 @@ const heats = computed(() => {
   for (const { minute, heatW } of curve.trace) {
     const last = found.at(-1)
     if (last) last.to = minute
-    if (!last || Math.abs(last.heatW - heatW) > 0.12 * mostW.value) found.push({ from: minute, to: minute, heatW })
+    const differs = !last || Math.abs(last.heatW - heatW) > 0.12 * mostW.value || last.heatW > 0 !== heatW > 0
+    if (differs) found.push({ from: minute, to: minute, heatW })
   }
   return found.filter(({ from, to, heatW }) => to > from && heatW > 0)
 })
@@ -85,6 +116,53 @@ const afterOff = computed(() => {
   const wait = release.afterMinutes ?? 0
   return wait > 0 ? t('strip.timed', { n: number(wait) }) : t('strip.quick')
 })
+/** The minute that is looked at, by pointing, tapping or the arrow keys. */
+const lookAt = ref<number | null>(null)
+const canLook = computed(() => foods.length > 0)
+const minuteAt = (event: PointerEvent) => {
+  const left = event.clientX - box.value!.getBoundingClientRect().left
+  return ((left - SIDE) / Math.max(10, width.value - 2 * SIDE)) * spanMinutes.value
+}
+const withinRun = (minute: number) => Math.max(0, Math.min(endMinute.value, minute))
+function look(event: PointerEvent) {
+  if (canLook.value && heldSpan.value === null) lookAt.value = withinRun(minuteAt(event))
+}
+function lookByKey(event: KeyboardEvent) {
+  const step = { ArrowRight: 1, ArrowLeft: -1, PageUp: 5, PageDown: -5 }[event.key]
+  if (step !== undefined) lookAt.value = withinRun(Math.round(lookAt.value ?? 0) + step)
+  else if (event.key === 'Home') lookAt.value = 0
+  else if (event.key === 'End') lookAt.value = endMinute.value
+  else if (event.key === 'Escape') lookAt.value = null
+  else return
+  event.preventDefault()
+}
+const seen = computed(() => {
+  if (lookAt.value === null || curve.trace.length === 0) return null
+  const point = pointAt(curve.trace, lookAt.value)
+  const readings = [
+    t('strip.at', { time: at(lookAt.value) }),
+    t('strip.temp', { n: number(point.tempC) }),
+    ...(curve.minutesToPressure === null ? [] : [t('strip.gauge', { n: number(point.gaugePa / 1000) })]),
+    ...foods.map((name, i) => t('strip.got', { food: name, n: number(point.boilMinutes[i] ?? 0) })),
+  ]
+  return { x: x(lookAt.value), y: yPa(point.gaugePa), text: readings.join(' · ') }
+})
+
+function grip(event: PointerEvent) {
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  heldSpan.value = spanMinutes.value
+}
+function drag(event: PointerEvent) {
+  if (heldSpan.value !== null && figure) emit('figure', figureAt(curve, figure, minuteAt(event)))
+}
+function figureByKey(event: KeyboardEvent) {
+  const step = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key]
+  if (step !== undefined && figure) emit('figure', Math.max(figure.unit === 'whistles' ? 1 : 0, figure.asked + step))
+  else if (event.key === 'Escape') emit('figure', null)
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
 const at = (minute: number) =>
   startMs === null ? `${number(minute)} ${t('strip.minutes')}` : clock(startMs + minute * 60_000)
 const openOnLeft = computed(() => x(endMinute.value) > width.value - 96)
@@ -99,10 +177,27 @@ const text = computed(() => {
 <template>
   <figure class="strip">
     <figcaption class="soft">
-      {{ t('strip.title', { time: duration(endMinute) })
-      }}<template v-if="happened"> · {{ t('strip.legend') }}</template>
+      <span v-if="seen" class="seen" aria-hidden="true">{{ seen.text }}</span>
+      <template v-else>{{ t('strip.title', { time: duration(endMinute) }) }}</template>
+      <template v-if="happened && legend"> · {{ t(planned ? 'strip.legendLive' : 'strip.legend') }}</template>
     </figcaption>
-    <div ref="box" class="box" :style="{ height: `${height}px` }">
+    <div
+      ref="box"
+      class="box"
+      :style="{ height: `${height}px` }"
+      :role="canLook ? 'slider' : undefined"
+      :tabindex="canLook ? 0 : undefined"
+      :aria-label="canLook ? t('strip.look') : undefined"
+      :aria-valuenow="canLook ? Math.round(lookAt ?? 0) : undefined"
+      :aria-valuemin="canLook ? 0 : undefined"
+      :aria-valuemax="canLook ? Math.round(endMinute) : undefined"
+      :aria-valuetext="canLook ? (seen?.text ?? text) : undefined"
+      @pointermove="look"
+      @pointerdown="look"
+      @pointerleave="lookAt = null"
+      @blur="lookAt = null"
+      @keydown="(event) => canLook && lookByKey(event)"
+    >
       <svg v-if="width > 0" :width="width" :height="height" role="img" :aria-label="text">
         <g v-for="tick in ticks" :key="tick">
           <line :x1="x(tick)" :x2="x(tick)" :y1="NOTCHES" :y2="height - AXIS + 4" class="grid" />
@@ -110,6 +205,7 @@ const text = computed(() => {
         </g>
 
         <polygon :points="pressure" class="pressure" />
+        <polyline v-if="planned" :points="outline" class="outline" />
         <rect
           v-for="heat in heats"
           :key="heat.from"
@@ -127,8 +223,8 @@ const text = computed(() => {
           class="tail"
         />
         <text
-          v-if="curve.releaseMinutes > 0 && x(endMinute) - x(curve.heatOffMinute) > 130"
-          :x="x(curve.heatOffMinute) + 8"
+          v-if="curve.releaseMinutes > 0 && x(endMinute) - x(curve.heatOffMinute) > (figure ? 150 : 130)"
+          :x="x(curve.heatOffMinute) + (figure ? 22 : 8)"
           :y="bandTop + 15"
           class="note"
         >
@@ -176,9 +272,34 @@ const text = computed(() => {
           <tspan class="strong">{{ t('strip.open') }}</tspan>
           {{ at(endMinute) }}
         </text>
+        <g v-if="seen" aria-hidden="true">
+          <line :x1="seen.x" :x2="seen.x" :y1="NOTCHES - 20" :y2="height - AXIS" class="looking" />
+          <circle :cx="seen.x" :cy="seen.y" r="4" class="looked" />
+        </g>
         <g v-if="nowMinute !== null">
           <line :x1="x(nowMinute)" :x2="x(nowMinute)" y1="18" :y2="height - AXIS + 4" class="now" />
         </g>
+      </svg>
+    </div>
+    <div
+      v-if="figure && width > 0"
+      role="slider"
+      tabindex="0"
+      class="grip"
+      :style="{ left: `${x(curve.heatOffMinute)}px` }"
+      :aria-label="t(figure.unit === 'whistles' ? 'strip.dragWhistles' : 'strip.dragMinutes')"
+      :title="t(figure.unit === 'whistles' ? 'strip.dragWhistles' : 'strip.dragMinutes')"
+      :aria-valuenow="figure.value"
+      aria-valuemin="0"
+      aria-valuemax="600"
+      @pointerdown="grip"
+      @pointermove="drag"
+      @pointerup="heldSpan = null"
+      @pointercancel="heldSpan = null"
+      @keydown="figureByKey"
+    >
+      <svg viewBox="-12 -12 24 24" width="24" height="24" aria-hidden="true">
+        <path d="M-2.5 -5 l-4.5 5 l4.5 5 M2.5 -5 l4.5 5 l-4.5 5" class="arrows" />
       </svg>
     </div>
   </figure>
@@ -186,7 +307,37 @@ const text = computed(() => {
 
 <style scoped>
 .strip {
+  position: relative;
   margin: 0;
+}
+.grip {
+  position: absolute;
+  bottom: 20px;
+  width: 28px;
+  height: 28px;
+  margin-left: -14px;
+  padding: 2px;
+  border: 0;
+  border-radius: var(--corner);
+  background: var(--heat);
+  cursor: ew-resize;
+  touch-action: none;
+}
+.arrows {
+  fill: none;
+  stroke: var(--ground);
+  stroke-width: 2;
+}
+.looking {
+  stroke: var(--ink);
+  stroke-width: 1;
+  stroke-dasharray: 3 3;
+}
+.looked {
+  fill: var(--ink);
+}
+.seen {
+  color: var(--ink);
 }
 figcaption {
   font-size: 14px;
@@ -221,6 +372,12 @@ svg {
   fill: var(--steam-fill);
   stroke: var(--steam);
   stroke-width: 1.2;
+}
+.outline {
+  fill: none;
+  stroke: var(--ink-soft);
+  stroke-width: 1;
+  stroke-dasharray: 4 4;
 }
 .heat {
   fill: var(--heat);

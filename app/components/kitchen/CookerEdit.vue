@@ -1,9 +1,13 @@
 <script setup lang="ts">
-import type { HouseholdCooker } from '~~/shared/kitchen'
+import type { HouseholdBurner, HouseholdCooker } from '~~/shared/kitchen'
 
 /** One cooker: its name, its inside, and what its weight, switch or heater does. */
 const cooker = defineModel<HouseholdCooker>({ required: true })
-const { path, errorAt } = defineProps<{ path: string; errorAt: (path: string) => string | null }>()
+const { path, errorAt, burners } = defineProps<{
+  path: string
+  errorAt: (path: string) => string | null
+  burners: readonly HouseholdBurner[]
+}>()
 defineEmits<{ remove: [] }>()
 const { t } = useI18nText()
 
@@ -78,13 +82,14 @@ const at = (field: string) => errorAt(`${path}.cooker.${field}`)
     >
       {{ t('kitchen.remove') }}
     </v-btn>
+    <CookerMeasured v-model="cooker" :burners="burners" class="measured" />
   </fieldset>
 </template>
 
 <style scoped>
 .cooker {
   display: grid;
-  grid-template-columns: minmax(150px, 1.6fr) repeat(auto-fit, minmax(112px, 1fr));
+  grid-template-columns: minmax(150px, 1.6fr) repeat(auto-fit, minmax(130px, 1fr));
   align-items: start;
   gap: 10px;
   margin: 0;
@@ -95,6 +100,9 @@ const at = (field: string) => errorAt(`${path}.cooker.${field}`)
 legend {
   padding: 6px 0 8px;
   font-size: 14px;
+}
+.measured {
+  grid-column: 1 / -1;
 }
 .remove {
   justify-self: end;

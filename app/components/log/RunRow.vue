@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { findFood } from '~~/core/food/catalogue'
 import type { RunWithPlan } from '~~/shared/kitchen'
 
 /** One run in the log: what was planned, what happened, how it came out. */
 const { run } = defineProps<{ run: RunWithPlan }>()
 const { t, number, clock, day, duration } = useI18nText()
+const { foodName } = useKitchenStore()
 
 const facts = computed(() => runFacts(run))
 const figureText = (figure: number | null) => {
@@ -39,9 +39,7 @@ const startedMs = computed(() => facts.value.state.litAt ?? Date.parse(run.creat
       <span class="soft">
         {{
           run.plan.answer.foods
-            .map(({ food, dryG }) =>
-              t('log.amount', { grams: number(dryG), food: (findFood(food)?.name ?? food).toLowerCase() }),
-            )
+            .map(({ food, dryG }) => t('log.amount', { grams: number(dryG), food: foodName(food).toLowerCase() }))
             .join(', ')
         }}
         · {{ run.plan.cookerName }}

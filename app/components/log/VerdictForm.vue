@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { findFood } from '~~/core/food/catalogue'
 import type { RunWithPlan } from '~~/shared/kitchen'
 
 /** How one food of a run came out: texture and water on five steps, and a note. */
 const { run, foodId } = defineProps<{ run: RunWithPlan; foodId: string }>()
 const emit = defineEmits<{ judged: [] }>()
 const { t } = useI18nText()
+const { foodName } = useKitchenStore()
 
 const STEPS = ['-2', '-1', '0', '1', '2'] as const
 const earlier = computed(() => run.verdicts.find((verdict) => verdict.foodId === foodId) ?? null)
@@ -26,6 +26,12 @@ watch(
   { immediate: true },
 )
 watch([texture, water, note], () => (saved.value = false))
+// Two taps are the verdict: it is kept with the second.
+watch([texture, water], () => complete.value && !same() && void save())
+const same = () =>
+  earlier.value !== null &&
+  String(earlier.value.texture) === texture.value &&
+  String(earlier.value.water) === water.value
 
 const choices = (scale: 'textures' | 'waters') =>
   STEPS.map((value) => ({ value: value as string, text: t(`verdict.${scale}.${value}`) }))
@@ -50,10 +56,10 @@ async function save() {
 <template>
   <form class="verdict" @submit.prevent="save">
     <div>
-      <span class="soft label">{{ t('verdict.texture', { food: findFood(foodId)?.name ?? foodId }) }}</span>
+      <span class="soft label">{{ t('verdict.texture', { food: foodName(foodId) }) }}</span>
       <ChoiceBar
         v-model="texture"
-        :label="t('verdict.texture', { food: findFood(foodId)?.name ?? foodId })"
+        :label="t('verdict.texture', { food: foodName(foodId) })"
         :choices="choices('textures')"
       />
     </div>
@@ -63,8 +69,14 @@ async function save() {
     </div>
     <v-textarea v-model="note" :label="t('verdict.note')" rows="2" auto-grow maxlength="2000" />
     <div class="end">
-      <v-btn type="submit" color="primary" size="large" :disabled="!complete || saved" :loading="saving">
-        {{ t(earlier ? 'verdict.change' : 'verdict.save') }}
+      <v-btn
+        v-if="note !== (earlier?.note ?? '')"
+        type="submit"
+        color="primary"
+        :disabled="!complete"
+        :loading="saving"
+      >
+        {{ t('verdict.keepNote') }}
       </v-btn>
       <span v-if="saved" class="tone-food" role="status">{{ t('verdict.saved') }}</span>
       <span v-else-if="!complete" class="soft">{{ t('verdict.choose') }}</span>

@@ -1,18 +1,21 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
-import { LIQUID_KINDS, LIQUID_YIELD, type LiquidKind } from '~~/core/water/liquids'
-import type { LiquidForm } from '~/stores/pot'
+import { LIQUID_KINDS, LIQUID_YIELD } from '~~/core/water/liquids'
+import { liquidG, type PotLiquid } from '~~/shared/pot'
 
 /** What else is wet and goes in: each counts towards the water by what it yields. */
-const liquids = defineModel<LiquidForm[]>({ required: true })
+const liquids = defineModel<PotLiquid[]>({ required: true })
 const { errors } = defineProps<{ errors: readonly (string | null)[] }>()
 const { t, number } = useI18nText()
+const kitchen = computed(() => useKitchenStore().kitchen!)
+const { unitsFor } = useUnits()
 
 const kinds = computed(() => LIQUID_KINDS.map((value) => ({ value, title: t(`pot.liquids.${value}`) })))
-const add = () => (liquids.value = [...liquids.value, { kind: 'chopped-tomato', g: '200' }])
-const remove = (index: number) => (liquids.value = liquids.value.filter((_, i) => i !== index))
-const brings = ({ kind, g }: LiquidForm) => {
-  const grams = readNumber(g) * LIQUID_YIELD[kind as LiquidKind]
+const units = computed(() => unitsFor(true))
+const add = () => liquids.value.push({ kind: 'chopped-tomato', amount: '200', unit: 'g' })
+const remove = (index: number) => liquids.value.splice(index, 1)
+const brings = (liquid: PotLiquid) => {
+  const grams = liquidG(liquid, kitchen.value) * LIQUID_YIELD[liquid.kind]
   return Number.isFinite(grams) ? t('pot.liquidBrings', { grams: number(grams) }) : ''
 }
 </script>
@@ -20,14 +23,14 @@ const brings = ({ kind, g }: LiquidForm) => {
 <template>
   <div class="rows">
     <div v-for="(liquid, i) in liquids" :key="i" class="liquid">
-      <v-select v-model="liquid.kind" :items="kinds" :aria-label="t('pot.rows.liquidKind')" />
+      <v-select v-model="liquid.kind" :items="kinds" :aria-label="t('pot.rows.liquidKind')" class="kind" />
       <v-text-field
-        v-model="liquid.g"
-        inputmode="decimal"
-        :suffix="t('units.g')"
+        v-model="liquid.amount"
+        maxlength="24"
         :aria-label="t('pot.rows.liquidAmount')"
         :error="!!errors[i]"
       />
+      <v-select v-model="liquid.unit" :items="units" :aria-label="t('pot.rows.liquidUnit')" />
       <v-btn :icon="mdiClose" size="small" variant="text" :aria-label="t('pot.removeLiquid')" @click="remove(i)" />
       <p v-if="errors[i]" class="note tone-danger" role="alert">{{ errors[i] }}</p>
       <p v-else class="note soft">{{ brings(liquid) }}</p>
@@ -45,9 +48,12 @@ const brings = ({ kind, g }: LiquidForm) => {
 }
 .liquid {
   display: grid;
-  grid-template-columns: minmax(0, 1.4fr) minmax(0, 1fr) auto;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr) auto;
   align-items: center;
   gap: 2px 8px;
+}
+.kind {
+  grid-column: 1 / -1;
 }
 .note {
   grid-column: 1 / -1;

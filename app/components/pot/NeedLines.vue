@@ -2,7 +2,18 @@
 import type { FoodAnswer } from '~~/core/program/answer'
 
 /** Why a food needs what it needs: its best case, times every circumstance. */
-const { food, texture, hottestC } = defineProps<{ food: FoodAnswer; texture: string; hottestC: number }>()
+const {
+  food,
+  texture,
+  hottestC,
+  name = null,
+} = defineProps<{
+  food: FoodAnswer
+  texture: string
+  hottestC: number
+  /** Where there is more than one food. */
+  name?: string | null
+}>()
 const { t, number } = useI18nText()
 
 const times = computed(() => food.factors.reduce((product, factor) => product * factor.times, 1))
@@ -10,9 +21,9 @@ const times = computed(() => food.factors.reduce((product, factor) => product * 
 
 <template>
   <table>
-    <caption class="hidden-text">
+    <caption :class="{ 'hidden-text': !name }">
       {{
-        t('pot.need.title')
+        name ?? t('pot.need.title')
       }}
     </caption>
     <tbody>
@@ -41,6 +52,10 @@ table {
   width: 100%;
   border-collapse: collapse;
   font-size: 14px;
+}
+caption {
+  text-align: left;
+  font-weight: 700;
 }
 th,
 td {

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { findFood } from '~~/core/food/catalogue'
-import { cooksCovered, setsAsGrain } from '~~/core/food/food'
 import { runsByItself } from '~~/core/live/next'
 import { pourable, UNMENTIONED_ERROR } from '~~/core/measure/pourable'
 import { holdsPressure } from '~~/core/pot/appliance'
@@ -19,6 +17,7 @@ const { answer, curve, cup, stale, lighting } = defineProps<{
   lighting: boolean
 }>()
 defineEmits<{ light: [] }>()
+const kitchen = useKitchenStore()
 const { t, number, clock, partText } = useI18nText()
 const pot = usePotStore()
 const nowMs = useNow()
@@ -84,24 +83,33 @@ const times = computed(() => ({
 }))
 const styles = computed(() => pot.styleKinds.map((value) => ({ value, text: t(`pot.styles.${value}`) })))
 const refused = computed(() => isRefused(answer.cautions))
-const keptSoak = computed(() => {
-  const soak = pot.request?.contents[0]?.soak
-  return !!soak?.keepWater && soak.waterG === undefined
-})
+const keptSoak = computed(
+  () => pot.request?.contents.some(({ soak }) => soak?.keepWater && soak.waterG === undefined) ?? false,
+)
 function textureNames(foodId: string) {
-  const food = findFood(foodId)!
-  const family = setsAsGrain(food) ? 'other' : cooksCovered(food) ? 'pulse' : 'other'
-  return {
-    firm: t(`pot.textures.${family}.firm`),
-    tender: t(`pot.textures.${family}.tender`),
-    soft: t(`pot.textures.${family}.soft`),
-  }
+  const food = kitchen.food(foodId)
+  const name = (texture: 'firm' | 'tender' | 'soft') =>
+    t(`pot.textures.${food ? windowFamily(food) : 'other'}.${texture}`)
+  return { firm: name('firm'), tender: name('tender'), soft: name('soft') }
 }
 const wantedTexture = (foodId: string, texture: string) => {
-  const food = findFood(foodId)!
-  const family = setsAsGrain(food) ? 'grain' : cooksCovered(food) ? 'pulse' : 'other'
-  return t(`pot.textures.${family}.${texture}`)
+  const food = kitchen.food(foodId)
+  return t(`pot.textures.${food ? textureFamily(food) : 'other'}.${texture}`)
 }
+
+/** The cook tries other figures than the computed ones. */
+const given = computed(() => pot.form.given)
+const tries = computed(() => given.value.pourG !== null || given.value.figure !== null)
+const showTry = ref(false)
+const back = () => (pot.form.given = { pourG: null, figure: null })
+const becomesText = computed(() => {
+  const { becomes, foods } = answer
+  const wet = becomes ? [t('pot.try.becomes', { fate: t(`pot.fates.${becomes}`) })] : []
+  const states = foods.map((food) =>
+    t('pot.try.state', { food: kitchen.foodName(food.food), state: t(`window.states.${food.doneness}`) }),
+  )
+  return [...states, ...wet].join('; ')
+})
 </script>
 
 <template>
@@ -109,6 +117,9 @@ const wantedTexture = (foodId: string, texture: string) => {
     <AnswerFigure :label="t('pot.answer.water')" :figure="number(answer.water.pourG)" :unit="t('units.g')" tone="water">
       <template #beside>
         <strong>{{ waterText }}</strong>
+        <span v-if="answer.water.pourG !== answer.planned.pourG" class="tone-water">{{
+          t('pot.try.insteadOf', { figure: t('units.grams', { n: number(answer.planned.pourG) }) })
+        }}</span>
         <span class="soft">{{
           answer.water.ratioByVolume === null
             ? t('pot.answer.noRatio')
@@ -134,6 +145,9 @@ const wantedTexture = (foodId: string, texture: string) => {
       <AnswerFigure :label="programLabel" :figure="number(answer.range.figure)" :unit="programUnit" tone="heat">
         <template #beside>
           <strong>{{ rangeText }}</strong>
+          <span v-if="answer.range.figure !== answer.planned.figure" class="tone-heat">{{
+            t('pot.try.insteadOf', { figure: number(answer.planned.figure) })
+          }}</span>
           <span v-if="checkText" class="soft">{{ checkText }}</span>
           <span v-for="line in rhythm" :key="line" class="soft">{{ line }}</span>
         </template>
@@ -142,6 +156,7 @@ const wantedTexture = (foodId: string, texture: string) => {
             v-for="food in answer.foods"
             :key="food.food"
             :food="food"
+            :name="answer.foods.length > 1 ? kitchen.foodName(food.food) : null"
             :texture="wantedTexture(food.food, food.texture)"
             :hottest-c="answer.hottestC"
           />
@@ -162,11 +177,25 @@ const wantedTexture = (foodId: string, texture: string) => {
       </template>
     </AnswerFigure>
 
+    <div class="try no-print">
+      <p v-if="tries" class="becomes" role="status">
+        <strong>{{ t('pot.try.title') }}</strong> {{ becomesText }}
+        <button type="button" class="link-button" @click="back">{{ t('pot.try.back') }}</button>
+      </p>
+      <button v-else type="button" class="link-button" :aria-expanded="showTry" @click="showTry = !showTry">
+        {{ t('pot.try.open') }}
+      </button>
+      <TryFields v-if="showTry || tries" :answer="answer" />
+    </div>
+
+    <TogetherNote v-if="answer.foods.length > 1" />
+
     <FoodWindow
       v-for="food in answer.foods"
       :key="food.food"
       :food="food"
-      :name="findFood(food.food)!.name"
+      :name="kitchen.foodName(food.food)"
+      :named="answer.foods.length > 1"
       :textures="textureNames(food.food)"
     />
 
@@ -182,11 +211,17 @@ const wantedTexture = (foodId: string, texture: string) => {
         {{ t(byItself ? 'pot.answer.lightElectric' : 'pot.answer.light') }}
       </v-btn>
       <p v-if="refused" class="tone-danger" role="alert">{{ t('pot.answer.refused') }}</p>
+      <NuxtLink v-else to="/practice" class="practise no-print">{{ t('pot.practise') }}</NuxtLink>
     </div>
   </div>
 </template>
 
 <style scoped>
+.practise {
+  display: inline-block;
+  margin-top: 8px;
+  color: inherit;
+}
 .answers {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
@@ -202,6 +237,14 @@ const wantedTexture = (foodId: string, texture: string) => {
 .styles {
   width: 100%;
   margin-bottom: 8px;
+}
+.try {
+  font-size: 14.5px;
+}
+.becomes {
+  margin: 0 0 4px;
+  padding-left: 10px;
+  border-left: 3px solid var(--water);
 }
 .rule {
   margin: 0 0 6px;

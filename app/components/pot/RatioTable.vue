@@ -1,15 +1,13 @@
 <script setup lang="ts">
-import { ratiosByBatch, type FolkOutcome } from '~~/core/program/ratios'
+import type { FolkOutcome } from '~~/core/program/ratios'
 
 /** The water at half to four times the batch, and what the common ratios would make of each. */
 const { t, number } = useI18nText()
 const pot = usePotStore()
 
-const rows = computed(() => {
-  if (!pot.request) return []
-  const outcome = ratiosByBatch(pot.request)
-  return outcome.ok ? outcome.value : []
-})
+const asked = computed(() => pot.request && { ...pot.request, given: undefined })
+const { result } = useWorked(asked, (work, request) => work.ratiosByBatch(request))
+const rows = computed(() => (result.value?.ok ? result.value.value : []))
 const rules = computed(() => rows.value[0]?.folk ?? [])
 const ruleName = ({ rule }: FolkOutcome) =>
   rule.id === 'finger'
@@ -56,7 +54,7 @@ const bad = ({ fate }: FolkOutcome) => fate === 'scorches' || fate === 'dry'
 table {
   width: 100%;
   border-collapse: collapse;
-  font-size: 13.5px;
+  font-size: 13px;
 }
 caption {
   padding-bottom: 4px;
@@ -65,7 +63,7 @@ caption {
 }
 th,
 td {
-  padding: 4px 8px 4px 0;
+  padding: 4px 5px 4px 0;
   border-top: 1px solid var(--line);
   text-align: left;
   font-weight: 400;

@@ -1,11 +1,16 @@
 <script setup lang="ts">
-import { soakCosts, type SoakCost } from '~~/core/program/soak-cost'
+import type { SoakCost } from '~~/core/program/soak-cost'
 
 /** “I forgot to soak”: what each way of soaking would cost, a tap to choose it. */
+const { index } = defineProps<{ index: number }>()
 const { t, number, duration } = useI18nText()
 const pot = usePotStore()
+const HOT_FROM_C = 50
+const item = computed(() => pot.form.items[index]!)
 
-const costs = computed(() => (pot.request ? soakCosts(pot.request, 0) : []))
+// What the cook gave instead of the computed figures would hide what each way costs.
+const asked = computed(() => pot.request && { request: { ...pot.request, given: undefined }, index })
+const { result: costs } = useWorked(asked, (work, { request, index: of }) => work.soakCosts(request, of))
 function figure({ outcome }: SoakCost): string {
   if (!outcome.ok) return t('pot.elsewhere.cannot')
   const { unit, figure: n } = outcome.value.range
@@ -14,16 +19,20 @@ function figure({ outcome }: SoakCost): string {
 const water = ({ outcome }: SoakCost) => (outcome.ok ? t('units.grams', { n: number(outcome.value.water.pourG) }) : '')
 const total = ({ outcome, soakMinutes }: SoakCost) =>
   outcome.ok ? duration(outcome.value.clock.openAtMinute + soakMinutes) : ''
-const take = ({ soak }: SoakCost) => pot.chooseSoak(soak)
-const current = (cost: SoakCost) => {
-  const now = pot.request?.contents[0]?.soak ?? null
-  return cost.soak ? now?.hours === cost.soak.hours && now.waterC > 50 === cost.soak.waterC > 50 : now === null
+function take({ soak }: SoakCost) {
+  item.value.soakHours = String(soak?.hours ?? 0)
+  item.value.soakIn = soak !== null && soak.waterC > HOT_FROM_C ? 'hot' : 'room'
+  item.value.keepWater = false
+}
+const current = ({ soak }: SoakCost) => {
+  const now = pot.request?.contents[index]?.soak ?? null
+  return soak ? now?.hours === soak.hours && now.waterC > HOT_FROM_C === soak.waterC > HOT_FROM_C : now === null
 }
 </script>
 
 <template>
   <ul class="costs">
-    <li v-for="cost in costs" :key="cost.id">
+    <li v-for="cost in costs ?? []" :key="cost.id">
       <button type="button" :class="{ current: current(cost) }" :aria-pressed="current(cost)" @click="take(cost)">
         <span class="name">{{ t(`pot.soakOptions.${cost.id}`) }}</span>
         <span class="figure tone-heat">{{ figure(cost) }}</span>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { findFood } from '~~/core/food/catalogue'
 import { pourable } from '~~/core/measure/pourable'
 import type { PlanAnswer } from '~~/core/program/answer'
 import type { WaterLine } from '~~/core/water/sum'
@@ -13,11 +12,13 @@ const { water, cup, keptSoak } = defineProps<{
   keptSoak: boolean
 }>()
 const { t, number, partText } = useI18nText()
+const kitchen = useKitchenStore()
 
 const name = (line: WaterLine) => {
-  if (line.id === 'floor') return t(`pot.sum.floor.${water.rule === 'balance' ? 'minimum' : water.rule}`)
+  if (line.id === 'floor') return t(`pot.sum.floor.${line.of}`)
   if (line.id === 'liquid') return t('pot.sum.liquid', { liquid: t(`pot.liquids.${line.of}`) })
-  return t(`pot.sum.${line.id}`, { food: line.of ? (findFood(line.of)?.name ?? line.of) : '' })
+  if (line.id === 'given') return t(line.g > 0 ? 'pot.sum.givenMore' : 'pot.sum.givenLess')
+  return t(`pot.sum.${line.id}`, { food: line.of ? kitchen.foodName(line.of) : '' })
 }
 const measured = (g: number) =>
   pourable(Math.abs(g), cup)

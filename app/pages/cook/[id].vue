@@ -1,33 +1,86 @@
 <script setup lang="ts">
+import { runState, type RunEventData } from '~~/core/live/run'
+
 const route = useRoute()
 const { t } = useI18nText()
-const { run, failure, refused, unsent, state, add, undo, load } = useRun(String(route.params.id))
 const runs = useRunsStore()
+const outbox = useOutbox()
+const cooking = useCookingStore()
+const id = computed(() => String(route.params.id))
 
-// The list behind the header's notice follows what happens here.
-watch(
-  () => state.value.phase,
-  () => void runs.load(),
+watchEffect(() => {
+  cooking.lookedAt = id.value
+  if (!runs.one(id.value)) void runs.loadOne(id.value)
+})
+onScopeDispose(() => (cooking.lookedAt = null))
+
+const run = computed(() => runs.one(id.value) ?? null)
+const lane = computed(() => cooking.laneOf(id.value))
+const failure = computed(() => (run.value ? null : (runs.missing.get(id.value) ?? null)))
+const others = computed(() => cooking.lanes.filter((other) => other.run.id !== id.value))
+const refused = computed(() => cooking.refused.get(id.value) ?? outbox.refused.get(id.value) ?? null)
+const phase = computed(() => lane.value?.following.state.phase)
+const over = computed(() => phase.value === 'opened' || phase.value === 'abandoned')
+
+const add = (data: RunEventData, at?: number) => void cooking.add(id.value, data, at)
+/** Whose whistle it was, if several pots could have whistled. */
+const askedAt = ref<number | null>(null)
+const whistlers = computed(() =>
+  cooking.lanes.filter(
+    ({ run: { plan }, following }) =>
+      plan.answer.simulation.appliance.kind === 'whistling' && following.state.phase === 'heating',
+  ),
 )
+const hears = computed(() => whistlers.value.some((one) => one.run.id === id.value))
+function heard(at: number) {
+  if (whistlers.value.length > 1) askedAt.value = at
+  else if (hears.value) add({ kind: 'whistle', how: 'ear' }, at)
+}
+function attribute(runId: string) {
+  if (askedAt.value !== null) cooking.add(runId, { kind: 'whistle', how: 'ear' }, askedAt.value)
+  askedAt.value = null
+}
 useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
 </script>
 
 <template>
   <div class="cook">
-    <StateNotice v-if="failure && !run" :failure="failure" @retry="load" />
-    <p v-else-if="!run" class="waiting soft" role="status">{{ t('app.loading') }}</p>
+    <StateNotice v-if="failure" :failure="failure" @retry="runs.loadOne(id)" />
+    <p v-else-if="cooking.failedOf(id)" class="waiting tone-danger" role="alert">{{ t('cook.failed') }}</p>
+    <p v-else-if="!run || !lane" class="waiting soft" role="status">{{ t('app.loading') }}</p>
     <template v-else>
-      <p class="what">
+      <div class="what">
         <strong>{{ run.name }}</strong> <span class="soft">{{ run.plan.cookerName }}</span>
-        <NuxtLink
-          v-if="state.phase === 'opened' || state.phase === 'abandoned'"
-          :to="`/log/${run.id}`"
-          class="to-log"
-          >{{ t('cook.toLog') }}</NuxtLink
-        >
-      </p>
-      <CookBoard :plan="run.plan" :state="state" :unsent="unsent.length" :refused="refused" @add="add" @undo="undo">
-        <VerdictForms :run="run" @judged="load" />
+        <LaneChips :lanes="others" />
+        <span class="gap" />
+        <EarBar v-if="hears" @whistle="heard" />
+        <AlarmChoice v-if="!over" />
+        <NuxtLink v-else :to="`/log/${run.id}`">{{ t('cook.toLog') }}</NuxtLink>
+      </div>
+      <div v-if="askedAt !== null" class="which" role="alert">
+        {{ t('cook.ear.which') }}
+        <button v-for="one in whistlers" :key="one.run.id" type="button" @click="attribute(one.run.id)">
+          {{ one.name }}
+        </button>
+        <button type="button" @click="askedAt = null">{{ t('cook.ear.none') }}</button>
+      </div>
+      <CookBoard
+        :plan="run.plan"
+        :following="lane.following"
+        :action="lane.action"
+        :phase="runState(lane.events).phase"
+        :now-ms="cooking.nowMs"
+        :unsent="outbox.of(id).length"
+        :refused="refused"
+        @add="add"
+        @undo="cooking.undo(id)"
+      >
+        <template #over>
+          <div class="over">
+            <VerdictForms :run="run" @judged="runs.loadOne(id)" />
+            <PinchPanel :plan="run.plan" :following="lane.following" @add="add" />
+          </div>
+        </template>
       </CookBoard>
     </template>
   </div>
@@ -45,21 +98,49 @@ useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
 }
 .what {
   display: flex;
-  align-items: baseline;
-  gap: 14px;
-  margin: 0;
-  padding: 10px 40px 0;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 14px;
+  padding: 8px 40px 0;
   font-size: 17px;
 }
-.cook :deep(.board) {
-  min-height: calc(100vh - 53px - 36px);
-}
-.to-log {
-  margin-left: auto;
+.what a {
   color: inherit;
 }
+.gap {
+  flex: 1;
+}
+.cook :deep(.board) {
+  min-height: calc(100vh - 53px - 48px);
+}
+.over {
+  display: grid;
+  align-content: start;
+  gap: 22px;
+  margin-top: 16px;
+}
+.which {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+  padding: 8px 40px;
+  border-top: 1px solid var(--line);
+  font-size: 18px;
+}
+.which button {
+  min-height: 44px;
+  padding: 4px 16px;
+  border: 1px solid var(--ink);
+  border-radius: var(--corner);
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-weight: 650;
+}
 @media (max-width: 800px) {
-  .what {
+  .what,
+  .which {
     padding: 8px 16px 0;
   }
 }

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { runsByItself } from '~~/core/live/next'
-import { findFood } from '~~/core/food/catalogue'
 import type { RunWithPlan } from '~~/shared/kitchen'
+import { potOfRequest } from '~~/shared/pot'
 
 const route = useRoute()
 const { t, number, day, clock } = useI18nText()
+const { foodName } = useKitchenStore()
 const run = shallowRef<RunWithPlan | null>(null)
 const failure = ref<ApiFailure | null>(null)
 
@@ -22,6 +23,14 @@ const facts = computed(() => (run.value ? runFacts(run.value) : null))
 const curve = useCurve(() => run.value?.plan.answer ?? null)
 const startedMs = computed(() => facts.value?.state.litAt ?? Date.parse(run.value?.createdAt ?? ''))
 const goesOn = computed(() => facts.value && !['opened', 'abandoned'].includes(facts.value.state.phase))
+const repeated = computed(() =>
+  run.value ? potOfRequest(run.value.plan.request, run.value.plan.cookerId, useKitchenStore().kitchen!) : null,
+)
+function repeat() {
+  if (!repeated.value) return
+  usePotStore().replace(repeated.value)
+  void navigateTo('/pot')
+}
 useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
 </script>
 
@@ -36,14 +45,15 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
         {{ day(startedMs) }}, {{ clock(startedMs) }} · {{ run.plan.cookerName }} ·
         {{
           run.plan.answer.foods
-            .map(({ food, dryG }) =>
-              t('log.amount', { grams: number(dryG), food: (findFood(food)?.name ?? food).toLowerCase() }),
-            )
+            .map(({ food, dryG }) => t('log.amount', { grams: number(dryG), food: foodName(food).toLowerCase() }))
             .join(', ')
         }}
         ·
         {{ t('log.poured', { grams: number(run.plan.answer.water.pourG) }) }}
       </p>
+      <button v-if="!goesOn && repeated" type="button" class="link-button back" @click="repeat">
+        {{ t('log.planAgain') }}
+      </button>
       <NuxtLink v-if="goesOn" :to="`/cook/${run.id}`" class="back">{{ t('log.again') }}</NuxtLink>
       <dl>
         <div>

@@ -2,19 +2,9 @@
 import { useEventListener } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { BURNERS, COOKERS } from '~~/core/pot/cookers'
-import { altitudeOfBoilingM, boilingC } from '~~/core/steam/steam'
 
 const { t, number } = useI18nText()
 const { draft, undo, redo, canUndo, canRedo, state, failure, save, reload, errorAt } = useKitchenDraft()
-
-/** Changing the boiling point changes the altitude, and the other way round. */
-const boilsAt = computed({
-  get: () => Number(boilingC(draft.value.altitudeM).toFixed(1)),
-  set: (tempC) => {
-    const metres = Math.round(altitudeOfBoilingM(tempC))
-    if (Number.isFinite(metres)) draft.value.altitudeM = metres
-  },
-})
 
 const generic = ref<string | null>(null)
 const generics = computed(() =>
@@ -34,12 +24,23 @@ function addCooker(id: string | null) {
     id: uuid(),
     name: title.split(',').slice(0, 2).join(''),
     cooker: structuredClone(COOKERS[id]!),
+    tests: [],
   })
   generic.value = null
 }
 const addBurner = () =>
   draft.value.burners.push({ id: uuid(), name: t('kitchen.newBurner'), burner: { ...BURNERS.strong } })
 const addMeasure = () => draft.value.measures.push({ id: uuid(), name: t('kitchen.newMeasure'), volumeMl: 200 })
+const addTin = () =>
+  draft.value.tins.push({
+    id: uuid(),
+    name: t('kitchen.newTin'),
+    diameterMm: 160,
+    heightMm: 60,
+    volumeMl: 1000,
+    lid: false,
+    material: 'steel',
+  })
 function remove(rows: { id: string }[], id: string) {
   rows.splice(
     rows.findIndex((row) => row.id === id),
@@ -59,7 +60,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 const otherProblems = computed(
   () =>
     failure.value?.problems.filter(
-      ({ path }) => !/^(cookers|burners|measures)\.|^(altitudeM|roomC|tapC|name)$/.test(path),
+      ({ path }) => !/^(cookers|burners|measures|tins)\.|^(altitudeM|roomC|tapC|name)$/.test(path),
     ) ?? [],
 )
 useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
@@ -83,24 +84,7 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
 
     <section>
       <h2>{{ t('kitchen.where') }}</h2>
-      <div class="fields">
-        <v-text-field
-          v-model="draft.name"
-          :label="t('kitchen.name')"
-          maxlength="60"
-          :error-messages="errorAt('name') ?? []"
-        />
-        <NumberField
-          v-model="draft.altitudeM"
-          :label="t('kitchen.altitude')"
-          suffix="m"
-          :error="errorAt('altitudeM')"
-        />
-        <NumberField v-model="boilsAt" :label="t('kitchen.boilsAt')" suffix="°C" />
-        <NumberField v-model="draft.roomC" :label="t('kitchen.room')" suffix="°C" :error="errorAt('roomC')" />
-        <NumberField v-model="draft.tapC" :label="t('kitchen.tap')" suffix="°C" :error="errorAt('tapC')" />
-      </div>
-      <p class="soft hint">{{ t('kitchen.altitudeHint') }}</p>
+      <PlaceFields v-model="draft" :error-at="errorAt" />
     </section>
 
     <section>
@@ -112,6 +96,7 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
         v-model="draft.cookers[i]!"
         :path="`cookers.${i}`"
         :error-at="errorAt"
+        :burners="draft.burners"
         @remove="remove(draft.cookers, cooker.id)"
       />
       <v-autocomplete
@@ -180,6 +165,21 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
       </div>
       <v-btn variant="outlined" @click="addMeasure">{{ t('kitchen.addMeasure') }}</v-btn>
       <p class="soft hint">{{ t('kitchen.measureHint') }}</p>
+    </section>
+
+    <section>
+      <h2>{{ t('kitchen.tins') }}</h2>
+      <p v-if="draft.tins.length === 0" class="soft">{{ t('kitchen.noTins') }}</p>
+      <TinEdit
+        v-for="(tin, i) in draft.tins"
+        :key="tin.id"
+        v-model="draft.tins[i]!"
+        :path="`tins.${i}`"
+        :error-at="errorAt"
+        @remove="remove(draft.tins, tin.id)"
+      />
+      <v-btn variant="outlined" @click="addTin">{{ t('kitchen.addTin') }}</v-btn>
+      <p class="soft hint">{{ t('kitchen.tinHint') }}</p>
     </section>
   </div>
 </template>

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+/** Finds a food from anywhere: return plans it, or its page is opened. */
+const emit = defineEmits<{ close: [] }>()
+const { t } = useI18nText()
+const kitchen = useKitchenStore()
+const pot = usePotStore()
+const at = ref<string | null>(null)
+
+function plan(foodId: string) {
+  const food = kitchen.food(foodId)
+  if (!food) return
+  pot.startWith(food)
+  emit('close')
+  void navigateTo('/pot')
+}
+function read(foodId: string) {
+  emit('close')
+  void navigateTo(`/foods/${foodId}`)
+}
+</script>
+
+<template>
+  <v-dialog :model-value="true" max-width="520" :aria-label="t('app.search')" @update:model-value="emit('close')">
+    <v-sheet class="search">
+      <FoodFind v-model:at="at" :label="t('app.search')" @take="plan" />
+      <div v-if="at" class="foot">
+        <v-btn variant="outlined" @click="read(at)">{{ t('foods.read') }}</v-btn>
+        <v-btn color="primary" @click="plan(at)">{{ t('foods.plan') }}</v-btn>
+      </div>
+    </v-sheet>
+  </v-dialog>
+</template>
+
+<style scoped>
+.search {
+  padding: 18px;
+}
+.foot {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+  margin-top: 14px;
+}
+</style>

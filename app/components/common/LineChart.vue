@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { LineChart, ScatterChart } from 'echarts/charts'
+import { AriaComponent, GridComponent, LegendComponent, TooltipComponent } from 'echarts/components'
+import { use } from 'echarts/core'
+import { SVGRenderer } from 'echarts/renderers'
+import VChart from 'vue-echarts'
+import { useTheme } from 'vuetify'
+import { TOKENS, type TokenName } from '~/theme/tokens'
+
+use([LineChart, ScatterChart, GridComponent, LegendComponent, TooltipComponent, AriaComponent, SVGRenderer])
+
+export interface ChartSeries {
+  name: string
+  points: [number, number][]
+  tone: TokenName
+  kind?: 'line' | 'dashed' | 'dots'
+}
+
+// Named, since the chart measures its words before they are in the page.
+const FAMILY = 'Atkinson Hyperlegible Next Variable, system-ui, sans-serif'
+
+/** Lines or dots over one axis, in the application's colours. Loaded only where a chart is shown. */
+const {
+  series,
+  label,
+  xName,
+  yName,
+  height = 240,
+} = defineProps<{
+  series: ChartSeries[]
+  /** What the chart shows, for those who do not see it. */
+  label: string
+  xName: string
+  yName: string
+  height?: number
+}>()
+const { number } = useI18nText()
+const theme = useTheme()
+const dark = computed(() => theme.current.value.dark)
+const colour = (tone: TokenName) => TOKENS[tone][dark.value ? 'dark' : 'light']
+
+const option = computed(() => {
+  const text = { color: colour('ink-soft'), fontFamily: FAMILY, fontSize: 13 }
+  const axis = {
+    type: 'value' as const,
+    nameLocation: 'middle' as const,
+    nameTextStyle: text,
+    axisLabel: { ...text, formatter: (value: number) => number(value, value % 1 ? 1 : 0) },
+    axisLine: { lineStyle: { color: colour('line') } },
+    splitLine: { lineStyle: { color: colour('line') } },
+  }
+  return {
+    animation: false,
+    aria: { enabled: true, label: { description: label } },
+    grid: { left: 52, right: 16, top: 34, bottom: 44 },
+    legend: {
+      top: 0,
+      left: 0,
+      itemWidth: 22,
+      itemGap: 22,
+      textStyle: { ...text, color: colour('ink') },
+      icon: 'roundRect',
+      itemHeight: 3,
+    },
+    tooltip: {
+      trigger: 'axis' as const,
+      valueFormatter: (value: unknown) => number(Number(value), 1),
+      backgroundColor: colour('ground-raised'),
+      borderColor: colour('line'),
+      textStyle: { color: colour('ink'), fontFamily: FAMILY },
+    },
+    xAxis: {
+      ...axis,
+      name: xName,
+      nameGap: 26,
+      splitLine: { show: false },
+      min: 'dataMin' as const,
+      max: 'dataMax' as const,
+    },
+    yAxis: { ...axis, name: yName, nameGap: 36, min: 0 },
+    series: series.map(({ name, points, tone, kind = 'line' }) =>
+      kind === 'dots'
+        ? {
+            type: 'scatter' as const,
+            name,
+            data: points,
+            symbol: 'diamond',
+            symbolSize: 11,
+            itemStyle: { color: colour(tone) },
+          }
+        : {
+            type: 'line' as const,
+            name,
+            data: points,
+            showSymbol: false,
+            lineStyle: { width: 2.5, type: kind === 'dashed' ? ('dashed' as const) : ('solid' as const) },
+            itemStyle: { color: colour(tone) },
+          },
+    ),
+  }
+})
+</script>
+
+<template>
+  <VChart :option="option" :style="{ height: `${height}px` }" autoresize />
+</template>

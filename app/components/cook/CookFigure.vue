@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { pourable } from '~~/core/measure/pourable'
+import type { NextAction } from '~~/core/live/next'
+import type { Following } from '~~/core/live/follow'
+import type { SavedPlan } from '~~/shared/kitchen'
+
+/** The one great figure: the water before, then the count, or the time that is left. */
+const { plan, following, action, nowMs } = defineProps<{
+  plan: SavedPlan
+  following: Following
+  action: NextAction
+  nowMs: number
+}>()
+const { t, number, partText } = useI18nText()
+const { cup } = useKitchenStore()
+
+const phase = computed(() => following.state.phase)
+const wanted = computed(() => {
+  const last = following.course.program.at(-1)!
+  return 'untilWhistles' in last ? (following.advice?.figure ?? last.untilWhistles) : 0
+})
+const heating = computed(() => phase.value === 'heating')
+/** What was counted, with what slipped by; what is doubted stays in until the cook has said so. */
+const counted = computed(() => {
+  const missed = (following.outlook?.questions ?? []).reduce(
+    (sum, question) => sum + (question.kind === 'missed' ? question.at.length : 0),
+    0,
+  )
+  return following.state.whistles.length + missed
+})
+const of = computed(() => (action.event?.kind === 'whistle' ? counted.value + action.whistlesLeft : wanted.value))
+const isCount = computed(
+  () => (heating.value && wanted.value > 0) || (action.id === 'count' && action.event?.kind === 'whistle'),
+)
+const countdown = computed(() => {
+  const { dueAt } = action
+  if (dueAt === null) return null
+  const seconds = Math.round((dueAt - nowMs) / 1000)
+  const rest = Math.abs(seconds)
+  return { text: `${Math.floor(rest / 60)}:${String(rest % 60).padStart(2, '0')}`, overdue: seconds < 0 }
+})
+const pour = computed(() => ({
+  g: following.state.more ? following.state.more.addWaterG : plan.answer.water.pourG,
+  parts: pourable(following.state.more ? following.state.more.addWaterG : plan.answer.water.pourG, cup)
+    .parts.map((part) => partText(part, cup))
+    .join(' + '),
+}))
+</script>
+
+<template>
+  <p v-if="phase === 'ready'" class="great figure tone-water">
+    {{ number(pour.g) }}<span class="of soft">{{ t('units.g') }}</span>
+    <span class="cups">{{ pour.parts }}</span>
+  </p>
+  <p v-else-if="isCount" class="great figure tone-steam">
+    {{ counted }}<span class="of soft">{{ t('cook.whistlesOf', { n: of }) }}</span>
+  </p>
+  <p
+    v-else-if="countdown"
+    class="great figure countdown"
+    :class="countdown.overdue ? 'tone-heat' : 'tone-steam'"
+    role="timer"
+  >
+    {{ countdown.text }}<span class="of soft">{{ t(countdown.overdue ? 'cook.overdue' : 'cook.left') }}</span>
+  </p>
+</template>
+
+<style scoped>
+.great {
+  margin: 0;
+  flex: none;
+  font-size: clamp(110px, 15vw, 190px);
+  line-height: 0.9;
+}
+.countdown {
+  font-size: clamp(92px, 12vw, 150px);
+}
+.of {
+  margin-left: 22px;
+  font-size: clamp(36px, 5.5vw, 68px);
+}
+.cups {
+  display: block;
+  margin-top: 10px;
+  font-size: clamp(26px, 3vw, 38px);
+}
+</style>

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import type { Following } from '~~/core/live/follow'
+import type { Question } from '~~/core/live/outlook'
+import type { RunEventData } from '~~/core/live/run'
+
+/** What the pot makes us ask the cook, and what it makes us warn of. */
+const { following } = defineProps<{ following: Following }>()
+const emit = defineEmits<{ add: [data: RunEventData, at?: number] }>()
+const { t, te, clock } = useI18nText()
+const question = computed(() => following.outlook?.questions.at(-1) ?? null)
+const strange = computed(() => following.outlook?.understood === false)
+
+function text(asked: Question): string {
+  return asked.kind === 'missed'
+    ? t('cook.question.missed', { n: asked.at.length, time: clock(asked.at.at(-1)!) }, asked.at.length)
+    : t('cook.question.false', { time: clock(asked.at) })
+}
+function yes(asked: Question) {
+  if (asked.kind === 'missed') for (const at of asked.at) emit('add', { kind: 'whistle', how: 'recalled' }, at)
+  else emit('add', { kind: 'no-whistle', of: asked.of })
+}
+function no(asked: Question) {
+  emit(
+    'add',
+    asked.kind === 'missed' ? { kind: 'none-missed', before: asked.before } : { kind: 'whistle-stands', of: asked.of },
+  )
+}
+</script>
+
+<template>
+  <div>
+    <div v-for="{ id, params } in following.cautions" :key="id" class="line warn" role="alert">
+      {{ te(`cautions.${id}.sentence`) ? t(`cautions.${id}.sentence`, params) : id }}
+    </div>
+    <div v-if="question" class="line" role="status">
+      <span>{{ text(question) }}</span>
+      <span class="answers">
+        <button type="button" @click.stop="yes(question)">{{ t(`cook.question.${question.kind}Yes`) }}</button>
+        <button type="button" @click.stop="no(question)">{{ t(`cook.question.${question.kind}No`) }}</button>
+      </span>
+    </div>
+    <div v-else-if="strange" class="line soft" role="status">{{ t('cook.question.strange') }}</div>
+  </div>
+</template>
+
+<style scoped>
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 20px;
+  margin-top: 8px;
+  font-size: 18px;
+}
+.warn {
+  color: var(--danger);
+}
+.answers {
+  display: flex;
+  gap: 8px;
+}
+button {
+  min-height: 44px;
+  padding: 4px 18px;
+  border: 1px solid var(--ink);
+  border-radius: var(--corner);
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-weight: 650;
+  cursor: pointer;
+}
+</style>

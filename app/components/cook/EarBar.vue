@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { mdiEarHearing, mdiEarHearingOff } from '@mdi/js'
+
+/** The whistle ear of this device: on, off, learning, or why it is deaf. */
+const emit = defineEmits<{ whistle: [beganMs: number] }>()
+const { t } = useI18nText()
+const { state, deafness, riseDb, noisy, learning, shape, start, stop, learn, forget } = useEar((beganMs) =>
+  emit('whistle', beganMs),
+)
+const listening = computed(() => state.value === 'listening')
+/** Said only where there is something to say. */
+const text = computed(() => {
+  if (state.value === 'deaf') return t(`cook.ear.deaf.${deafness.value}`)
+  if (state.value === 'asking') return t('cook.ear.asking')
+  if (!listening.value) return ''
+  if (learning.value === 'yes') return t('cook.ear.learning')
+  if (noisy.value) return t('cook.ear.noisy')
+  if (learning.value === 'nothing') return t('cook.ear.nothing')
+  return t(shape.value ? 'cook.ear.listeningOwn' : 'cook.ear.listening')
+})
+</script>
+
+<template>
+  <div class="ear">
+    <button
+      type="button"
+      class="toggle"
+      :aria-pressed="listening"
+      :title="t('cook.ear.off')"
+      @click="listening ? stop() : start()"
+    >
+      <v-icon :icon="listening ? mdiEarHearing : mdiEarHearingOff" size="22" aria-hidden="true" />
+      {{ t(listening ? 'cook.ear.stop' : 'cook.ear.start') }}
+    </button>
+    <span v-if="listening" class="meter" aria-hidden="true">
+      <span :style="{ width: `${Math.max(0, Math.min(100, riseDb * 5))}%` }" />
+    </span>
+    <span class="said" :class="{ 'tone-danger': state === 'deaf' }" role="status">{{ text }}</span>
+    <template v-if="listening && learning !== 'yes'">
+      <button type="button" class="link-button" @click="learn">{{ t('cook.ear.learn') }}</button>
+      <button v-if="shape" type="button" class="link-button" @click="forget">{{ t('cook.ear.forget') }}</button>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.ear {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 14px;
+  font-size: 15px;
+}
+.toggle {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 36px;
+  padding: 2px 12px;
+  border: 1px solid var(--line);
+  border-radius: var(--corner);
+  background: none;
+  color: inherit;
+  font: inherit;
+  cursor: pointer;
+}
+.meter {
+  width: 70px;
+  height: 8px;
+  background: var(--line);
+}
+.meter span {
+  display: block;
+  height: 100%;
+  background: var(--steam);
+}
+.said {
+  color: var(--ink-soft);
+}
+</style>

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import type { Following } from '~~/core/live/follow'
+import type { RunEventData } from '~~/core/live/run'
+import type { MoreProgram, Pinch } from '~~/core/program/remedy'
+import type { SavedPlan } from '~~/shared/kitchen'
+
+/** “Not yet”: what it takes from the pot as it now is, and the way back onto the flame. */
+const { plan, following } = defineProps<{ plan: SavedPlan; following: Following }>()
+const emit = defineEmits<{ add: [data: RunEventData] }>()
+const { t, number, duration, problemText } = useI18nText()
+const { foodName } = useKitchenStore()
+
+const open = ref(false)
+const pinches = ref<('done' | Pinch)[]>(plan.answer.foods.map(() => 'firm'))
+const choices = (['done', 'firm', 'hard'] as const).map((value) => ({ value, text: t(`cook.pinch.${value}`) }))
+const felt = computed(() => pinches.value.map((one) => (one === 'done' ? null : one)))
+const allDone = computed(() => felt.value.every((one) => one === null))
+
+const more = shallowRef<MoreProgram | null>(null)
+const problem = ref('')
+watch(
+  [open, felt, () => following.outlook],
+  async () => {
+    const { outlook, course } = following
+    if (!open.value || !outlook || allDone.value) return
+    // What is done needs nothing more; the others go by how they feel.
+    const gets = outlook.gotNow.map(({ value }, i) =>
+      felt.value[i] === null ? Math.max(value, course.had[i]! + course.needs[i]!) : value,
+    )
+    const state = { tempC: outlook.tempC, freeWaterG: outlook.waterNowG.value, gets, pinch: [...felt.value] }
+    const request = JSON.parse(JSON.stringify({ ...plan.request, given: undefined }))
+    const found = await useLiveWorker().notDone(request, JSON.parse(JSON.stringify(state)))
+    more.value = found.ok ? found.value : null
+    problem.value = found.ok ? '' : problemText(found.problems[0]!)
+  },
+  { immediate: true },
+)
+function close() {
+  if (!more.value) return
+  const { figure, addWaterG } = more.value
+  emit('add', { kind: 'goes-on', figure, addWaterG, pinch: [...felt.value] })
+}
+</script>
+
+<template>
+  <section class="pinch">
+    <button v-if="!open" type="button" class="not-yet" @click="open = true">{{ t('cook.pinch.notYet') }}</button>
+    <template v-else>
+      <h2>{{ t('cook.pinch.title') }}</h2>
+      <div v-for="({ food }, i) in plan.answer.foods" :key="food" class="food">
+        <span>{{ foodName(food) }}</span>
+        <ChoiceBar v-model="pinches[i]!" :label="foodName(food)" :choices="choices" />
+      </div>
+      <p v-if="problem" class="tone-danger" role="alert">{{ problem }}</p>
+      <p v-else-if="more && !allDone" class="remedy" role="status">
+        <template v-if="more.addWaterG > 0">{{ t('pot.remedy.water', { grams: number(more.addWaterG) }) }} </template>
+        {{
+          t('pot.remedy.more', {
+            figure: t(`pot.elsewhere.${more.unit}`, { n: more.figure }, more.figure),
+            time: duration(more.minutes),
+          })
+        }}
+      </p>
+      <div class="end">
+        <v-btn color="primary" size="large" :disabled="!more || allDone" @click="close">{{
+          t('cook.pinch.close')
+        }}</v-btn>
+        <v-btn variant="text" size="large" @click="open = false">{{ t('cook.pinch.leave') }}</v-btn>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.pinch {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+}
+h2 {
+  margin: 0;
+  font-size: 20px;
+}
+.not-yet {
+  min-height: 48px;
+  padding: 6px 20px;
+  border: 1px solid var(--ink);
+  border-radius: var(--corner);
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-size: 18px;
+  font-weight: 650;
+  cursor: pointer;
+}
+.food {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 14px;
+}
+.remedy {
+  margin: 0;
+  font-size: 20px;
+}
+.end {
+  display: flex;
+  gap: 8px;
+}
+</style>

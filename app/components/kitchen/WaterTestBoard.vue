@@ -1,0 +1,211 @@
+<script setup lang="ts">
+import type { HouseholdCooker } from '~~/shared/kitchen'
+
+/** The water test, one thing to do at a time: a sentence, a great button, and what was pressed so far. */
+const { cooker } = defineProps<{ cooker: HouseholdCooker }>()
+const { t, number } = useI18nText()
+const kitchen = computed(() => useKitchenStore().kitchen!)
+const { notes, step, press, takeBack, restart, test } = useWaterTest(cooker, kitchen.value)
+const kind = computed(() => cooker.cooker.appliance.kind)
+const hasFlame = computed(() => ['whistling', 'regulator', 'open'].includes(kind.value))
+const nowMs = useNow(1000)
+
+const begun = computed(() => notes.value.litAt !== null)
+const elapsed = computed(() => (notes.value.litAt === null ? 0 : Math.max(0, nowMs.value - notes.value.litAt)))
+const clockText = (ms: number) => `${Math.floor(ms / 60_000)}:${String(Math.floor(ms / 1000) % 60).padStart(2, '0')}`
+const holdLeft = computed(() => {
+  const minutes = step.value?.step.holdMinutes
+  if (minutes === undefined) return null
+  const from = notes.value.marks.findLast(({ kind: of }) => of === 'boils' || of === 'pressure')
+  return from ? Math.max(0, (from.minute + minutes) * 60_000 - elapsed.value) : null
+})
+const markText = (index: number) => {
+  const mark = notes.value.marks[index]!
+  if (mark.kind === 'flame') return t('kitchen.test.marks.flame', { flame: t(`pot.flames.${mark.flame}`) })
+  if (mark.kind === 'temperature') return t('kitchen.test.marks.temperature', { n: number(mark.tempC, 1) })
+  return t(`kitchen.test.marks.${mark.kind}`)
+}
+const burners = computed(() => kitchen.value.burners)
+</script>
+
+<template>
+  <div class="test">
+    <section class="do">
+      <NuxtLink to="/kitchen" class="soft">{{ t('kitchen.test.back') }}</NuxtLink>
+      <p class="soft">{{ t('kitchen.test.of', { name: cooker.name }) }}</p>
+      <template v-if="step">
+        <h1>{{ t(`kitchen.test.steps.${step.step.id}.do`) }}</h1>
+        <p class="how">
+          {{
+            t(`kitchen.test.steps.${step.step.id}.how`, { water: notes.waterG, minutes: step.step.holdMinutes ?? 0 })
+          }}
+        </p>
+        <div v-if="!begun" class="before">
+          <v-select
+            v-if="hasFlame"
+            v-model="notes.burnerId"
+            :items="burners"
+            item-value="id"
+            item-title="name"
+            :label="t('pot.rows.burner')"
+            :aria-label="t('pot.rows.burner')"
+          />
+          <v-text-field v-model="notes.waterG" inputmode="decimal" :label="t('kitchen.test.waterIn')" suffix="g" />
+          <v-text-field v-model="notes.startC" inputmode="decimal" :label="t('kitchen.test.startC')" suffix="°C" />
+        </div>
+        <p v-if="begun" class="clock figure" role="timer">
+          {{ holdLeft !== null ? clockText(holdLeft) : clockText(elapsed) }}
+          <span v-if="step.step.times > 1" class="soft">{{
+            t('kitchen.test.count', { n: step.pressed, of: step.step.times })
+          }}</span>
+        </p>
+        <v-text-field
+          v-if="step.step.mark.kind === 'temperature'"
+          v-model="notes.thermometer"
+          inputmode="decimal"
+          :label="t('kitchen.test.thermometer')"
+          suffix="°C"
+          class="thermometer"
+        />
+        <v-btn color="primary" size="x-large" class="press" @click="press">
+          {{ t(`kitchen.test.steps.${step.step.id}.press`) }}
+        </v-btn>
+      </template>
+      <template v-else>
+        <h1>{{ t('kitchen.test.weigh') }}</h1>
+        <p class="how">{{ t('kitchen.test.weighHow') }}</p>
+        <v-text-field
+          v-model="notes.leftG"
+          inputmode="decimal"
+          :label="t('kitchen.test.left')"
+          suffix="g"
+          class="thermometer"
+        />
+      </template>
+      <p class="soft caution">{{ t('kitchen.test.caution') }}</p>
+    </section>
+
+    <section class="so-far">
+      <h2>{{ t('kitchen.test.soFar') }}</h2>
+      <p v-if="notes.marks.length === 0" class="soft">{{ t('kitchen.test.nothing') }}</p>
+      <ol v-else>
+        <li v-for="(mark, i) in notes.marks" :key="i">
+          <span>{{ markText(i) }}</span>
+          <span v-if="step" class="figure">{{ clockText(mark.minute * 60_000) }}</span>
+          <NumberField
+            v-else
+            :model-value="Math.round(mark.minute * 100) / 100"
+            :label="t('kitchen.test.minute')"
+            :suffix="t('units.min')"
+            @update:model-value="(minute) => (mark.minute = minute)"
+          />
+        </li>
+      </ol>
+      <div class="buttons">
+        <v-btn v-if="notes.marks.length > 0" variant="outlined" @click="takeBack">{{
+          t('kitchen.test.takeBack')
+        }}</v-btn>
+        <v-btn v-if="begun" variant="text" @click="restart">{{ t('kitchen.test.restart') }}</v-btn>
+      </div>
+    </section>
+
+    <LazyWaterTestResult
+      v-if="test"
+      :cooker="cooker"
+      :test="test"
+      :burner-id="hasFlame ? notes.burnerId : null"
+      @done="restart"
+    />
+  </div>
+</template>
+
+<style scoped>
+.test {
+  display: grid;
+  grid-template-columns: minmax(0, 1.5fr) minmax(280px, 1fr);
+  min-height: calc(100vh - 53px);
+  grid-template-rows: 1fr auto;
+}
+section {
+  padding: 18px 24px;
+}
+.so-far {
+  border-left: 1px solid var(--line);
+}
+h1 {
+  margin: 14px 0 8px;
+  font-family: var(--figure-family);
+  font-size: clamp(38px, 5vw, 62px);
+  line-height: 1;
+}
+h2 {
+  margin: 0 0 8px;
+  font-size: 17px;
+}
+.how {
+  max-width: 56ch;
+  margin: 0 0 16px;
+  font-size: 18px;
+}
+.before {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 10px;
+  max-width: 560px;
+  margin-bottom: 18px;
+}
+.clock {
+  margin: 0 0 16px;
+  font-size: 84px;
+}
+.clock .soft {
+  font-size: 34px;
+}
+.press {
+  width: min(100%, 460px);
+  height: 96px !important;
+  font-size: 24px;
+}
+.thermometer {
+  max-width: 220px;
+  margin-bottom: 16px;
+}
+.caution {
+  max-width: 60ch;
+  margin: 18px 0 0;
+  font-size: 14px;
+}
+ol {
+  margin: 0 0 14px;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: grid;
+  grid-template-columns: 1fr 132px;
+  align-items: center;
+  gap: 10px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+}
+li .figure {
+  font-size: 20px;
+  text-align: right;
+}
+.buttons {
+  display: flex;
+  gap: 8px;
+}
+@media (max-width: 819px) {
+  .test {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  section {
+    padding: 14px 16px;
+  }
+  .so-far {
+    border-left: 0;
+    border-top: 1px solid var(--line);
+  }
+}
+</style>

@@ -1,0 +1,314 @@
+<script setup lang="ts">
+import { v4 as uuid } from 'uuid'
+import type { WaterTest, WaterTestFit } from '~~/core/learn/water-test'
+import { BURNERS } from '~~/core/pot/cookers'
+import { ambientPa, saturationPa } from '~~/core/steam/steam'
+import { measuredCooker, type HouseholdCooker, type Kitchen } from '~~/shared/kitchen'
+import { requestOf, type Pot } from '~~/shared/pot'
+import type { KeptTest } from '~~/shared/waterTest'
+import { stylesFor } from '~~/core/program/styles'
+
+/** What a water test says of a cooker: fitted beside measured, and what changes in the plans. Kept only when asked. */
+const { cooker, test, burnerId } = defineProps<{ cooker: HouseholdCooker; test: WaterTest; burnerId: string | null }>()
+const emit = defineEmits<{ done: [] }>()
+const { t, number, problemText } = useI18nText()
+const kitchenStore = useKitchenStore()
+const kitchen = computed(() => kitchenStore.kitchen!)
+const pot = usePotStore()
+const pots = usePotsStore()
+if (!pots.pots) void pots.load()
+const { draft, failure, save } = useKitchenDraft()
+
+const burner = computed(() => kitchen.value.burners.find(({ id }) => id === burnerId) ?? null)
+/** The fit starts from the figures as they stand, not from an earlier test: each is its own evidence. */
+const asked = computed(() => ({
+  test,
+  before: { appliance: cooker.cooker.appliance, burner: burner.value?.burner ?? BURNERS.strong },
+}))
+const { result } = useWorked(asked, (work, { test: boil, before }) => work.fitWaterTest(boil, before))
+const fit = computed(() => (result.value?.ok ? result.value.value : null))
+const problems = computed(() => (result.value && !result.value.ok ? result.value.problems : []))
+
+const kept = computed<KeptTest | null>(() => (fit.value ? keptTest(fit.value) : null))
+function keptTest({ appliance, burner: flames, heatSpread }: WaterTestFit): KeptTest {
+  const { kind: _, ...figures } = appliance
+  const before = cooker.cooker.appliance as unknown as Record<string, number>
+  const changed = Object.entries(figures).filter(([key, value]) => before[key] !== value)
+  return {
+    id: uuid(),
+    at: Date.now(),
+    burnerId,
+    test: JSON.parse(JSON.stringify(test)) as WaterTest,
+    fitted: { appliance: Object.fromEntries(changed), burner: burnerId ? flames : null, heatSpread },
+  }
+}
+
+// The boil: pressure for pots that hold it, temperature for the others; the cook's marks as dots on it.
+const underPressure = computed(() => (fit.value?.curve.minutesToPressure ?? null) !== null)
+const valueAt = ({ tempC }: { tempC: number }) =>
+  underPressure.value ? Math.max(0, saturationPa(tempC) - ambientPa(test.place.altitudeM)) / 1000 : tempC
+const series = computed(() => {
+  if (!fit.value) return []
+  const { curve } = fit.value
+  const { appliance } = fit.value
+  const line = curve.trace.map((point): [number, number] => [point.minute, valueAt(point)])
+  const levelOf: Record<string, number> = underPressure.value
+    ? {
+        whistle: 'liftPa' in appliance ? appliance.liftPa / 1000 : 0,
+        pressure: 'highPa' in appliance ? appliance.highPa / 1000 : 'liftPa' in appliance ? appliance.liftPa / 1000 : 0,
+        'pressure-gone': 2,
+      }
+    : {}
+  const dots = test.marks.flatMap((mark): [number, number][] => {
+    if (mark.kind === 'temperature') return underPressure.value ? [] : [[mark.minute, mark.tempC]]
+    const level = levelOf[mark.kind]
+    return level === undefined ? [] : [[mark.minute, level]]
+  })
+  return [
+    { name: t('kitchen.test.fitted'), points: line, tone: 'steam' as const },
+    { name: t('kitchen.test.measured'), points: dots, tone: 'heat-high' as const, kind: 'dots' as const },
+  ]
+})
+const FIGURE_UNITS: Record<string, { unit: string; times: number; digits: number }> = {
+  loss: { unit: 'W/K', times: 1, digits: 1 },
+  hysteresis: { unit: 'kPa', times: 1e-3, digits: 0 },
+  vent: { unit: 'g/s', times: 1000, digits: 1 },
+  leak: { unit: 'g/min', times: 60_000, digits: 1 },
+  reflux: { unit: '%', times: 100, digits: 0 },
+}
+const figures = computed(() =>
+  (fit.value?.figures ?? []).map(({ id, before, after, sdShare }) => {
+    const { unit, times, digits } = FIGURE_UNITS[id] ?? { unit: 'W', times: 1, digits: 0 }
+    return {
+      id,
+      before: `${number(before * times, digits)} ${unit}`,
+      after: `${number(after * times, digits)} ${unit}`,
+      band: `± ${number(sdShare * 100)} %`,
+    }
+  }),
+)
+const observations = computed(() =>
+  (fit.value?.observations ?? []).map(({ id, measured, fitted }, i) => {
+    const text = (value: number) => {
+      if (id === 'steam') return t('units.grams', { n: number(value) })
+      if (id === 'temperature') return `${number(value, 1)} °C`
+      return id === 'interval'
+        ? t('pot.answer.seconds', { n: number(value * 60) })
+        : `${number(value, 1)} ${t('units.min')}`
+    }
+    return { key: i, id, measured: text(measured), fitted: text(fitted) }
+  }),
+)
+
+/** This pot and the kept ones as they would be cooked here, before and after. */
+const planned = computed(() => {
+  if (!kept.value) return null
+  const after: HouseholdCooker = { ...cooker, tests: [...cooker.tests, kept.value] }
+  const named: { name: string; pot: Pot }[] = [
+    { name: pot.name, pot: pot.form },
+    ...(pots.pots ?? []).filter(({ id }) => id !== pot.keptAs?.id).slice(0, 4),
+  ]
+  return named.flatMap(({ name, pot: form }) => {
+    const here: Pot = {
+      ...form,
+      cookerId: cooker.id,
+      burnerId: burnerId ?? form.burnerId,
+      given: { pourG: null, figure: null },
+    }
+    const style = stylesFor(cooker.cooker)[0]
+    const [was, is] = [cooker, after].map(
+      (of) => style && requestOf(here, kitchen.value as Kitchen, of, style, Date.now()),
+    )
+    return was && is ? [{ name, was, is }] : []
+  })
+})
+const { result: changes } = useWorked(planned, (work, all) =>
+  Promise.all(
+    all.map(async ({ name, was, is }) => ({
+      name,
+      was: (await work.plan(was)).outcome,
+      is: (await work.plan(is)).outcome,
+    })),
+  ),
+)
+type Planned = NonNullable<typeof changes.value>[number]['was']
+const figureOf = (outcome: Planned) =>
+  outcome.ok
+    ? t(`pot.elsewhere.${outcome.value.range.unit}`, { n: outcome.value.range.figure }, outcome.value.range.figure)
+    : t('pot.elsewhere.cannot')
+const waterOf = (outcome: Planned) => (outcome.ok ? t('units.grams', { n: number(outcome.value.water.pourG) }) : '')
+const rangeOf = (outcome: Planned) =>
+  outcome.ok
+    ? t('pot.answer.covers', { low: number(outcome.value.range.low), high: number(outcome.value.range.high) })
+    : ''
+
+const keeping = ref(false)
+const MOST_TESTS = 12
+async function keep() {
+  const of = draft.value.cookers.find(({ id }) => id === cooker.id)
+  if (!of || !kept.value) return
+  keeping.value = true
+  of.tests = [...of.tests, kept.value].slice(-MOST_TESTS)
+  await save()
+  keeping.value = false
+  if (failure.value) return
+  emit('done')
+  await navigateTo('/kitchen')
+}
+const measuredBefore = computed(() => measuredCooker(cooker, burner.value).heatSpread !== null)
+</script>
+
+<template>
+  <section class="result" :aria-label="t('kitchen.test.result')">
+    <div v-if="problems.length > 0" role="alert" class="nonsense">
+      <h2>{{ t('kitchen.test.nonsense') }}</h2>
+      <p v-for="problem in problems" :key="problem.code">{{ problemText(problem) }}</p>
+    </div>
+    <p v-else-if="!fit" class="soft" role="status">{{ t('app.working') }}</p>
+    <template v-else>
+      <h2>{{ t('kitchen.test.result') }}</h2>
+      <LineChart
+        :series="series"
+        :label="t('kitchen.test.chart', { n: observations.length })"
+        :x-name="t('units.min')"
+        :y-name="underPressure ? 'kPa' : '°C'"
+        :height="260"
+      />
+      <div class="tables">
+        <table>
+          <caption>
+            {{
+              t('kitchen.test.fittedMeasured')
+            }}
+          </caption>
+          <thead>
+            <tr>
+              <th scope="col">{{ t('kitchen.test.what') }}</th>
+              <th scope="col">{{ t('kitchen.test.measured') }}</th>
+              <th scope="col">{{ t('kitchen.test.fitted') }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in observations" :key="row.key">
+              <th scope="row">{{ t(`kitchen.test.observed.${row.id}`) }}</th>
+              <td class="figure">{{ row.measured }}</td>
+              <td class="figure">{{ row.fitted }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <div>
+          <table>
+            <caption>
+              {{
+                t('kitchen.test.figures')
+              }}
+            </caption>
+            <tbody>
+              <tr v-for="row in figures" :key="row.id">
+                <th scope="row">{{ t(`kitchen.test.parameters.${row.id}`) }}</th>
+                <td class="figure soft">{{ row.before }}</td>
+                <td class="figure">{{ row.after }}</td>
+                <td class="figure soft">{{ row.band }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <table v-if="changes && changes.length > 0">
+            <caption>
+              {{
+                t('kitchen.test.changes', { cooker: cooker.name })
+              }}
+            </caption>
+            <tbody>
+              <tr v-for="row in changes" :key="row.name">
+                <th scope="row">{{ row.name }}</th>
+                <td>
+                  <span class="figure soft">{{ figureOf(row.was) }}</span>
+                  <span class="soft">{{ rangeOf(row.was) }}</span>
+                  <span class="soft">{{ waterOf(row.was) }}</span>
+                </td>
+                <td>
+                  <span class="figure tone-heat">{{ figureOf(row.is) }}</span>
+                  <span>{{ rangeOf(row.is) }}</span>
+                  <span class="tone-water">{{ waterOf(row.is) }}</span>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </div>
+      </div>
+      <p v-if="measuredBefore" class="soft">{{ t('kitchen.test.again') }}</p>
+      <div v-if="failure" role="alert" class="nonsense">
+        <p v-if="failure.kind === 'network'">{{ t('errors.network') }}</p>
+        <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problem.message }}</p>
+      </div>
+      <div class="buttons">
+        <v-btn color="primary" size="large" :loading="keeping" @click="keep">{{ t('kitchen.test.keep') }}</v-btn>
+        <v-btn variant="outlined" size="large" @click="$emit('done')">{{ t('kitchen.test.throw') }}</v-btn>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.result {
+  grid-column: 1 / -1;
+  padding: 18px 24px 48px;
+  border-top: 1px solid var(--line);
+}
+h2 {
+  margin: 0 0 10px;
+  font-size: 19px;
+}
+.nonsense {
+  padding-left: 12px;
+  border-left: 3px solid var(--danger);
+}
+.tables {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.25fr);
+  gap: 12px 36px;
+  margin: 14px 0;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  margin-bottom: 16px;
+}
+caption {
+  padding-bottom: 4px;
+  text-align: left;
+  font-weight: 700;
+}
+th,
+td {
+  padding: 4px 8px 4px 0;
+  border-top: 1px solid var(--line);
+  text-align: left;
+  font-weight: 400;
+}
+thead th {
+  color: var(--ink-soft);
+  font-size: 13.5px;
+}
+td.figure,
+td .figure {
+  font-size: 18px;
+}
+td > span {
+  display: block;
+  font-size: 14px;
+}
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+@media (max-width: 819px) {
+  .result {
+    padding: 14px 16px 32px;
+  }
+  .tables {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import type { Problem } from '~~/core/problem'
+
+/** Which cooker, on which burner, and how it is heated. */
+const { problems = [] } = defineProps<{ problems?: readonly Problem[] }>()
+const { t, problemText } = useI18nText()
+const pot = usePotStore()
+const { form } = storeToRefs(pot)
+const kitchen = computed(() => useKitchenStore().kitchen!)
+const kind = computed(() => pot.cooker?.cooker.appliance.kind)
+const hasFlame = computed(() => ['whistling', 'regulator', 'open'].includes(kind.value ?? ''))
+const flames = computed(() =>
+  (['high', 'medium', 'low'] as const).map((value) => ({ value, text: t(`pot.flames.${value}`) })),
+)
+const levels = computed(() => (['high', 'low'] as const).map((value) => ({ value, text: t(`pot.levels.${value}`) })))
+const styleError = computed(() => {
+  const found = problems.find(({ path }) => path.includes('style'))
+  return found ? problemText(found) : null
+})
+</script>
+
+<template>
+  <div :class="{ pair: hasFlame }">
+    <FormRow :label="t('pot.rows.pot')" :error="styleError">
+      <v-select
+        :model-value="pot.cooker?.id"
+        :items="kitchen.cookers"
+        item-value="id"
+        item-title="name"
+        :aria-label="t('pot.rows.pot')"
+        @update:model-value="(id) => (form.cookerId = id)"
+      />
+    </FormRow>
+    <FormRow v-if="hasFlame" :label="t('pot.rows.burner')">
+      <v-select
+        :model-value="pot.burner?.id"
+        :items="kitchen.burners"
+        item-value="id"
+        item-title="name"
+        :aria-label="t('pot.rows.burner')"
+        @update:model-value="(id) => (form.burnerId = id)"
+      />
+    </FormRow>
+  </div>
+  <FormRow v-if="pot.styleKind === 'whistles' || pot.styleKind === 'clock'" :label="t('pot.rows.flame')">
+    <ChoiceBar v-model="form.flame" :label="t('pot.rows.flame')" :choices="flames" />
+  </FormRow>
+  <FormRow v-if="pot.styleKind === 'electric' || pot.styleKind === 'slow'" :label="t('pot.rows.level')">
+    <ChoiceBar v-model="form.level" :label="t('pot.rows.level')" :choices="levels" />
+  </FormRow>
+</template>
+
+<style scoped>
+.pair {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 0 10px;
+}
+</style>

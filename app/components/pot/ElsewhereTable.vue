@@ -1,0 +1,184 @@
+<script setup lang="ts">
+import type { PlanRequest, StyleKind } from '~~/core/program/request'
+import { isRefused } from '~~/core/safety/rules'
+import { measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
+
+/** The same food in every cooker and style of the kitchen, side by side; a tap switches to one. */
+const { t, number, duration } = useI18nText()
+const pot = usePotStore()
+const kitchen = computed(() => useKitchenStore().kitchen!)
+
+/** Each cooker with the burner as it was measured under it. */
+const asked = computed(() => {
+  if (!pot.request) return null
+  const base: PlanRequest = { ...pot.request, given: undefined }
+  return kitchen.value.cookers.map((of) => {
+    const { cooker, burner } = measuredCooker(of, pot.burner)
+    return {
+      request: burner ? { ...base, burner } : base,
+      cooker: { id: of.id, cooker, prefer: { flame: pot.form.flame, level: pot.form.level } },
+    }
+  })
+})
+const { result, working } = useWorked(asked, async (work, all) =>
+  (await Promise.all(all.map(({ request, cooker }) => work.equivalents(request, [cooker])))).flat(),
+)
+
+interface Row {
+  cooker: HouseholdCooker
+  style: StyleKind
+  water: string
+  figure: string
+  total: string
+  ok: boolean
+  here: boolean
+}
+const all = computed<Row[]>(() =>
+  (result.value ?? []).flatMap(({ id, style, outcome }): Row[] => {
+    const cooker = kitchen.value.cookers.find((one) => one.id === id)
+    if (!cooker) return []
+    const here = cooker.id === pot.cooker?.id && style === pot.styleKind
+    const without = { cooker, style, water: '', total: '', ok: false, here }
+    if (!outcome.ok) return [{ ...without, figure: t('pot.elsewhere.cannot') }]
+    if (isRefused(outcome.value.cautions)) return [{ ...without, figure: t('pot.elsewhere.refused') }]
+    const { range, water, clock } = outcome.value
+    return [
+      {
+        ...without,
+        water: t('units.grams', { n: number(water.pourG) }),
+        figure: t(`pot.elsewhere.${range.unit}`, { n: range.figure }, range.figure),
+        total: duration(clock.openAtMinute),
+        ok: true,
+      },
+    ]
+  }),
+)
+/** A cooker in which no style works is one line with the reason, not one for each of its styles. */
+const rows = computed(() =>
+  all.value.filter(({ cooker, ok, here, figure }, i) => {
+    const same = all.value.filter((row) => row.cooker.id === cooker.id)
+    const hopeless = !ok && same.every((row) => !row.ok && row.figure === figure)
+    return !hopeless || here || (all.value[i - 1]?.cooker.id !== cooker.id && !same.some((row) => row.here))
+  }),
+)
+/** A cooker's name stands once, over its styles. */
+const spanOf = (row: Row, i: number) =>
+  rows.value[i - 1]?.cooker.id === row.cooker.id
+    ? 0
+    : rows.value.filter(({ cooker }) => cooker.id === row.cooker.id).length
+
+function use({ cooker, style }: Row) {
+  pot.form.cookerId = cooker.id
+  pot.styleKind = style
+}
+</script>
+
+<template>
+  <section class="elsewhere">
+    <h2>{{ t('pot.elsewhere.title') }}</h2>
+    <p v-if="rows.length === 0 && working" class="soft">{{ t('app.working') }}</p>
+    <table v-else>
+      <thead>
+        <tr>
+          <th scope="col">{{ t('pot.elsewhere.cooker') }}</th>
+          <th scope="col">{{ t('pot.elsewhere.how') }}</th>
+          <th scope="col" class="number">{{ t('pot.elsewhere.water') }}</th>
+          <th scope="col" class="number">{{ t('pot.elsewhere.program') }}</th>
+          <th scope="col" class="number">{{ t('pot.elsewhere.opens') }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(row, i) in rows" :key="row.cooker.id + row.style" :class="{ here: row.here, cannot: !row.ok }">
+          <th v-if="spanOf(row, i) > 0" scope="rowgroup" :rowspan="spanOf(row, i)" class="cooker">
+            {{ row.cooker.name }}
+          </th>
+          <td>
+            <button
+              type="button"
+              class="use"
+              :aria-pressed="row.here"
+              :aria-label="
+                t('pot.elsewhere.use', { name: row.cooker.name, style: t(`pot.styles.${row.style}`).toLowerCase() })
+              "
+              @click="use(row)"
+            >
+              {{ t(`pot.styles.${row.style}`) }}
+            </button>
+          </td>
+          <td class="number figure tone-water">{{ row.water }}</td>
+          <td class="number" :class="row.ok ? 'figure tone-heat' : 'soft'">{{ row.figure }}</td>
+          <td class="number figure">{{ row.total }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+h2 {
+  margin: 0 0 6px;
+  font-size: 16px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 14.5px;
+}
+th,
+td {
+  padding: 3px 10px 3px 0;
+  border-top: 1px solid var(--line);
+  text-align: left;
+  font-weight: 400;
+  vertical-align: baseline;
+}
+thead th {
+  border-top: 0;
+  color: var(--ink-soft);
+  font-size: 13.5px;
+}
+.cooker {
+  padding-top: 8px;
+  font-weight: 700;
+  vertical-align: top;
+}
+.number {
+  text-align: right;
+}
+.figure {
+  white-space: nowrap;
+}
+.figure {
+  font-size: 18px;
+}
+.use {
+  width: 100%;
+  min-height: 32px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  text-decoration: underline;
+  text-decoration-color: var(--line);
+  text-underline-offset: 4px;
+  cursor: pointer;
+}
+.here td {
+  background: var(--ground-raised);
+}
+.here .use {
+  font-weight: 700;
+  text-decoration: none;
+}
+@media (max-width: 719px) {
+  th,
+  td {
+    padding-right: 6px;
+  }
+  .use {
+    min-height: 40px;
+  }
+}
+</style>

@@ -1,0 +1,220 @@
+<script setup lang="ts">
+import { mdiRedo, mdiStar, mdiStarOutline, mdiUndo } from '@mdi/js'
+import { useClipboard, useEventListener } from '@vueuse/core'
+import { v4 as uuid } from 'uuid'
+import type { Pot } from '~~/shared/pot'
+
+/** Undo, redo, and all that can be done with a pot as a document: keep, copy, share, print, send as a file. */
+defineProps<{ place: string }>()
+const { t } = useI18nText()
+const pot = usePotStore()
+const pots = usePotsStore()
+
+const naming = ref(false)
+const name = ref('')
+const busy = ref(false)
+const failure = ref<ApiFailure | null>(null)
+/** A short line of what was just done. */
+const said = ref('')
+const taken = computed(() => failure.value?.status === 409)
+
+async function keep(as: { id: string; name: string; favourite: boolean; version: number }, content = toRaw(pot.form)) {
+  busy.value = true
+  failure.value = null
+  try {
+    const { version, name: called, favourite } = as
+    pot.keepAs(await pots.save(as.id, { version, name: called, favourite, pot: content }))
+    naming.value = false
+    said.value = t('pot.bar.kept', { name: as.name })
+  } catch (error) {
+    failure.value = failureOf(error)
+  } finally {
+    busy.value = false
+  }
+}
+// One id for one naming, so that pressing twice keeps it once.
+let newId = uuid()
+function askName() {
+  name.value = pot.name
+  newId = uuid()
+  naming.value = true
+  failure.value = null
+}
+const keepNew = () => keep({ id: newId, name: name.value, favourite: false, version: 0 })
+const keepChange = () => (pot.keptAs ? keep(pot.keptAs) : askName())
+// The star changes nothing else: what was changed in the pot since is kept or not by the cook.
+const star = () =>
+  pot.keptAs && keep({ ...pot.keptAs, favourite: !pot.keptAs.favourite }, JSON.parse(pot.keptAs.content) as Pot)
+function copy() {
+  const copied = t('pot.bar.copyOf', { name: pot.name })
+  pot.detach()
+  askName()
+  name.value = copied
+}
+
+const { copy: toClipboard } = useClipboard({ legacy: true })
+async function share() {
+  if (!pot.keptAs || pot.changed) return
+  await toClipboard(`${location.origin}/pot/${pot.keptAs.id}`)
+  said.value = t('pot.bar.linkCopied')
+}
+const print = () => window.print()
+
+async function exportFile() {
+  const { potFile } = await import('~/composables/potFile')
+  const file = potFile(pot.name, toRaw(pot.form), useKitchenStore().kitchen!)
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([JSON.stringify(file, null, 2)], { type: 'application/json' }))
+  link.download = `${pot.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}.pot.json`
+  link.click()
+  URL.revokeObjectURL(link.href)
+}
+const fileInput = useTemplateRef<HTMLInputElement>('file')
+const importProblem = ref<string | null>(null)
+async function importFile() {
+  const chosen = fileInput.value?.files?.[0]
+  if (!chosen) return
+  const { readPotFile } = await import('~/composables/potFile')
+  const outcome = await readPotFile(chosen)
+  fileInput.value!.value = ''
+  importProblem.value = outcome.ok ? null : t(`pot.bar.import.${outcome.reason}`)
+  if (outcome.ok) {
+    pot.replace(outcome.pot)
+    said.value = t('pot.bar.imported', { name: outcome.name })
+  }
+}
+
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  // In a text field the browser's own undo is the one that is meant.
+  if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).closest('input, textarea')) return
+  const key = event.key.toLowerCase()
+  if (key === 'z') (event.shiftKey ? pot.redo : pot.undo)()
+  else if (key === 's') void keepChange()
+  else return
+  event.preventDefault()
+})
+</script>
+
+<template>
+  <div class="bar no-print">
+    <p class="soft place">{{ place }}</p>
+    <div class="row">
+      <v-btn
+        :icon="mdiUndo"
+        size="small"
+        variant="text"
+        :disabled="!pot.canUndo"
+        :aria-label="t('pot.bar.undo')"
+        :title="t('pot.bar.undo')"
+        @click="pot.undo()"
+      />
+      <v-btn
+        :icon="mdiRedo"
+        size="small"
+        variant="text"
+        :disabled="!pot.canRedo"
+        :aria-label="t('pot.bar.redo')"
+        :title="t('pot.bar.redo')"
+        @click="pot.redo()"
+      />
+      <v-btn
+        v-if="pot.keptAs"
+        :icon="pot.keptAs.favourite ? mdiStar : mdiStarOutline"
+        size="small"
+        variant="text"
+        :aria-pressed="pot.keptAs.favourite"
+        :aria-label="t('pot.bar.favourite')"
+        :title="t('pot.bar.favourite')"
+        @click="star"
+      />
+      <span class="gap" />
+      <v-btn
+        size="small"
+        variant="outlined"
+        :loading="busy"
+        :disabled="pot.keptAs !== null && !pot.changed"
+        @click="keepChange"
+      >
+        {{ t(pot.keptAs ? (pot.changed ? 'pot.bar.keepChange' : 'pot.bar.isKept') : 'pot.bar.keep') }}
+      </v-btn>
+      <v-menu>
+        <template #activator="{ props }">
+          <v-btn size="small" variant="outlined" v-bind="props">{{ t('pot.bar.more') }}</v-btn>
+        </template>
+        <v-list density="compact">
+          <v-list-item v-if="pot.keptAs" :title="t('pot.bar.copy')" @click="copy" />
+          <v-list-item
+            :title="t('pot.bar.share')"
+            :subtitle="!pot.keptAs || pot.changed ? t('pot.bar.shareFirst') : undefined"
+            :disabled="!pot.keptAs || pot.changed"
+            @click="share"
+          />
+          <v-list-item :title="t('pot.bar.print')" @click="print" />
+          <v-list-item :title="t('pot.bar.export')" @click="exportFile" />
+          <v-list-item :title="t('pot.bar.importFile')" @click="fileInput?.click()" />
+        </v-list>
+      </v-menu>
+      <input
+        ref="file"
+        type="file"
+        accept="application/json,.json"
+        class="hidden-text"
+        tabindex="-1"
+        :aria-label="t('pot.bar.importFile')"
+        @change="importFile"
+      />
+    </div>
+    <form v-if="naming" class="naming" @submit.prevent="keepNew">
+      <v-text-field v-model="name" :label="t('pot.bar.name')" maxlength="80" autofocus />
+      <v-btn type="submit" color="primary" :disabled="name.trim() === ''" :loading="busy">{{
+        t('pot.bar.keep')
+      }}</v-btn>
+      <v-btn variant="text" @click="naming = false">{{ t('pot.bar.not') }}</v-btn>
+    </form>
+    <div v-if="failure" class="problem" role="alert">
+      <p v-if="failure.kind === 'network'">{{ t('errors.network') }}</p>
+      <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problem.message }}</p>
+      <v-btn v-if="taken" size="small" variant="outlined" @click="copy">{{ t('pot.bar.copy') }}</v-btn>
+    </div>
+    <p v-if="importProblem" class="problem" role="alert">{{ importProblem }}</p>
+    <p v-if="said" class="said soft" role="status">{{ said }}</p>
+  </div>
+</template>
+
+<style scoped>
+.place {
+  margin: 2px 0 2px;
+  font-size: 14px;
+}
+.row {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+}
+.row > :first-child {
+  margin-left: -8px;
+}
+.gap {
+  flex: 1;
+}
+.naming {
+  display: grid;
+  grid-template-columns: 1fr auto auto;
+  align-items: center;
+  gap: 6px;
+  margin-top: 10px;
+}
+.problem {
+  margin: 8px 0 0;
+  padding-left: 10px;
+  border-left: 3px solid var(--danger);
+  font-size: 14.5px;
+}
+.problem p,
+.said {
+  margin: 0 0 4px;
+}
+.said {
+  font-size: 14px;
+}
+</style>

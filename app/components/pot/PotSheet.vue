@@ -1,0 +1,191 @@
+<script setup lang="ts">
+import { runsByItself } from '~~/core/live/next'
+import { pourable } from '~~/core/measure/pourable'
+import type { Simulation } from '~~/core/pot/case'
+import type { PlanAnswer } from '~~/core/program/answer'
+import type { HouseholdMeasure } from '~~/shared/kitchen'
+import { itemG, placedItems, unitOf } from '~~/shared/pot'
+
+/** The plan on one sheet of paper, for the kitchen wall: what goes in, the figures, the sum, the cautions. */
+const { answer, curve, cup } = defineProps<{ answer: PlanAnswer; curve: Simulation; cup: HouseholdMeasure }>()
+const { t, number, duration, partText } = useI18nText()
+const pot = usePotStore()
+const kitchen = computed(() => useKitchenStore().kitchen!)
+
+const foods = computed(() =>
+  pot.form.items.map((item, i) => {
+    const food = pot.foods[i]!
+    const unit = unitOf(item.unit, kitchen.value)
+    const measure =
+      typeof unit === 'string'
+        ? t(`units.${unit}`)
+        : (kitchen.value.measures.find(({ id }) => id === unit.id)?.name.toLowerCase() ?? t(`units.${unit.id}`))
+    const soak = pot.request?.contents[placedItems(pot.form).indexOf(i)]?.soak
+    return {
+      name: food.name,
+      amount: `${item.amount} ${measure} · ${t('units.grams', { n: number(itemG(item, kitchen.value)) })}`,
+      soak: soak
+        ? t(soak.keepWater ? 'pot.sheet.soakedKept' : 'pot.sheet.soaked', {
+            hours: number(soak.hours, soak.hours % 1 ? 1 : 0),
+          })
+        : null,
+      texture: t(`pot.textures.${textureFamily(food)}.${item.texture}`),
+      stands: standsText(i),
+    }
+  }),
+)
+/** Where an item of a stack stands, and the water for its tin. */
+function standsText(index: number): string {
+  const place = pot.form.stack?.places[index] ?? ''
+  if (place === '') return ''
+  if (place === 'base') return t('stack.inBase')
+  const tin = kitchen.value.tins.find(({ id }) => id === place)?.name ?? ''
+  const waterG = answer.foods[placedItems(pot.form).indexOf(index)]?.tinWaterG ?? 0
+  return t('stack.drawing.inTin', { water: number(waterG), tin })
+}
+const waterText = computed(() =>
+  pourable(answer.water.pourG, cup)
+    .parts.map((part) => partText(part, cup))
+    .join(' + '),
+)
+const program = computed(() =>
+  t(`pot.answer.program.${pot.styleKind}`, {
+    flame: t(`pot.flames.${pot.form.flame}`),
+    level: t(`pot.levels.${pot.form.level}`),
+  }),
+)
+const release = computed(() => {
+  if (!answer.release) return t('pot.answer.noPressure')
+  if (answer.release.kind === 'natural') return t('pot.answer.natural')
+  return (answer.release.afterMinutes ?? 0) > 0 ? t('pot.answer.timed') : t('pot.answer.quick')
+})
+</script>
+
+<template>
+  <article class="sheet">
+    <h1>{{ pot.name }}</h1>
+    <p>
+      {{
+        t('pot.sheet.where', {
+          cooker: pot.cooker?.name ?? '',
+          kitchen: kitchen.name,
+          altitude: number(kitchen.altitudeM),
+        })
+      }}
+    </p>
+    <table>
+      <tbody>
+        <tr v-for="food in foods" :key="food.name">
+          <th scope="row">{{ food.name }}</th>
+          <td>{{ food.amount }}</td>
+          <td>{{ food.soak }}</td>
+          <td>{{ food.texture }}</td>
+          <td v-if="pot.form.stack">{{ food.stands }}</td>
+        </tr>
+        <tr v-for="(liquid, i) in pot.request?.liquids ?? []" :key="i">
+          <th scope="row">{{ t(`pot.liquids.${liquid.kind}`) }}</th>
+          <td colspan="3">{{ t('units.grams', { n: number(liquid.g) }) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <div class="great">
+      <p>
+        {{ t('pot.answer.water') }}<strong>{{ number(answer.water.pourG) }} {{ t('units.g') }}</strong
+        >{{ waterText }}
+      </p>
+      <p>
+        {{ program }}
+        <strong>{{ t(`pot.elsewhere.${answer.range.unit}`, { n: answer.range.figure }, answer.range.figure) }}</strong>
+        {{ t('pot.answer.covers', { low: number(answer.range.low), high: number(answer.range.high) }) }}
+      </p>
+      <p>
+        {{ t(runsByItself(answer) ? 'pot.answer.releaseElectric' : 'pot.answer.release') }}
+        <strong>{{ duration(answer.clock.openAtMinute - answer.clock.heatOffAtMinute) }}</strong>
+        {{ release }}
+      </p>
+    </div>
+    <div class="columns">
+      <WaterSum :water="answer.water" :cup="cup" :kept-soak="false" />
+      <ul>
+        <li v-for="caution in answer.cautions" :key="caution.id + JSON.stringify(caution.params)">
+          {{ t(`cautions.${caution.id}.sentence`, caution.params) }}
+        </li>
+      </ul>
+    </div>
+    <p>
+      {{
+        t('pot.sheet.times', {
+          pressure: curve.minutesToPressure === null ? '–' : number(curve.minutesToPressure),
+          off: number(answer.clock.heatOffAtMinute),
+          open: number(answer.clock.openAtMinute),
+        })
+      }}
+    </p>
+    <p>{{ t('pot.sheet.notes') }}</p>
+    <div class="lines" />
+    <p class="foot">{{ t('pot.estimates') }}</p>
+  </article>
+</template>
+
+<style scoped>
+.sheet {
+  display: none;
+}
+@media print {
+  .sheet {
+    display: block;
+    padding: 0;
+    color: #000;
+    font-size: 12pt;
+  }
+  h1 {
+    margin: 0;
+    font-size: 22pt;
+  }
+  p {
+    margin: 6pt 0;
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    padding: 3pt 8pt 3pt 0;
+    border-top: 0.5pt solid #000;
+    text-align: left;
+    font-weight: 400;
+  }
+  .great {
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+    gap: 12pt;
+    margin: 10pt 0;
+    border-top: 1.5pt solid #000;
+    border-bottom: 1.5pt solid #000;
+  }
+  .great strong {
+    display: block;
+    font-family: var(--figure-family);
+    font-size: 30pt;
+    line-height: 1.1;
+  }
+  .columns {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 18pt;
+    font-size: 10.5pt;
+  }
+  ul {
+    margin: 0;
+    padding-left: 14pt;
+  }
+  .lines {
+    height: 66pt;
+    background: repeating-linear-gradient(transparent 0 21pt, #999 21pt 21.5pt);
+  }
+  .foot {
+    font-size: 9pt;
+  }
+}
+</style>

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+/** Whether the foods of this pot can share it from the start, and who goes in later if not. */
+const { t, number } = useI18nText()
+const pot = usePotStore()
+const kitchen = useKitchenStore()
+const asked = computed(() => pot.request && { ...pot.request, given: undefined })
+const { result } = useWorked(asked, (work, request) => work.together(request))
+
+const names = (indexes: readonly number[]) =>
+  new Intl.ListFormat('en', { type: 'conjunction' }).format(
+    indexes.map((i) => kitchen.foodName(pot.form.items[i]?.foodId ?? '')),
+  )
+const lines = computed(() => {
+  if (!result.value?.ok) return []
+  const { kind, phases, apart } = result.value.value
+  if (kind === 'one-go') return [t('pot.together.oneGo')]
+  if (kind === 'apart') return [t('pot.together.apart', { foods: names(apart) })]
+  return phases.map(({ adds, unit, figure }, i) =>
+    t(i === 0 ? 'pot.together.first' : 'pot.together.then', {
+      foods: names(adds),
+      figure: t(`pot.elsewhere.${unit}`, { n: number(figure) }, figure),
+    }),
+  )
+})
+</script>
+
+<template>
+  <div v-if="lines.length > 0" class="note">
+    <p v-for="line in lines" :key="line">{{ line }}</p>
+  </div>
+</template>
+
+<style scoped>
+.note {
+  padding-left: 10px;
+  border-left: 3px solid var(--food);
+  font-size: 14.5px;
+}
+p {
+  margin: 0 0 3px;
+}
+</style>

@@ -1,0 +1,214 @@
+<script setup lang="ts">
+import { mdiClose, mdiDrag } from '@mdi/js'
+import { texturesOf } from '~~/core/food/texture'
+import { readAmount } from '~~/core/measure/amount'
+import type { Problem } from '~~/core/problem'
+import { itemG, placedItems } from '~~/shared/pot'
+
+/** The foods that should share the run: how much, how prepared, and what about them is settled already. */
+const { problems } = defineProps<{ problems: readonly Problem[] }>()
+const { t, number, duration, problemText } = useI18nText()
+const pot = usePotStore()
+const { form } = storeToRefs(pot)
+const kitchen = computed(() => useKitchenStore().kitchen!)
+const { stack, place, set } = useStackLayout()
+const { unitsFor } = useUnits()
+
+const places = computed(() => [
+  { value: '', title: t('stack.nowhere') },
+  { value: 'base', title: t('stack.inBase') },
+  ...kitchen.value.tins.map(({ id, name }) => ({ value: id, title: name })),
+])
+const locks = computed(() => [
+  { value: 'any', title: t('stack.locks.any') },
+  { value: 'base', title: t('stack.locks.base') },
+  { value: 'top', title: t('stack.locks.top') },
+  ...kitchen.value.tins.map(({ id, name }) => ({ value: id, title: t('stack.locks.tin', { name }) })),
+])
+const texturesFor = (index: number) => {
+  const food = pot.foods[index]
+  if (!food) return []
+  return texturesOf(food).map((value) => ({ value, title: t(`pot.textures.${textureFamily(food)}.${value}`) }))
+}
+const setAt = <T,>(list: readonly T[], index: number, value: T) => list.map((one, i) => (i === index ? value : one))
+const opened = ref(-1)
+function add() {
+  pot.addFood()
+  opened.value = form.value.items.length - 1
+}
+function remove(index: number) {
+  pot.removeFood(index)
+  opened.value = -1
+}
+const summary = (index: number) => {
+  const item = form.value.items[index]!
+  const g = itemG(item, kitchen.value)
+  const hours = readAmount(item.soakHours) || 0
+  const where = places.value.find(({ value }) => value === (stack.value.places[index] ?? ''))?.title ?? ''
+  return [
+    Number.isFinite(g) ? t('units.grams', { n: number(g) }) : '',
+    hours > 0 ? t('foods.soakFor', { time: duration(hours * 60) }) : '',
+    where,
+  ]
+    .filter(Boolean)
+    .join(' · ')
+}
+const errorAt = (index: number) => {
+  const at = placedItems(form.value).indexOf(index)
+  const found = problems.find(({ path }) => at >= 0 && path.startsWith(`contents.${at}.`))
+  return found ? problemText(found) : null
+}
+const carry = (event: DragEvent, index: number) => event.dataTransfer?.setData('text/plain', `food:${index}`)
+</script>
+
+<template>
+  <ul class="foods">
+    <li v-for="(item, i) in form.items" :key="i" :aria-label="pot.foods[i]?.name">
+      <div class="head">
+        <span
+          draggable="true"
+          class="handle"
+          :title="t('stack.dragFood')"
+          :data-food="i"
+          @dragstart="(event) => carry(event, i)"
+        >
+          <v-icon :icon="mdiDrag" size="small" />
+        </span>
+        <button type="button" class="line" :aria-expanded="opened === i" @click="opened = opened === i ? -1 : i">
+          <strong>{{ pot.foods[i]?.name ?? t('pot.foodGone') }}</strong>
+          <span class="soft">{{ summary(i) }}</span>
+        </button>
+        <v-btn
+          v-if="form.items.length > 1"
+          :icon="mdiClose"
+          size="x-small"
+          variant="text"
+          :aria-label="t('pot.takeOut', { name: pot.foods[i]?.name ?? item.foodId })"
+          @click="remove(i)"
+        />
+      </div>
+      <template v-if="opened === i">
+        <FoodPick
+          :model-value="item.foodId"
+          :label="t('pot.rows.food')"
+          @update:model-value="(id) => pot.chooseFood(i, id)"
+        />
+        <div class="trio">
+          <v-text-field v-model="item.amount" maxlength="24" :label="t('stack.amount')" :error="!!errorAt(i)" />
+          <v-select
+            v-model="item.unit"
+            :items="unitsFor(pot.foods[i]?.cupG !== null)"
+            :aria-label="t('pot.rows.unit')"
+          />
+          <v-select v-model="item.texture" :items="texturesFor(i)" :label="t('pot.rows.texture')" />
+        </div>
+        <div class="pair">
+          <v-select
+            :model-value="stack.places[i] ?? ''"
+            :items="places"
+            :label="t('stack.where')"
+            @update:model-value="(where) => place(i, where)"
+          />
+          <v-select
+            :model-value="stack.locks[i] ?? 'any'"
+            :items="locks"
+            :label="t('stack.lock')"
+            @update:model-value="(lock) => set({ locks: setAt(stack.locks, i, lock) })"
+          />
+        </div>
+        <div v-if="pot.foods[i]?.soak" class="pair">
+          <v-text-field
+            v-model="item.soakHours"
+            inputmode="decimal"
+            :label="t('pot.rows.soak')"
+            :suffix="t('units.h')"
+            maxlength="24"
+          />
+          <label class="free">
+            <input
+              type="checkbox"
+              :checked="stack.soakFree[i] ?? true"
+              @change="
+                (event) => set({ soakFree: setAt(stack.soakFree, i, (event.target as HTMLInputElement).checked) })
+              "
+            />
+            {{ t('stack.soakFree') }}
+          </label>
+        </div>
+      </template>
+      <p v-if="errorAt(i)" class="tone-danger error" role="alert">{{ errorAt(i) }}</p>
+    </li>
+  </ul>
+  <button v-if="form.items.length < 5" type="button" class="link-button add" @click="add">
+    {{ t('stack.addFood') }}
+  </button>
+</template>
+
+<style scoped>
+.foods {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: grid;
+  gap: 8px;
+  padding: 6px 0;
+  border-top: 1px solid var(--line);
+}
+.head {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr) auto;
+  align-items: center;
+  gap: 4px;
+}
+.handle {
+  display: grid;
+  place-items: center;
+  min-height: 40px;
+  padding: 0 2px;
+  color: var(--ink-soft);
+  cursor: grab;
+}
+.line {
+  display: grid;
+  min-height: 44px;
+  align-content: center;
+  padding: 2px 4px;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+.line .soft {
+  font-size: 14px;
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  align-items: center;
+  gap: 8px;
+}
+.trio {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 8px;
+}
+.free {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 28px;
+  font-size: 14px;
+}
+.error {
+  margin: 0;
+  font-size: 14px;
+}
+.add {
+  margin: 4px 0 12px;
+  font-size: 14.5px;
+}
+</style>

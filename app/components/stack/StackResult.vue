@@ -1,0 +1,170 @@
+<script setup lang="ts">
+import { simulate } from '~~/core/pot/simulate'
+import type { Problem } from '~~/core/problem'
+import type { Mend } from '~~/core/stack/mend'
+import type { StackAnswer, StackResult } from '~~/core/stack/search'
+
+/** What the search found: the best ways with what each costs, or what comes closest and what would mend it. */
+const { result, problems: searchProblems } = defineProps<{
+  result: (StackResult & { mend: Mend | null }) | null
+  problems: readonly Problem[]
+}>()
+const emit = defineEmits<{ take: [answer: StackAnswer]; again: [] }>()
+const { t, number, duration, problemText } = useI18nText()
+const pot = usePotStore()
+const { form } = storeToRefs(pot)
+const { stack, set } = useStackLayout()
+
+/** What each answer costs, and how it stands, from below. */
+const options = computed(() =>
+  (result?.answers ?? []).map((one) => {
+    const { base, tiers: levels } = one.arrangement
+    const order = [...(base === null ? [] : [base]), ...levels.flat().map(({ food }) => food)]
+    const soaks = one.request.contents.flatMap(({ soak }, i) =>
+      soak ? [t('stack.soakOf', { food: foodName(i), time: duration(soak.hours * 60) })] : [],
+    )
+    return {
+      one,
+      cost: t('stack.option', { time: duration(one.minutes), tins: t('stack.tinCount', { n: one.lifts }, one.lifts) }),
+      order: t('stack.fromBelow', { foods: order.map(foodName).join(', ') }),
+      soaks: soaks.length > 0 ? soaks.join(', ') : t('stack.noSoaks'),
+    }
+  }),
+)
+const chosen = ref(0)
+watch(
+  () => result,
+  () => (chosen.value = 0),
+)
+function choose(index: number) {
+  chosen.value = index
+  emit('take', options.value[index]!.one)
+}
+const foodName = (index: number) => pot.foods[index]?.name ?? ''
+const mendText = computed(() => {
+  const mend = result?.mend
+  if (!mend) return null
+  switch (mend.id) {
+    case 'soak':
+      return t('stack.mend.soak', { food: foodName(mend.food), hours: number(mend.hours, mend.hours % 1 ? 1 : 0) })
+    case 'tin':
+      return t('stack.mend.tin', { width: number(mend.diameterMm), height: number(mend.heightMm) })
+    case 'phases':
+      return mend.phases
+        .map(({ adds, unit, figure }, i) =>
+          t(i === 0 ? 'pot.together.first' : 'pot.together.then', {
+            foods: adds.map(foodName).join(', '),
+            figure: t(`pot.elsewhere.${unit}`, { n: figure }, figure),
+          }),
+        )
+        .join(' ')
+    default:
+      return t(`stack.mend.${mend.id}`, { food: foodName(mend.food) })
+  }
+})
+/** The phases that would do it, each as a strip of its own. */
+const phases = computed(() => {
+  const mend = result?.mend
+  return mend?.id === 'phases'
+    ? mend.phases.map((phase) => ({ release: phase.case.release, curve: simulate(phase.case, { trace: true }) }))
+    : []
+})
+function applyMend() {
+  const mend = result?.mend
+  if (!mend) return
+  const at = <T,>(list: readonly T[], index: number, value: T) => list.map((one, i) => (i === index ? value : one))
+  if (mend.id === 'soak') {
+    form.value.items[mend.food]!.soakHours = String(mend.hours)
+    form.value.items[mend.food]!.soakIn = 'room'
+  } else if (mend.id === 'unlock') set({ locks: at(stack.value.locks, mend.food, 'any') })
+  emit('again')
+}
+</script>
+
+<template>
+  <div>
+    <div v-if="searchProblems.length > 0" class="problems" role="alert">
+      <p v-for="problem in searchProblems" :key="problem.path + problem.code">{{ problemText(problem) }}</p>
+    </div>
+    <div v-if="result && options.length > 0" class="options">
+      <p class="soft">{{ t('stack.best', { n: number(result.fitting) }) }}</p>
+      <button
+        v-for="(option, i) in options"
+        :key="i"
+        type="button"
+        class="option"
+        :class="{ chosen: chosen === i }"
+        :aria-pressed="chosen === i"
+        @click="choose(i)"
+      >
+        <span class="figure">{{ option.cost }}</span>
+        <span>{{ option.order }}</span>
+        <span class="soft">{{ option.soaks }}</span>
+      </button>
+    </div>
+    <div v-else-if="result && result.answers.length === 0" class="problems closest" role="alert">
+      <p>{{ t(result.nearest ? 'stack.nearest' : 'stack.none') }}</p>
+      <p v-if="mendText">
+        <strong>{{ mendText }}</strong>
+        <button
+          v-if="result.mend?.id === 'soak' || result.mend?.id === 'unlock'"
+          type="button"
+          class="link-button"
+          @click="applyMend"
+        >
+          {{ t('stack.doThat') }}
+        </button>
+      </p>
+      <p v-else>{{ t('stack.noMend') }}</p>
+      <RunStrip
+        v-for="(phase, i) in phases"
+        :key="i"
+        :curve="phase.curve"
+        :release="phase.release"
+        :electric="pot.cooker?.cooker.appliance.kind === 'electric'"
+        :height="110"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.option {
+  display: grid;
+  gap: 1px;
+  width: 100%;
+  padding: 6px 8px;
+  border: 0;
+  border-top: 1px solid var(--line);
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-size: 14px;
+  text-align: left;
+  cursor: pointer;
+}
+.option .figure {
+  font-size: 20px;
+}
+.option.chosen {
+  background: var(--ground-raised);
+  box-shadow: inset 3px 0 var(--food);
+}
+.problems,
+.options {
+  margin: 12px 0;
+  padding-left: 12px;
+  border-left: 3px solid var(--danger);
+}
+.options {
+  padding-left: 0;
+  border-left: 0;
+}
+.closest {
+  border-left-color: var(--heat);
+}
+.problems p,
+.options p {
+  margin: 0 0 6px;
+}
+</style>

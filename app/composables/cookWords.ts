@@ -1,0 +1,57 @@
+import { runsByItself, type NextAction } from '~~/core/live/next'
+import type { Following } from '~~/core/live/follow'
+import type { SavedPlan } from '~~/shared/kitchen'
+
+/** What the Cook screens say of a run: the next action, why, and what its button stands for. */
+export function useCookWords() {
+  const { t, te, number, clock } = useI18nText()
+  const { foodName } = useKitchenStore()
+
+  function headline({ id, whistlesLeft }: NextAction): string {
+    return id === 'count' ? t('cook.action.count', { n: whistlesLeft }, whistlesLeft) : t(`cook.action.${id}`)
+  }
+
+  /** Why the advice is not the planned figure; empty while it is. */
+  function reason({ advice, course }: Following): string {
+    if (!advice?.changed) return ''
+    const unit = 'untilWhistles' in course.program.at(-1)! ? 'whistles' : 'minutes'
+    return t(`cook.changed.${unit}.${advice.changed.why}`, { to: advice.figure, from: advice.changed.from })
+  }
+
+  function press({ answer }: SavedPlan, { id, event }: NextAction): string | null {
+    if (!event) return null
+    if (event.kind === 'lit') return t(runsByItself(answer) ? 'cook.press.started' : 'cook.press.lit')
+    if (id === 'let-finish') return t('cook.press.switched-off')
+    if (id === 'wait-sum') return t('cook.press.nothing-hisses')
+    return te(`cook.press.${event.kind}`) ? t(`cook.press.${event.kind}`) : null
+  }
+
+  function detail(plan: SavedPlan, { state, outlook }: Following, { id, dueAt }: NextAction, burner: string): string {
+    const { answer, request } = plan
+    const foods = answer.foods.map(({ food, dryG, tinWaterG }) => {
+      const what = t('log.amount', { grams: number(dryG), food: foodName(food) })
+      return tinWaterG === null ? what : t('cook.inTin', { food: what, water: number(tinWaterG) })
+    })
+    const { more } = state
+    const params: Record<string, string | number> = {
+      pour: number(answer.water.pourG),
+      food: foods.join(', '),
+      burner,
+      minutes: number(answer.program.minutes),
+      level: 'level' in request.style ? t(`pot.levels.${request.style.level}`) : '',
+      time: dueAt === null ? '' : clock(dueAt),
+      low: outlook ? clock(outlook.opensAt.low) : '',
+      high: outlook ? clock(outlook.opensAt.high) : '',
+      water: more ? number(more.addWaterG) : '',
+    }
+    if (id === 'close-again')
+      return t(more!.addWaterG > 0 ? 'cook.detail.close-again' : 'cook.detail.close-dry', params)
+    if (id === 'light' && more) return t('cook.detail.light-again', params)
+    if (id === 'interrupted') return t(`cook.detail.interrupted.${state.interruptions.at(-1)!.why}`)
+    if (id === 'count') return dueAt === null ? '' : t('cook.detail.count', params)
+    const waitsForValve = id === 'wait-fall' && answer.release && answer.release.kind !== 'natural'
+    return t(`cook.detail.${waitsForValve ? 'wait-fall-valve' : id}`, params)
+  }
+
+  return { headline, reason, press, detail }
+}

@@ -1,0 +1,53 @@
+import { foodSchema } from '~~/shared/request'
+import type { Kitchen } from '~~/shared/kitchen'
+import { cookerOf, type Pot, type PotFile } from '~~/shared/pot'
+import { potFileSchema } from '~~/shared/potSchema'
+
+const MOST_BYTES = 100_000
+
+/** A pot as a file that another device or household can read. */
+export function potFile(name: string, pot: Pot, kitchen: Kitchen): PotFile {
+  const cooker = cookerOf(pot, kitchen)
+  const used = new Set(pot.items.map(({ foodId }) => foodId))
+  return {
+    format: 'bivvet-pot',
+    version: 1,
+    name,
+    pot,
+    foods: kitchen.foods.filter(({ id }) => used.has(id)),
+    cooker: cooker && { name: cooker.name, kind: cooker.cooker.appliance.kind },
+  }
+}
+
+export type PotFileOutcome =
+  { ok: true; name: string; pot: Pot } | { ok: false; reason: 'tooLarge' | 'notJson' | 'notAPot' | 'newer' | 'noFood' }
+
+/**
+ * Reads a pot out of a file. A cooker or measure that this kitchen lacks is left to the kitchen's first;
+ * foods of the other household's own are taken as the foods that they were started from.
+ */
+export async function readPotFile(file: Blob): Promise<PotFileOutcome> {
+  if (file.size > MOST_BYTES) return { ok: false, reason: 'tooLarge' }
+  let json: unknown
+  try {
+    json = JSON.parse(await file.text())
+  } catch {
+    return { ok: false, reason: 'notJson' }
+  }
+  const version = (json as { version?: unknown } | null)?.version
+  if (typeof version === 'number' && version > 1) return { ok: false, reason: 'newer' }
+  const parsed = potFileSchema.safeParse(json)
+  if (!parsed.success) return { ok: false, reason: 'notAPot' }
+  const kitchen = useKitchenStore()
+  const { name, pot, foods, cooker } = parsed.data
+  const figures = foodSchema.omit({ id: true, name: true, aliases: true })
+  const items = pot.items.map((item) => {
+    if (kitchen.food(item.foodId)) return item
+    const own = foods.find(({ id }) => id === item.foodId)
+    return { ...item, foodId: own && figures.safeParse(own.figures).success ? own.basedOn : item.foodId }
+  })
+  if (items.some(({ foodId }) => !kitchen.food(foodId))) return { ok: false, reason: 'noFood' }
+  const known = kitchen.kitchen!.cookers.some(({ id }) => id === pot.cookerId)
+  const alike = kitchen.kitchen!.cookers.find((one) => one.cooker.appliance.kind === cooker?.kind)
+  return { ok: true, name, pot: { ...pot, items, cookerId: known ? pot.cookerId : (alike?.id ?? '') } }
+}

@@ -1,0 +1,21 @@
+import type { MaybeRefOrGetter } from 'vue'
+import { runsByItself } from '~~/core/live/next'
+import { measuredCooker, type SavedPlan } from '~~/shared/kitchen'
+
+/** Which burner and flame a plan counts with, in words; empty for pots with their own heat. */
+export function useBurnerText(of: MaybeRefOrGetter<SavedPlan>) {
+  const { t } = useI18nText()
+  const store = useKitchenStore()
+  return computed(() => {
+    const { request, answer, cookerId } = toValue(of)
+    const kitchen = store.kitchen
+    if (!kitchen || runsByItself(answer) || answer.program.steps.length === 0) return ''
+    const own = kitchen.cookers.find(({ id }) => id === cookerId)
+    const asked = JSON.stringify(request.burner)
+    const used = kitchen.burners.find(
+      (one) => JSON.stringify(own ? measuredCooker(own, one).burner : one.burner) === asked,
+    )
+    const flame = t(`pot.flames.${'flame' in request.style ? request.style.flame : 'high'}`)
+    return used ? t('cook.by', { name: used.name, flame }) : ''
+  })
+}

@@ -1,0 +1,32 @@
+import { v4 as uuid } from 'uuid'
+import type { RunWithPlan, SavedPlan } from '~~/shared/kitchen'
+
+/** Keeps the plan of the pot as it is here, starts a run of it, and goes to the stove. */
+export function useLight() {
+  const pot = usePotStore()
+  const lighting = ref(false)
+  const failure = ref<ApiFailure | null>(null)
+  // The ids stay until the start has gone through, so that a second try cannot start a second run.
+  let ids = { plan: uuid(), run: uuid(), request: '' }
+
+  async function light() {
+    if (!pot.request || !pot.cooker) return
+    const asked = JSON.stringify(pot.request)
+    if (ids.request !== asked) ids = { plan: uuid(), run: uuid(), request: asked }
+    lighting.value = true
+    failure.value = null
+    try {
+      const body = { id: ids.plan, name: pot.name, cookerId: pot.cooker.id, request: pot.request }
+      await $fetch<SavedPlan>('/api/plans', { method: 'POST', body })
+      const run = await $fetch<RunWithPlan>('/api/runs', { method: 'POST', body: { id: ids.run, planId: ids.plan } })
+      ids = { plan: uuid(), run: uuid(), request: '' }
+      pot.form.soakingSince = null
+      await navigateTo(`/cook/${run.id}`)
+    } catch (error) {
+      failure.value = failureOf(error)
+    } finally {
+      lighting.value = false
+    }
+  }
+  return { light, lighting, failure }
+}

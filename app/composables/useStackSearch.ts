@@ -1,0 +1,74 @@
+import { proxy } from 'comlink'
+import { CATALOGUE } from '~~/core/food/catalogue'
+import type { Problem } from '~~/core/problem'
+import type { Mend } from '~~/core/stack/mend'
+import { MOST_FOODS } from '~~/core/stack/ask'
+import type { StackAnswer, StackResult } from '~~/core/stack/search'
+import { stackAskOf, withStack } from '~~/shared/pot'
+
+/** “Work it out” and “what else can go in?”, in a thread of their own: with progress, and stopped at once. */
+export function useStackSearch() {
+  const pot = usePotStore()
+  const kitchen = useKitchenStore()
+  const busy = ref<'search' | 'more' | null>(null)
+  const done = ref(0)
+  const result = shallowRef<(StackResult & { mend: Mend | null }) | null>(null)
+  const problems = shallowRef<readonly Problem[]>([])
+  const more = shallowRef<{ food: string; minutes: number }[] | null>(null)
+  let turn = 0
+
+  function askNow() {
+    if (!pot.cooker || !pot.styleKind) return null
+    const ask = stackAskOf(pot.form, kitchen.kitchen!, pot.cooker, pot.styleKind, Date.now())
+    return ask && (JSON.parse(JSON.stringify(ask)) as NonNullable<typeof ask>)
+  }
+  const tell = () => proxy((count: number) => void (done.value = count))
+
+  async function search() {
+    const ask = askNow()
+    if (!ask) return
+    stop()
+    const mine = ++turn
+    busy.value = 'search'
+    done.value = 0
+    const outcome = await useWorker('search').searchStack(ask, tell())
+    if (mine !== turn) return
+    busy.value = null
+    problems.value = outcome.ok ? [] : outcome.problems
+    result.value = outcome.ok ? outcome.value : null
+    const best = result.value?.answers[0] ?? result.value?.nearest
+    if (best) take(best)
+  }
+
+  const MORE_G = 100
+  async function whatElse() {
+    const ask = askNow()
+    if (!ask || ask.foods.length >= MOST_FOODS) return
+    stop()
+    const mine = ++turn
+    busy.value = 'more'
+    done.value = 0
+    const used = new Set(ask.foods.map(({ food }) => food))
+    const candidates = CATALOGUE.filter(({ id }) => !used.has(id)).map(({ id }) => ({
+      food: id,
+      dryG: MORE_G,
+      soak: null,
+      soakMayChange: true,
+      lock: 'any' as const,
+    }))
+    const found = await useWorker('search').whatElse(ask, candidates, tell())
+    if (mine !== turn) return
+    busy.value = null
+    more.value = found
+  }
+
+  function stop() {
+    if (busy.value === null) return
+    turn++
+    stopWorker('search')
+    busy.value = null
+  }
+  const take = (answer: StackAnswer) => pot.replace(withStack(pot.form, answer), pot.keptAs?.id ?? null)
+  onBeforeUnmount(stop)
+  return { search, whatElse, stop, take, busy, done, result, problems, more }
+}

@@ -1,0 +1,65 @@
+import { useLocalStorage } from '@vueuse/core'
+import { stepAfter, testWaterG } from '~~/core/learn/test-guide'
+import type { TestMark, WaterTest } from '~~/core/learn/water-test'
+import { readAmount } from '~~/core/measure/amount'
+import type { HouseholdCooker, Kitchen } from '~~/shared/kitchen'
+
+interface Notes {
+  burnerId: string
+  waterG: string
+  startC: string
+  leftG: string
+  thermometer: string
+  litAt: number | null
+  marks: TestMark[]
+}
+
+/** A water test under way: its marks are kept on this device, so that a reload in the middle loses nothing. */
+export function useWaterTest(cooker: HouseholdCooker, kitchen: Kitchen) {
+  const { appliance, body } = cooker.cooker
+  const fresh = (): Notes => ({
+    burnerId: kitchen.burners[0]?.id ?? '',
+    waterG: String(testWaterG(appliance.kind, body.capacityL)),
+    startC: String(kitchen.tapC),
+    leftG: '',
+    thermometer: '',
+    litAt: null,
+    marks: [],
+  })
+  const notes = useLocalStorage<Notes>(`bivvet-water-test-${cooker.id}`, fresh())
+  const step = computed(() => stepAfter(appliance.kind, notes.value.marks))
+
+  /** The mark that the present step waits for, now. */
+  function press() {
+    if (!step.value) return
+    const { mark } = step.value.step
+    const now = Date.now()
+    if (notes.value.litAt === null) notes.value.litAt = now
+    const minute = (now - notes.value.litAt) / 60_000
+    if (mark.kind === 'temperature') {
+      const tempC = readAmount(notes.value.thermometer)
+      if (!Number.isFinite(tempC)) return
+      notes.value.marks.push({ kind: 'temperature', minute, tempC })
+      notes.value.thermometer = ''
+    } else notes.value.marks.push({ ...mark, minute } as TestMark)
+  }
+  function takeBack() {
+    notes.value.marks.pop()
+    if (notes.value.marks.length === 0) notes.value.litAt = null
+  }
+  const restart = () => (notes.value = fresh())
+
+  const test = computed<WaterTest | null>(() => {
+    const leftG = readAmount(notes.value.leftG)
+    if (step.value || !Number.isFinite(leftG)) return null
+    return {
+      waterG: readAmount(notes.value.waterG),
+      leftG,
+      startC: readAmount(notes.value.startC),
+      place: { altitudeM: kitchen.altitudeM, roomC: kitchen.roomC },
+      ...(appliance.kind === 'electric' || appliance.kind === 'slow' ? { level: 'high' as const } : {}),
+      marks: notes.value.marks,
+    }
+  })
+  return { notes, step, press, takeBack, restart, test }
+}

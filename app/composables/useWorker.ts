@@ -1,0 +1,92 @@
+import { wrap } from 'comlink'
+import type { MaybeRefOrGetter } from 'vue'
+import type { KitchenWork } from '~/workers/kitchen.worker'
+
+/** What the thread answers, from this side: the same, a moment later. */
+type Answers = {
+  [Name in keyof KitchenWork]: (
+    ...given: Parameters<KitchenWork[Name]>
+  ) => Promise<Awaited<ReturnType<KitchenWork[Name]>>>
+}
+
+/**
+ * Computing threads: one for the answer that the cook is waiting for, one for all that stands beside it, so
+ * that the tables never keep the figure waiting, and one for searches that may be stopped.
+ */
+type Thread = 'answer' | 'beside' | 'search'
+const threads = new Map<Thread, { worker: Worker; answers: Answers }>()
+
+export function useWorker(thread: Thread = 'beside'): Answers {
+  const running = threads.get(thread)
+  if (running) return running.answers
+  const worker = new Worker(new URL('../workers/kitchen.worker.ts', import.meta.url), { type: 'module' })
+  const answers = wrap(worker) as unknown as Answers
+  threads.set(thread, { worker, answers })
+  return answers
+}
+
+/** Ends whatever a thread is at; the next question starts a new one. */
+export function stopWorker(thread: Thread) {
+  threads.get(thread)?.worker.terminate()
+  threads.delete(thread)
+}
+
+/**
+ * What a computing thread makes of an input, worked out anew with every change. While it works the
+ * last result stays; inputs that come meanwhile are passed over but for the newest.
+ */
+export function useWorked<In, Out>(
+  input: MaybeRefOrGetter<In | null>,
+  ask: (work: Answers, input: In) => Promise<Out>,
+  thread: Thread = 'beside',
+) {
+  const result = shallowRef<Out | null>(null)
+  const failed = ref(false)
+  const working = ref(false)
+  let waiting: { input: In } | null = null
+
+  async function work() {
+    working.value = true
+    while (waiting) {
+      if (thread === 'beside') await rest()
+      // It may have been withdrawn meanwhile.
+      if (!waiting) break
+      const { input: asked } = waiting as { input: In }
+      waiting = null
+      try {
+        const found = await ask(useWorker(thread), asked)
+        // Structured clones come as plain data; a proxy of the store must not go the other way.
+        if (!waiting) result.value = found
+        failed.value = false
+      } catch (error) {
+        failed.value = true
+        console.error(error)
+      }
+    }
+    working.value = false
+  }
+
+  watch(
+    () => toValue(input),
+    (now) => {
+      if (now === null) {
+        waiting = null
+        result.value = null
+        return
+      }
+      waiting = { input: toPlain(now) }
+      if (!working.value) void work()
+    },
+    { immediate: true },
+  )
+  return { result, working, failed }
+}
+
+/** What stands beside follows when the hand rests, so that it takes nothing from the answer under it. */
+const REST_MS = 160
+const rest = () => new Promise<void>((resolve) => setTimeout(resolve, REST_MS))
+
+/** Without the store's proxies, which cannot be sent to another thread. */
+function toPlain<T>(value: T): T {
+  return JSON.parse(JSON.stringify(value)) as T
+}

@@ -1,0 +1,324 @@
+<script setup lang="ts">
+import { v4 as uuid } from 'uuid'
+import { cooksCovered, setsAsGrain, type Food } from '~~/core/food/food'
+import { needOf } from '~~/core/food/need'
+import { texturesOf, uptakeFor } from '~~/core/food/texture'
+import { boilingC } from '~~/core/steam/steam'
+import { boilMinutesPerMinute } from '~~/core/pot/kinetics'
+import { foodById, isOldBag } from '~~/shared/kitchen'
+
+/** One food: what its figures mean at the stove, where they come from, its bags, and how to make it one's own. */
+const route = useRoute()
+const { t, number, duration, day } = useI18nText()
+const pot = usePotStore()
+const { draft, state, failure, save, reload, errorAt, undo, redo, canUndo, canRedo } = useKitchenDraft()
+
+const id = computed(() => String(route.params.id))
+const ownIndex = computed(() => draft.value.foods.findIndex((food) => food.id === id.value))
+const own = computed(() => draft.value.foods[ownIndex.value] ?? null)
+const food = computed<Food | null>(() => foodById(draft.value, id.value) ?? null)
+const basedOn = computed(() => (own.value ? (foodById({ foods: [] }, own.value.basedOn) ?? null) : null))
+
+const boilC = computed(() => boilingC(draft.value.altitudeM))
+const rateAt = ({ zC, zAbove110C }: Food, tempC: number) => boilMinutesPerMinute(tempC, zC, zAbove110C)
+/** Minutes at an open simmer here, and at the usual 70 kPa of an electric pot at sea level. */
+const minutesAt = (of: Food, boilMinutes: number, tempC: number) => boilMinutes / rateAt(of, tempC)
+const PRESSURE_C = 115
+const rows = computed(() => {
+  if (!food.value) return []
+  const of = food.value
+  return (['firm', 'tender', 'soft', 'max'] as const).map((key) => ({
+    key,
+    name: key === 'max' ? t('window.lost') : t(`pot.textures.${windowFamily(of)}.${key}`),
+    boilMinutes: of.boilMinutes[key],
+    simmer: minutesAt(of, of.boilMinutes[key], boilC.value),
+    pressure: minutesAt(of, of.boilMinutes[key], PRESSURE_C),
+  }))
+})
+const drySoak = computed(() => {
+  if (!food.value?.soak) return 1
+  return needOf(food.value, texturesOf(food.value)[0]!, {
+    soakedShare: 0,
+    batch: 'fresh',
+    additions: [],
+  }).factors.reduce((product, { times }) => product * times, 1)
+})
+const facts = computed(() => {
+  const of = food.value
+  if (!of) return []
+  const lines: string[] = []
+  if (of.cupG !== null) lines.push(t('foods.facts.cup', { g: number(of.cupG) }))
+  if (of.soak) {
+    lines.push(t('foods.facts.soakHalf', { hours: number(of.soak.halfHours, 1) }))
+    if (drySoak.value > 1.01) lines.push(t('foods.facts.dry', { percent: number((drySoak.value - 1) * 100) }))
+  }
+  if (of.uptakeTender > 0) lines.push(t('foods.facts.drinks', { g: number(of.uptakeTender, 2) }))
+  if (setsAsGrain(of))
+    lines.push(
+      t('foods.facts.textures', {
+        list: texturesOf(of)
+          .map((one) => `${t(`pot.textures.grain.${one}`)} ${number(uptakeFor(of, one), 1)}`)
+          .join(', '),
+      }),
+    )
+  lines.push(t(`foods.facts.froth.${of.froth}`))
+  lines.push(of.release.kind === 'quick' ? t('foods.facts.quick') : t('foods.facts.natural', { n: of.release.minutes }))
+  lines.push(t('foods.facts.z', { times: number(rateAt(of, PRESSURE_C), 1), temp: PRESSURE_C }))
+  if (of.sizeMm > 12) lines.push(t('foods.facts.thick', { mm: number(of.sizeMm) }))
+  return lines
+})
+
+async function makeOwn() {
+  if (!food.value) return
+  const { id: from, name, aliases: _, ...figures } = food.value
+  const ownId = uuid()
+  draft.value.foods.push({
+    id: ownId,
+    name: t('foods.ownName', { name }).slice(0, 60),
+    basedOn: own.value?.basedOn ?? from,
+    figures: structuredClone(toRaw(figures)),
+  })
+  await save()
+  if (!failure.value) await navigateTo(`/foods/${ownId}`)
+}
+async function removeOwn() {
+  const back = own.value?.basedOn
+  draft.value.foods.splice(ownIndex.value, 1)
+  await save()
+  if (!failure.value) await navigateTo(back ? `/foods/${back}` : '/foods')
+}
+const bags = computed(() => draft.value.bags.filter(({ foodId }) => foodId === id.value))
+const today = () => new Date().toISOString().slice(0, 10)
+const addBag = () => draft.value.bags.push({ id: uuid(), name: t('foods.newBag'), foodId: id.value, boughtOn: today() })
+const removeBag = (bagId: string) => (draft.value.bags = draft.value.bags.filter((bag) => bag.id !== bagId))
+const bagPath = (bagId: string) => `bags.${draft.value.bags.findIndex((bag) => bag.id === bagId)}`
+
+function plan() {
+  if (!food.value) return
+  pot.startWith(food.value)
+  void navigateTo('/pot')
+}
+useHead({ title: () => `${food.value?.name ?? t('app.nav.foods')} · Bivvet` })
+</script>
+
+<template>
+  <EmptyNotice v-if="!food" :title="t('foods.gone')" :text="t('foods.goneText')" />
+  <div v-else class="food">
+    <header>
+      <div>
+        <NuxtLink to="/foods" class="soft">{{ t('foods.back') }}</NuxtLink>
+        <h1>{{ food.name }}</h1>
+        <p class="soft">{{ food.aliases.join(', ') }}</p>
+      </div>
+      <span class="gap" />
+      <v-btn color="primary" size="large" @click="plan">{{ t('foods.plan') }}</v-btn>
+    </header>
+    <div v-if="failure" class="failure" role="alert">
+      <p v-if="failure.kind === 'network'">{{ t('errors.network') }}</p>
+      <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problem.message }}</p>
+      <v-btn v-if="failure.status === 409" color="primary" @click="reload">{{ t('kitchen.reload') }}</v-btn>
+      <v-btn v-else-if="failure.kind === 'network'" color="primary" @click="save">{{ t('app.retry') }}</v-btn>
+    </div>
+    <p v-if="food.lectin" class="lectin">
+      {{ t('cautions.lectin-soak.sentence', { food: food.name }) }} {{ t('cautions.lectin-soak.why') }}
+    </p>
+
+    <div class="columns">
+      <section>
+        <h2>{{ t('foods.howLong') }}</h2>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">{{ t('foods.texture') }}</th>
+              <th scope="col">{{ t('foods.boilMinutes') }}</th>
+              <th scope="col">{{ t('foods.simmer', { temp: number(boilC) }) }}</th>
+              <th scope="col">{{ t('foods.pressure', { temp: PRESSURE_C }) }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in rows" :key="row.key" :class="{ lost: row.key === 'max' }">
+              <th scope="row">{{ row.name }}</th>
+              <td class="figure tone-food">{{ number(row.boilMinutes) }}</td>
+              <td class="figure">{{ duration(row.simmer) }}</td>
+              <td class="figure">{{ duration(row.pressure) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="soft small">
+          {{ t(food.soak ? 'foods.whatSoaked' : 'foods.what') }}
+          <strong>{{ own ? t('foods.yours', { name: basedOn?.name ?? own.basedOn }) : t('foods.estimate') }}</strong>
+          {{ t('foods.learntNone') }}
+        </p>
+        <h2>{{ t('foods.means') }}</h2>
+        <ul class="facts">
+          <li v-for="line in facts" :key="line">{{ line }}</li>
+        </ul>
+      </section>
+      <section>
+        <template v-if="food.soak">
+          <h2>{{ t('foods.soaking') }}</h2>
+          <LazySoakChart :food="food" :room-c="draft.roomC" :tap-c="draft.tapC" />
+        </template>
+        <template v-if="cooksCovered(food) || food.soak">
+          <h2>{{ t('foods.bags') }}</h2>
+          <p v-if="bags.length === 0" class="soft">{{ t('foods.noBags') }}</p>
+          <div v-for="bag in bags" :key="bag.id" class="bag">
+            <v-text-field
+              v-model="bag.name"
+              :label="t('foods.bagName')"
+              maxlength="60"
+              :error-messages="errorAt(`${bagPath(bag.id)}.name`) ?? []"
+            />
+            <v-text-field
+              v-model="bag.boughtOn"
+              :label="t('foods.boughtOn')"
+              type="date"
+              :error-messages="errorAt(`${bagPath(bag.id)}.boughtOn`) ?? []"
+            />
+            <v-btn
+              variant="text"
+              size="small"
+              :aria-label="t('kitchen.removeNamed', { name: bag.name })"
+              @click="removeBag(bag.id)"
+            >
+              {{ t('kitchen.remove') }}
+            </v-btn>
+            <p v-if="isOldBag(bag, Date.now())" class="soft small">
+              {{ t('foods.oldBag', { day: day(Date.parse(bag.boughtOn)) }) }}
+            </p>
+          </div>
+          <v-btn variant="outlined" @click="addBag">{{ t('foods.addBag') }}</v-btn>
+        </template>
+      </section>
+    </div>
+
+    <section class="own">
+      <h2>{{ own ? t('foods.ownTitle') : t('foods.makeOwnTitle') }}</h2>
+      <OwnFoodEdit
+        v-if="own"
+        v-model="draft.foods[ownIndex]!"
+        :path="`foods.${ownIndex}`"
+        :error-at="errorAt"
+        :based-on="basedOn"
+      />
+      <p v-else class="soft">{{ t('foods.makeOwnText') }}</p>
+      <div class="buttons">
+        <v-btn variant="outlined" @click="makeOwn">{{ t('foods.makeOwn') }}</v-btn>
+        <v-btn v-if="own" variant="text" @click="removeOwn">{{ t('foods.removeOwn') }}</v-btn>
+        <span class="gap" />
+        <span class="soft" role="status">{{ t(`kitchen.state.${state}`) }}</span>
+        <v-btn variant="outlined" size="small" :disabled="!canUndo" @click="undo()">{{ t('kitchen.undo') }}</v-btn>
+        <v-btn variant="outlined" size="small" :disabled="!canRedo" @click="redo()">{{ t('kitchen.redo') }}</v-btn>
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.food {
+  max-width: 1120px;
+  padding: 16px 24px 56px;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 12px;
+}
+h1 {
+  margin: 4px 0 0;
+  font-family: var(--figure-family);
+  font-size: 40px;
+  line-height: 1;
+}
+header p {
+  margin: 4px 0 0;
+}
+.gap {
+  flex: 1;
+}
+.failure,
+.lectin {
+  margin: 14px 0 0;
+  padding-left: 12px;
+  border-left: 3px solid var(--danger);
+}
+.lectin {
+  max-width: 80ch;
+}
+.failure p {
+  margin: 0 0 6px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1fr);
+  gap: 0 40px;
+}
+h2 {
+  margin: 26px 0 10px;
+  padding-bottom: 6px;
+  border-bottom: 2px solid var(--ink);
+  font-size: 17px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th,
+td {
+  padding: 6px 8px 6px 0;
+  border-bottom: 1px solid var(--line);
+  text-align: left;
+  font-weight: 400;
+}
+thead th {
+  color: var(--ink-soft);
+  font-size: 13.5px;
+  vertical-align: bottom;
+}
+td {
+  font-size: 21px;
+}
+.lost th,
+.lost td {
+  color: var(--danger);
+}
+.small {
+  font-size: 14px;
+}
+.facts {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.facts li {
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+}
+.bag {
+  display: grid;
+  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr) auto;
+  align-items: center;
+  gap: 4px 10px;
+  margin-bottom: 12px;
+}
+.bag p {
+  grid-column: 1 / -1;
+  margin: 0;
+}
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 10px;
+  margin-top: 14px;
+}
+@media (max-width: 819px) {
+  .food {
+    padding: 14px 16px 40px;
+  }
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

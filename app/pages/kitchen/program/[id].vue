@@ -1,0 +1,234 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import { v4 as uuid } from 'uuid'
+import { readAmount } from '~~/core/measure/amount'
+import { checkCooker } from '~~/core/pot/check'
+import type { FixedProgram } from '~~/core/pot/cookers'
+import { ambientPa, boilingC, saturationC } from '~~/core/steam/steam'
+
+/** Measures a program of a device once: its temperature by the clock, from taps or a thermometer, and the steam it costs. */
+const route = useRoute()
+const { t, number, problemText } = useI18nText()
+const { draft, failure, save } = useKitchenDraft()
+const cooker = computed(() => draft.value.cookers.find(({ id }) => id === route.params.id) ?? null)
+const nowMs = useNow(1000)
+
+const fresh = () => ({
+  name: '',
+  waterG: '1000',
+  leftG: '',
+  thermometer: '',
+  startedAt: null as number | null,
+  ended: false,
+  points: [] as { minute: number; tempC: number; what: string }[],
+})
+const notes = useLocalStorage(`bivvet-program-${String(route.params.id)}`, fresh())
+const elapsed = computed(() => (notes.value.startedAt === null ? 0 : Math.max(0, nowMs.value - notes.value.startedAt)))
+const clockText = computed(
+  () => `${Math.floor(elapsed.value / 60_000)}:${String(Math.floor(elapsed.value / 1000) % 60).padStart(2, '0')}`,
+)
+const boilC = computed(() => boilingC(draft.value.altitudeM))
+const highC = computed(() => {
+  const appliance = cooker.value?.cooker.appliance
+  return appliance && 'highPa' in appliance ? saturationC(ambientPa(draft.value.altitudeM) + appliance.highPa) : null
+})
+
+const begin = () => (notes.value.startedAt = Date.now())
+function note(what: string, tempC: number) {
+  if (!Number.isFinite(tempC) || notes.value.startedAt === null) return
+  notes.value.points.push({ minute: (Date.now() - notes.value.startedAt) / 60_000, tempC, what })
+}
+function noteThermometer() {
+  note('thermometer', readAmount(notes.value.thermometer))
+  notes.value.thermometer = ''
+}
+function end() {
+  note('ended', notes.value.points.at(-1)?.tempC ?? draft.value.tapC)
+  notes.value.ended = true
+}
+function takeBack() {
+  notes.value.points.pop()
+  notes.value.ended = false
+  if (notes.value.points.length === 0) notes.value.startedAt = null
+}
+const restart = () => (notes.value = fresh())
+
+const program = computed<FixedProgram>(() => ({
+  id: uuid(),
+  name: notes.value.name.trim(),
+  profile: notes.value.points.map(({ minute, tempC }) => ({ minute, tempC })),
+  steamG: readAmount(notes.value.waterG) - readAmount(notes.value.leftG),
+}))
+const problems = computed(() => {
+  if (!cooker.value || notes.value.leftG === '') return []
+  const found = checkCooker({ appliance: cooker.value.cooker.appliance, fixedPrograms: [program.value] })
+  const texts = found.map(problemText)
+  if (!(program.value.steamG >= 0)) texts.push(t('kitchen.program.gained'))
+  if (program.value.profile.length < 3) texts.push(t('kitchen.program.tooFew'))
+  return [...new Set(texts)]
+})
+const ready = computed(
+  () => notes.value.ended && notes.value.leftG !== '' && program.value.name !== '' && problems.value.length === 0,
+)
+const series = computed(() => [
+  {
+    name: t('kitchen.program.curve'),
+    tone: 'steam' as const,
+    points: [
+      [0, draft.value.tapC] as [number, number],
+      ...notes.value.points.map(({ minute, tempC }): [number, number] => [minute, tempC]),
+    ],
+  },
+])
+const keeping = ref(false)
+async function keep() {
+  if (!cooker.value) return
+  keeping.value = true
+  cooker.value.cooker.fixedPrograms = [...(cooker.value.cooker.fixedPrograms ?? []), program.value]
+  await save()
+  keeping.value = false
+  if (failure.value) return
+  restart()
+  await navigateTo('/kitchen')
+}
+useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
+</script>
+
+<template>
+  <EmptyNotice v-if="!cooker" :title="t('kitchen.test.noCooker')" :text="t('kitchen.test.noCookerText')" />
+  <div v-else class="program">
+    <NuxtLink to="/kitchen" class="soft">{{ t('kitchen.test.back') }}</NuxtLink>
+    <h1>{{ t('kitchen.program.title') }}</h1>
+    <p class="how">{{ t('kitchen.program.how', { name: cooker.name }) }}</p>
+    <div class="fields">
+      <v-text-field v-model="notes.name" :label="t('kitchen.program.name')" maxlength="60" />
+      <v-text-field v-model="notes.waterG" inputmode="decimal" :label="t('kitchen.test.waterIn')" suffix="g" />
+    </div>
+    <v-btn v-if="notes.startedAt === null" color="primary" size="x-large" @click="begin">
+      {{ t('kitchen.program.begin') }}
+    </v-btn>
+    <template v-else>
+      <p v-if="!notes.ended" class="clock figure" role="timer">{{ clockText }}</p>
+      <div v-if="!notes.ended" class="taps">
+        <v-btn variant="outlined" size="large" @click="note('boils', boilC)">{{ t('kitchen.program.boils') }}</v-btn>
+        <v-btn v-if="highC !== null" variant="outlined" size="large" @click="note('pressure', highC)">
+          {{ t('kitchen.program.pressure') }}
+        </v-btn>
+        <v-btn v-if="highC !== null" variant="outlined" size="large" @click="note('gone', boilC)">
+          {{ t('kitchen.program.gone') }}
+        </v-btn>
+        <v-text-field
+          v-model="notes.thermometer"
+          inputmode="decimal"
+          :label="t('kitchen.test.thermometer')"
+          suffix="°C"
+        />
+        <v-btn variant="outlined" size="large" @click="noteThermometer">{{ t('kitchen.program.note') }}</v-btn>
+        <v-btn color="primary" size="large" @click="end">{{ t('kitchen.program.end') }}</v-btn>
+      </div>
+      <ol>
+        <li v-for="(point, i) in notes.points" :key="i">
+          <span>{{ t(`kitchen.program.points.${point.what}`) }}</span>
+          <NumberField v-model="point.minute" :label="t('kitchen.test.minute')" :suffix="t('units.min')" />
+          <NumberField v-model="point.tempC" :label="t('kitchen.program.temp')" suffix="°C" />
+        </li>
+      </ol>
+      <LazyLineChart
+        v-if="notes.points.length > 0"
+        :series="series"
+        :label="t('kitchen.program.chart', { n: number(notes.points.length) })"
+        :x-name="t('units.min')"
+        y-name="°C"
+        :height="220"
+      />
+      <v-text-field
+        v-if="notes.ended"
+        v-model="notes.leftG"
+        inputmode="decimal"
+        :label="t('kitchen.test.left')"
+        suffix="g"
+        class="left"
+      />
+      <div v-if="notes.ended && problems.length > 0" role="alert" class="problems">
+        <p v-for="text in problems" :key="text">{{ text }}</p>
+      </div>
+      <div v-if="failure" role="alert" class="problems">
+        <p v-if="failure.kind === 'network'">{{ t('errors.network') }}</p>
+        <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problem.message }}</p>
+      </div>
+      <div class="taps">
+        <v-btn v-if="notes.ended" color="primary" size="large" :disabled="!ready" :loading="keeping" @click="keep">
+          {{ t('kitchen.program.keep') }}
+        </v-btn>
+        <v-btn variant="outlined" @click="takeBack">{{ t('kitchen.test.takeBack') }}</v-btn>
+        <v-btn variant="text" @click="restart">{{ t('kitchen.test.restart') }}</v-btn>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.program {
+  max-width: 820px;
+  padding: 18px 24px 56px;
+}
+h1 {
+  margin: 12px 0 6px;
+  font-family: var(--figure-family);
+  font-size: 46px;
+  line-height: 1;
+}
+.how {
+  max-width: 66ch;
+}
+.fields {
+  display: grid;
+  grid-template-columns: minmax(0, 1.4fr) minmax(0, 1fr);
+  gap: 10px;
+  max-width: 520px;
+  margin-bottom: 16px;
+}
+.clock {
+  margin: 0 0 12px;
+  font-size: 84px;
+}
+.taps {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+  margin: 10px 0;
+}
+.taps :deep(.v-text-field) {
+  flex: 0 0 130px;
+}
+ol {
+  margin: 12px 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 130px 130px;
+  align-items: center;
+  gap: 10px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+}
+.left {
+  max-width: 220px;
+  margin: 12px 0;
+}
+.problems {
+  padding-left: 12px;
+  border-left: 3px solid var(--danger);
+}
+@media (max-width: 719px) {
+  .program {
+    padding: 14px 16px 40px;
+  }
+  li {
+    grid-template-columns: minmax(0, 1fr) 96px 96px;
+  }
+}
+</style>

@@ -1,0 +1,425 @@
+<script setup lang="ts">
+import { holdsPressure } from '~~/core/pot/appliance'
+import { BURNERS } from '~~/core/pot/cookers'
+import { stackFaults, type StandingTin } from '~~/core/pot/stacking'
+import { runsByItself } from '~~/core/live/next'
+import { isRefused } from '~~/core/safety/rules'
+import { FREE_LIQUIDS } from '~~/core/water/liquids'
+import { emptyStack, placedItems } from '~~/shared/pot'
+import type { DrawnTin } from '~/components/drawings/StackCutaway.vue'
+
+/** Several foods, several tins, one run: by hand, or worked out. */
+const { t, number, clock, problemText } = useI18nText()
+const pot = usePotStore()
+const { form } = storeToRefs(pot)
+const kitchenStore = useKitchenStore()
+const kitchen = computed(() => kitchenStore.kitchen!)
+if (!form.value.stack) form.value.stack = emptyStack(form.value)
+const { stack, place, moveTin } = useStackLayout()
+
+const { answer, curve, problems, failed } = usePlan(() => pot.request)
+const { light, lighting, failure } = useLight()
+const { search, whatElse, stop, take, busy, done, result, problems: searchProblems, more } = useStackSearch()
+const nowMs = useNow()
+
+const placed = computed(() => placedItems(form.value))
+const answerOf = (item: number) => answer.value?.foods[placed.value.indexOf(item)] ?? null
+/** The answer still speaks of what stands where now. */
+const current = computed(
+  () => answer.value !== null && pot.request !== null && answer.value.foods.length === placed.value.length,
+)
+const foodIn = (where: string) => stack.value.places.findIndex((one) => one === where)
+const tiers = computed<DrawnTin[][]>(() =>
+  stack.value.tiers.map((tier, level) =>
+    tier.flatMap((id): DrawnTin[] => {
+      const tin = kitchen.value.tins.find((one) => one.id === id)
+      if (!tin) return []
+      const item = foodIn(id)
+      const food = item < 0 ? null : answerOf(item)
+      const name = item < 0 ? null : (pot.foods[item]?.name ?? '')
+      const fill = food?.tinFill
+      return [
+        {
+          ...tin,
+          covered: level < stack.value.tiers.length - 1 || stack.value.topCovered,
+          food:
+            name === null
+              ? null
+              : {
+                  name,
+                  waterG: food?.tinWaterG ?? 0,
+                  beforeShare: fill ? fill.beforeMl / fill.holdsMl : 0.4,
+                  afterShare: fill ? fill.afterMl / fill.holdsMl : 0.6,
+                },
+        },
+      ]
+    }),
+  ),
+)
+const baseFood = computed(() => (foodIn('base') < 0 ? null : (pot.foods[foodIn('base')]?.name ?? null)))
+const heat = computed(() => {
+  const burner = pot.measured?.burner
+  if (!burner) return 1
+  const byFlame = pot.styleKind === 'whistles' || pot.styleKind === 'clock'
+  return burner[byFlame ? form.value.flame : 'high'] / BURNERS.strong.high
+})
+
+function dropped(what: string, onto: { tin: string } | { tier: number } | 'base') {
+  const [kind, id] = what.split(':')
+  if (kind === 'food') {
+    const index = Number(id)
+    if (onto === 'base') place(index, 'base')
+    else if ('tin' in onto) place(index, onto.tin)
+    else {
+      // Onto an empty tier: into the first tin that stands there, or the first that is free.
+      const there = stack.value.tiers[onto.tier]?.[0]
+      const free = kitchen.value.tins.find((tin) => !stack.value.tiers.flat().includes(tin.id))
+      const tin = there ?? free?.id
+      if (tin) place(index, tin)
+    }
+  } else if (kind === 'tin' && id)
+    moveTin(id, typeof onto === 'object' && 'tier' in onto ? onto.tier : stack.value.tiers.length)
+}
+
+const foodName = (index: number) => pot.foods[index]?.name ?? ''
+const styles = computed(() => pot.styleKinds.map((value) => ({ value, text: t(`pot.styles.${value}`) })))
+const liquids = computed(() => FREE_LIQUIDS.map((value) => ({ value, text: t(`pot.freeLiquids.${value}`) })))
+const programLabel = computed(() =>
+  t(`pot.answer.program.${pot.styleKind}`, {
+    flame: t(`pot.flames.${form.value.flame}`),
+    level: t(`pot.levels.${form.value.level}`),
+  }),
+)
+const refused = computed(() => answer.value !== null && isRefused(answer.value.cautions))
+const emptyTins = computed(() => stack.value.tiers.flat().filter((id) => foodIn(id) < 0))
+/** What does not fit as it stands; the plan's own cautions say it too, once there is a plan. */
+const faults = computed(() => {
+  const body = pot.cooker?.cooker.body
+  if (!body || (current.value && problems.value.length === 0 && emptyTins.value.length === 0)) return []
+  const standing = tiers.value.map((tier) =>
+    tier.map(({ diameterMm, heightMm, covered }): StandingTin => ({
+      diameterMm,
+      heightMm,
+      cover: covered ? 'lid' : 'none',
+    })),
+  )
+  return stackFaults(body, stack.value.trivetMm, standing)
+})
+const ready = computed(
+  () => current.value && placed.value.length === form.value.items.length && emptyTins.value.length === 0,
+)
+const liftOrder = computed(() =>
+  stack.value.tiers
+    .flat()
+    .reverse()
+    .map((id) => {
+      const item = foodIn(id)
+      return item < 0 ? t('stack.drawing.nothing') : foodName(item)
+    }),
+)
+function takeApart() {
+  form.value.stack = null
+  void navigateTo('/pot')
+}
+const windowNames = (index: number) => {
+  const food = pot.foods[index]
+  const name = (texture: 'firm' | 'tender' | 'soft') =>
+    t(`pot.textures.${food ? windowFamily(food) : 'other'}.${texture}`)
+  return { firm: name('firm'), tender: name('tender'), soft: name('soft') }
+}
+useHead({ title: () => `${t('app.nav.stack')} · Bivvet` })
+</script>
+
+<template>
+  <div>
+    <div class="stack no-print">
+      <section class="foods">
+        <h1>{{ pot.keptAs?.name ?? t('stack.title') }}</h1>
+        <PotBar :place="t('stack.intro')" />
+        <StackFoods :problems="problems" />
+        <CookerPicks />
+        <FormRow :label="t('stack.liquid')">
+          <ChoiceBar v-model="form.freeLiquid" :label="t('stack.liquid')" :choices="liquids" />
+        </FormRow>
+        <button type="button" class="link-button" @click="takeApart">{{ t('stack.apart') }}</button>
+      </section>
+
+      <section class="drawing">
+        <StackCutaway
+          v-if="pot.cooker"
+          :cooker="pot.cooker.cooker"
+          :tiers="tiers"
+          :trivet-mm="stack.trivetMm"
+          :fill="current ? answer!.fill : null"
+          :base-name="baseFood"
+          :heat="answer && runsByItself(answer) ? 1 : heat"
+          @drop="dropped"
+          @move="moveTin"
+        />
+      </section>
+
+      <section class="side">
+        <v-btn v-if="busy === null" color="primary" size="x-large" block :disabled="!pot.cooker" @click="search">
+          {{ t('stack.workOut') }}
+        </v-btn>
+        <div v-else class="busy" role="status">
+          <span>{{ t(busy === 'search' ? 'stack.searching' : 'stack.lookingElse', { n: number(done) }) }}</span>
+          <v-btn variant="outlined" size="small" @click="stop">{{ t('stack.stop') }}</v-btn>
+        </div>
+        <StackResult :result="result" :problems="searchProblems" @take="take" @again="search" />
+
+        <div v-if="problems.length > 0" class="problems" role="alert">
+          <p v-for="problem in problems" :key="problem.path + problem.code">{{ problemText(problem) }}</p>
+        </div>
+        <div v-if="faults.length > 0" class="problems" role="alert">
+          <p v-for="fault in faults" :key="fault.id + fault.tier">
+            {{ t(`cautions.${fault.id}.sentence`, { tier: fault.tier + 1, by: fault.byMm }) }}
+          </p>
+        </div>
+        <p v-if="failed" class="problems" role="alert">{{ t('errors.computing') }}</p>
+        <div
+          v-if="current && answer"
+          :class="['answers', { stale: problems.length > 0 }]"
+          role="region"
+          :aria-label="t('pot.answer.title')"
+        >
+          <ChoiceBar
+            v-if="styles.length > 1"
+            :model-value="pot.styleKind!"
+            :label="t('pot.answer.title')"
+            :choices="styles"
+            class="styles"
+            @update:model-value="(style) => (pot.styleKind = style)"
+          />
+          <AnswerFigure
+            :label="programLabel"
+            :figure="number(answer.range.figure)"
+            :unit="t(answer.range.unit === 'whistles' ? 'units.whistles' : 'units.min', answer.range.figure)"
+            tone="heat"
+          >
+            <template #beside>
+              <strong>{{
+                t('pot.answer.covers', { low: number(answer.range.low), high: number(answer.range.high) })
+              }}</strong>
+              <span class="soft">{{
+                t('pot.answer.total', { from: clock(nowMs), to: clock(nowMs + answer.clock.openAtMinute * 60_000) })
+              }}</span>
+            </template>
+          </AnswerFigure>
+          <AnswerFigure
+            :label="t('stack.baseWater')"
+            :figure="number(answer.water.pourG)"
+            :unit="t('units.g')"
+            tone="water"
+          >
+            <template #why>
+              <p class="soft">{{ t(`pot.answer.rules.${answer.water.rule}`) }}</p>
+              <WaterSum :water="answer.water" :cup="kitchenStore.cup" :kept-soak="false" />
+            </template>
+          </AnswerFigure>
+          <table class="waters">
+            <caption class="hidden-text">
+              {{
+                t('stack.waters')
+              }}
+            </caption>
+            <tbody>
+              <tr v-for="item in placed" :key="item">
+                <th scope="row">{{ foodName(item) }}</th>
+                <td class="soft">
+                  {{
+                    stack.places[item] === 'base'
+                      ? t('stack.inBase')
+                      : kitchen.tins.find(({ id }) => id === stack.places[item])?.name
+                  }}
+                </td>
+                <td class="figure tone-water">
+                  {{
+                    answerOf(item)?.tinWaterG === null
+                      ? ''
+                      : t('units.grams', { n: number(answerOf(item)?.tinWaterG ?? 0) })
+                  }}
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <FoodWindow
+            v-for="item in placed"
+            :key="item"
+            :food="answerOf(item)!"
+            :name="foodName(item)"
+            named
+            :textures="windowNames(item)"
+          />
+          <p v-if="liftOrder.length > 0" class="lift">
+            {{ t('stack.lift', { foods: liftOrder.join(', ') }) }}
+          </p>
+          <v-btn
+            color="primary"
+            size="x-large"
+            block
+            :disabled="!ready || refused || problems.length > 0"
+            :loading="lighting"
+            @click="light"
+          >
+            {{ t(runsByItself(answer) ? 'pot.answer.lightElectric' : 'pot.answer.light') }}
+          </v-btn>
+          <p v-if="refused" class="tone-danger" role="alert">{{ t('pot.answer.refused') }}</p>
+          <p v-if="!ready" class="soft">{{ t(emptyTins.length > 0 ? 'stack.emptyTin' : 'stack.placeAll') }}</p>
+          <StateNotice v-if="failure" :failure="failure" @retry="light" />
+          <CautionList :cautions="answer.cautions" />
+        </div>
+        <p v-else class="soft">{{ t('stack.empty') }}</p>
+      </section>
+
+      <section class="under">
+        <RunStrip
+          v-if="current && answer && curve"
+          :curve="curve"
+          :release="answer.release"
+          :start-ms="nowMs"
+          :electric="runsByItself(answer)"
+          :height="170"
+          :foods="placed.map(foodName)"
+        />
+        <div class="lower">
+          <TinShelf />
+          <StackRoom :more="more" :busy="busy !== null" @look="whatElse" />
+        </div>
+        <ElsewhereTable v-if="current && answer && holdsPressure(answer.simulation.appliance)" class="elsewhere" />
+      </section>
+    </div>
+    <PotSheet
+      v-if="current && answer && curve && pot.foods.every((food) => food !== null)"
+      :answer="answer"
+      :curve="curve"
+      :cup="kitchenStore.cup"
+    />
+  </div>
+</template>
+
+<style scoped>
+.stack {
+  display: grid;
+  grid-template-columns: 372px minmax(0, 1fr) 352px;
+  grid-template-areas:
+    'foods drawing side'
+    'foods under side';
+  grid-template-rows: auto 1fr;
+  min-height: calc(100vh - 53px);
+}
+section {
+  min-width: 0;
+}
+.stack > section {
+  padding: 16px 24px;
+}
+.foods {
+  grid-area: foods;
+  border-right: 1px solid var(--line);
+}
+.drawing {
+  grid-area: drawing;
+  height: max(340px, calc(100vh - 53px - 262px));
+}
+.side {
+  grid-area: side;
+  border-left: 1px solid var(--line);
+}
+.under {
+  grid-area: under;
+  border-top: 1px solid var(--line);
+}
+h1 {
+  margin: 0;
+  font-size: 21px;
+}
+.busy {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  min-height: 52px;
+}
+.problems {
+  margin: 12px 0;
+  padding-left: 12px;
+  border-left: 3px solid var(--danger);
+}
+.problems p {
+  margin: 0 0 6px;
+}
+.answers {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 12px;
+  margin-top: 14px;
+}
+.stale {
+  opacity: 0.45;
+}
+.styles :deep(label) {
+  flex-basis: 45%;
+}
+.waters {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 14.5px;
+}
+.waters th,
+.waters td {
+  padding: 3px 6px 3px 0;
+  border-top: 1px solid var(--line);
+  text-align: left;
+  font-weight: 400;
+}
+.waters .figure {
+  text-align: right;
+  font-size: 18px;
+}
+.lift {
+  margin: 0;
+  font-size: 14.5px;
+}
+.lower {
+  display: grid;
+  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
+  gap: 20px;
+  margin-top: 18px;
+}
+.elsewhere {
+  margin-top: 20px;
+}
+@media (max-width: 1099px) {
+  .stack {
+    grid-template-columns: 340px minmax(0, 1fr);
+    grid-template-areas:
+      'foods side'
+      'drawing drawing'
+      'under under';
+  }
+}
+@media (max-width: 719px) {
+  .stack {
+    display: flex;
+    flex-direction: column;
+  }
+  .stack > section {
+    padding: 14px 16px;
+    border: 0;
+    border-top: 1px solid var(--line);
+  }
+  .drawing {
+    order: 2;
+    height: 320px !important;
+  }
+  .side {
+    order: 1;
+  }
+  .under {
+    order: 3;
+  }
+  .lower {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,100 @@
+import { defineStore } from 'pinia'
+import { v4 as uuid } from 'uuid'
+import { nextAction, type NextAction } from '~~/core/live/next'
+import { refusalOf } from '~~/core/live/refusal'
+import type { Following } from '~~/core/live/follow'
+import type { RunEvent, RunEventData } from '~~/core/live/run'
+import { holdsPressure } from '~~/core/pot/appliance'
+import type { RunWithPlan } from '~~/shared/kitchen'
+
+/** One pot on the stove, as this device sees it. */
+export interface Lane {
+  run: RunWithPlan
+  name: string
+  events: RunEvent[]
+  following: Following
+  action: NextAction
+}
+
+/** All that is on the stove, and the way to say what happened there. */
+export const useCookingStore = defineStore('cooking', () => {
+  const runs = useRunsStore()
+  const outbox = useOutbox()
+  const nowMs = useNow(500)
+  /** A run that is looked at besides those that go on. */
+  const lookedAt = ref<string | null>(null)
+  /** The last thing that was tried and cannot have happened, by run. */
+  const refused = shallowReactive(new Map<string, string>())
+
+  const ids = computed(() => {
+    const on = runs.running.map(({ id }) => id)
+    return lookedAt.value && !on.includes(lookedAt.value) ? [...on, lookedAt.value] : on
+  })
+  const eventsOf = (run: RunWithPlan) => withUnsent(run.events, outbox.of(run.id))
+  const scopes = new Map<string, { stop: () => void; following: Ref<Following | null>; failed: Ref<boolean> }>()
+  const version = ref(0)
+  watch(
+    ids,
+    (now) => {
+      for (const [id, { stop }] of scopes) {
+        if (now.includes(id)) continue
+        stop()
+        scopes.delete(id)
+      }
+      for (const id of now) {
+        if (scopes.has(id)) continue
+        const scope = effectScope(true)
+        const followed = scope.run(() =>
+          useFollowing(() => {
+            const run = runs.one(id)
+            return run ? { id, plan: run.plan, events: eventsOf(run) } : null
+          }, nowMs),
+        )!
+        scopes.set(id, { stop: () => scope.stop(), ...followed })
+      }
+      version.value++
+    },
+    { immediate: true },
+  )
+
+  const lanes = computed<Lane[]>(() => {
+    void version.value
+    return ids.value.flatMap((id) => {
+      const run = runs.one(id)
+      const following = scopes.get(id)?.following.value
+      if (!run || !following) return []
+      const action = nextAction(run.plan.answer, following, nowMs.value)
+      return [{ run, name: run.plan.cookerName ?? run.name, events: eventsOf(run), following, action }]
+    })
+  })
+  const laneOf = (id: string) => lanes.value.find(({ run }) => run.id === id) ?? null
+  const failedOf = (id: string) => {
+    void version.value
+    return scopes.get(id)?.failed.value ?? false
+  }
+
+  /** Writes down that something happened, now if not said otherwise. False, with `refused` set, if it cannot have. */
+  function add(runId: string, data: RunEventData, at = Date.now()): boolean {
+    const run = runs.one(runId)
+    if (!run) return false
+    const event: RunEvent = { id: uuid(), at: Math.round(at), data }
+    const facts = {
+      underPressure: holdsPressure(run.plan.answer.simulation.appliance),
+      opensFrom: () => laneOf(runId)?.following.outlook?.opensFrom ?? Infinity,
+    }
+    const refusal = refusalOf(eventsOf(run), event, facts, Date.now())
+    if (refusal) refused.set(runId, refusal)
+    else {
+      refused.delete(runId)
+      outbox.add(runId, event)
+    }
+    return refusal === null
+  }
+
+  function undo(runId: string) {
+    const of = laneOf(runId)?.following.state.lastEventId
+    if (of) add(runId, { kind: 'undo', of })
+  }
+
+  return { nowMs, lookedAt, lanes, laneOf, failedOf, refused, add, undo }
+})

@@ -1,0 +1,70 @@
+import { expose } from 'comlink'
+import { fitWaterTest } from '~~/core/learn/water-test'
+import { simulate } from '~~/core/pot/simulate'
+import { equivalents } from '~~/core/program/equivalents'
+import { plan } from '~~/core/program/plan'
+import { ratiosByBatch } from '~~/core/program/ratios'
+import { notDone, tooThick, tooThin } from '~~/core/program/remedy'
+import type { PlanRequest } from '~~/core/program/request'
+import { soakCosts } from '~~/core/program/soak-cost'
+import { together } from '~~/core/program/together'
+import type { Outcome } from '~~/core/problem'
+import type { StackAsk } from '~~/core/stack/ask'
+import { mendStack, type Mend } from '~~/core/stack/mend'
+import { findStacks, searchStacks, type StackResult } from '~~/core/stack/search'
+
+const TELL_EVERY_MS = 80
+
+/** A search that tells how far it is, and what would mend it where nothing fits. */
+async function searchStack(
+  ask: StackAsk,
+  tell: (done: number) => void,
+): Promise<Outcome<StackResult & { mend: Mend | null }>> {
+  const search = searchStacks(ask)
+  let told = performance.now()
+  for (;;) {
+    const step = search.next()
+    if (step.done) {
+      const outcome = step.value
+      if (!outcome.ok) return outcome
+      const mend = outcome.value.answers.length > 0 ? null : mendStack(ask, outcome.value)
+      return { ok: true, value: { ...outcome.value, mend } }
+    }
+    if (performance.now() - told < TELL_EVERY_MS) continue
+    told = performance.now()
+    await tell(step.value.done)
+  }
+}
+
+/** Of these foods, each that could go in as well, with the minutes it would take. */
+async function whatElse(ask: StackAsk, more: StackAsk['foods'], tell: (done: number) => void) {
+  const fits: { food: string; minutes: number }[] = []
+  for (const [i, food] of more.entries()) {
+    const outcome = findStacks({ ...ask, foods: [...ask.foods, food] })
+    const best = outcome.ok ? outcome.value.answers[0] : undefined
+    if (best) fits.push({ food: food.food, minutes: best.minutes })
+    await tell(i + 1)
+  }
+  return fits.sort((a, b) => a.minutes - b.minutes)
+}
+
+/** What the computing thread answers: core, and nothing else. */
+const work = {
+  /** A plan, with the curve it draws. */
+  plan(request: PlanRequest) {
+    const outcome = plan(request)
+    return { outcome, curve: outcome.ok ? simulate(outcome.value.simulation, { trace: true }) : null }
+  },
+  equivalents: equivalents<string>,
+  fitWaterTest,
+  notDone,
+  ratiosByBatch,
+  searchStack,
+  soakCosts,
+  together,
+  tooThick,
+  tooThin,
+  whatElse,
+}
+export type KitchenWork = typeof work
+expose(work)
