@@ -10,6 +10,8 @@ export default defineConfig({
   use: {
     baseURL: process.env.BIVVET_URL,
     actionTimeout: 10_000,
+    // What is fetched for use without a network would only slow the others down; its own test allows it.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     trace: 'retain-on-failure',
     launchOptions: {

@@ -28,7 +28,7 @@ for (const [what, typed, unit, message] of [
 
 test('a pot too small refuses and says what to do', async ({ page }) => {
   await choose(page, 'Pot', 'Old 3 L')
-  await expect(page.getByText(/Too full: .* Cook it in two batches or a larger pot/)).toBeVisible()
+  await expect(page.getByText(/Too full: .* Cook it in two batches or a larger pot/).first()).toBeVisible()
   await expect(page.getByRole('button', { name: 'Light it' })).toBeDisabled()
   await page.getByLabel('Dry amount').fill('0.5')
   await expect(page.getByRole('button', { name: 'Light it' })).toBeEnabled()
@@ -49,6 +49,7 @@ test('a run that does not exist is said to be so', async ({ page }) => {
 
 test('taps while the network is away are kept and sent, once each', async ({ page, context }) => {
   await page.getByRole('button', { name: 'Light it' }).click()
+  await page.getByRole('button', { name: 'All four are right' }).click()
   await page.getByRole('button', { name: 'It is lit' }).click()
   await expect(page.getByRole('heading', { name: /first whistle/ })).toBeVisible()
   await context.setOffline(true)

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import { expect, type APIRequestContext, type Page } from '@playwright/test'
 import { COOKERS } from '../../core/pot/cookers'
-import type { RunEventData } from '../../core/live/run'
+import { runState, type RunEventData } from '../../core/live/run'
 import type { PlanRequest } from '../../core/program/request'
+import type { RunWithPlan } from '../../shared/kitchen'
 
 export const BLUE_POT = '0de70000-0000-4000-8000-000000000101'
 
@@ -27,16 +28,28 @@ export const beansRequest = (change: Partial<PlanRequest['contents'][number]> = 
 })
 
 /** Keeps a plan and starts a run of it, by way of the API. */
-export async function startRun(request: APIRequestContext) {
+export async function startRun(
+  request: APIRequestContext,
+  { name = 'Beans for a test', request: asked = beansRequest() }: { name?: string; request?: PlanRequest } = {},
+) {
   const planId = randomUUID()
   const runId = randomUUID()
   const plan = await request.post('/api/plans', {
-    data: { id: planId, name: 'Beans for a test', cookerId: BLUE_POT, request: beansRequest() },
+    data: { id: planId, name, cookerId: BLUE_POT, request: asked },
   })
   expect(plan.status()).toBe(201)
   const run = await request.post('/api/runs', { data: { id: runId, planId } })
   expect(run.status()).toBe(201)
   return { planId, runId }
+}
+
+/** Gives up whatever other tests have left on the stove. */
+export async function clearStove(request: APIRequestContext) {
+  const runs = (await (await request.get('/api/runs')).json()) as RunWithPlan[]
+  for (const { id, events } of runs) {
+    if (['opened', 'abandoned'].includes(runState(events).phase)) continue
+    await request.post(`/api/runs/${id}/events`, { data: event({ kind: 'abandoned' }) })
+  }
 }
 
 export const event = (data: RunEventData, at = Date.now()) => ({ id: randomUUID(), at, data })

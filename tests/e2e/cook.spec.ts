@@ -1,0 +1,157 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { beansRequest, clearStove, startRun, watchForErrors } from './kitchen'
+import { installClock, PotBeside, runOf } from './stove'
+
+const HOT = { heat: 1.3, load: 1, vent: 1 }
+
+test.beforeEach(({ request }) => clearStove(request))
+
+test('a hotter flame is recognised by its whistles, a missed one asked about, and the food comes out right', async ({
+  page,
+}) => {
+  const errors = watchForErrors(page)
+  const { runId } = await startRun(page.request)
+  await installClock(page)
+  await page.goto(`/cook/${runId}`)
+  await expect(page.getByRole('heading', { name: 'Before you close it.' })).toBeVisible()
+  await page.getByRole('checkbox', { name: 'Gasket clean and seated' }).click()
+  const pot = await PotBeside.light(page, HOT)
+  const { plan } = await runOf(page)
+  const planned = plan.answer.range.figure
+
+  await pot.whistle(5, (index) => index === 2)
+  const count = page.locator('.great')
+  await expect(page.getByText(/Your whistles come faster than planned: \d+, not/)).toBeVisible()
+  // Four were counted; the one that slipped by is counted in, and asked about.
+  await expect(page.getByText(/One seems to have slipped by at/)).toBeVisible()
+  await expect(count).toHaveText(/^5\s*of/)
+  await page.getByRole('button', { name: 'So it was' }).click()
+  await expect(page.getByText(/One seems to have slipped by/)).toBeHidden()
+  await expect(count).toHaveText(/^5\s*of/)
+  const advised = Number((await count.innerText()).match(/of\s*(\d+)/)![1])
+  expect(advised).toBeGreaterThan(planned)
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+
+  await pot.whistle(advised)
+  await expect(page.getByRole('heading', { name: 'Turn the heat off now.' })).toBeVisible()
+  await pot.finish()
+  const needs = plan.answer.foods[0]!.needs
+  expect(pot.now().boilMinutes[0]! / needs).toBeGreaterThan(0.93)
+  expect(pot.now().boilMinutes[0]! / needs).toBeLessThan(1.2)
+
+  // Two taps are the verdict.
+  await page.getByText('right', { exact: true }).first().click()
+  await page.getByText('right', { exact: true }).last().click()
+  await expect(page.getByText('Kept.')).toBeVisible()
+  expect(errors).toEqual([])
+})
+
+test('a whistle that was none is recognised and taken out', async ({ page }) => {
+  const { runId } = await startRun(page.request)
+  await installClock(page)
+  await page.goto(`/cook/${runId}`)
+  const pot = await PotBeside.light(page)
+  await pot.whistle(3)
+  await pot.pass(0.6)
+  await page.keyboard.press('Space')
+  await pot.whistle(5)
+  await expect(page.getByText(/came when none was due/)).toBeVisible()
+  await page.getByRole('button', { name: 'It was none' }).click()
+  await expect(page.getByText(/came when none was due/)).toBeHidden()
+  await expect(page.locator('.great')).toHaveText(/^5\s*of/)
+})
+
+test('not yet: what it takes from there, and the run goes on', async ({ page }) => {
+  const { runId } = await startRun(page.request)
+  await installClock(page)
+  await page.goto(`/cook/${runId}`)
+  const pot = await PotBeside.light(page)
+  await pot.whistle(4)
+  await page.getByRole('button', { name: 'Other …' }).click()
+  await page.getByText('Heat off now', { exact: true }).click()
+  pot.heatOff()
+  // Opened by the cook's word alone it is not: the sum has to agree.
+  await page.getByRole('button', { name: 'Pressure is gone' }).click()
+  await expect(page.getByRole('heading', { name: 'Wait. By the sum there is still pressure.' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'It is open' })).toBeHidden()
+  while (pot.now().gaugePa > 500) await pot.pass(1)
+  await pot.pass(2)
+  await page.getByRole('button', { name: 'It is open' }).click()
+
+  await page.getByRole('button', { name: 'Not done yet?' }).click()
+  await page.getByText('hard', { exact: true }).click()
+  await expect(page.locator('.remedy')).toBeVisible()
+  await page.getByRole('button', { name: 'Close it again' }).click()
+  await expect(page.getByRole('heading', { name: 'Close it again.' })).toBeVisible()
+  const again = await PotBeside.light(page)
+  await again.whistle(1)
+  await expect(page.locator('.great')).toHaveText(/^1\s*of/)
+  // What it had before is not forgotten.
+  const cooked = Number((await page.locator('.cooked .large').innerText()).replace(',', ''))
+  expect(cooked).toBeGreaterThan(20)
+})
+
+test('the gas runs out, comes back, and what it cooked meanwhile is counted', async ({ page }) => {
+  const { runId } = await startRun(page.request)
+  await installClock(page)
+  await page.goto(`/cook/${runId}`)
+  const pot = await PotBeside.light(page)
+  await pot.whistle(3)
+  const cooked = async () => Number((await page.locator('.cooked .large').innerText()).replace(',', ''))
+  await expect.poll(cooked).toBeGreaterThan(10)
+  const before = await cooked()
+  await page.getByRole('button', { name: 'Other …' }).click()
+  await page.getByText('The gas ran out').click()
+  await expect(page.getByRole('heading', { name: 'The heat is away.' })).toBeVisible()
+  await pot.pass(6)
+  await expect.poll(cooked).toBeGreaterThan(before + 2)
+  await page.getByRole('button', { name: 'It is back' }).click()
+  await expect(page.getByRole('button', { name: /Count a whistle/ })).toBeVisible()
+  await page.getByRole('button', { name: /^Flame:/ }).click()
+  await page.getByText('high', { exact: true }).click()
+  await expect(page.getByRole('button', { name: 'Flame: high' })).toBeVisible()
+  await page.getByRole('button', { name: 'Other …' }).click()
+  await page.getByText('Give up').click()
+  await expect(page.getByRole('heading', { name: 'This run was given up.' })).toBeVisible()
+})
+
+test('two pots at once: a lane each, and a call that says which', async ({ page }) => {
+  const first = await startRun(page.request, { name: 'Beans for lane one' })
+  const second = await startRun(page.request, { name: 'Beans for lane two', request: beansRequest({ dryG: 200 }) })
+  await installClock(page)
+  await page.goto(`/cook/${first.runId}`)
+  const one = await PotBeside.light(page)
+  await page.goto(`/cook/${second.runId}`)
+  await PotBeside.light(page)
+  await page.goto('/cook')
+  const lanes = page.locator('section.lane')
+  const laneOne = lanes.filter({ hasText: 'Beans for lane one' })
+  const laneTwo = lanes.filter({ hasText: 'Beans for lane two' })
+  await expect(laneOne).toBeVisible()
+  await expect(laneTwo).toBeVisible()
+  await page.clock.fastForward(20 * 60_000)
+  void one
+  await laneTwo.getByRole('button', { name: /Count a whistle/ }).click()
+  await expect(laneTwo.locator('.great')).toHaveText(/^1\s*of/)
+  await expect(laneOne.getByRole('button', { name: /Count a whistle/ })).toBeVisible()
+  // Its button on the other pot's lane counts nothing here.
+  await expect(laneOne.locator('.great')).not.toHaveText(/^1\s*of/)
+  await laneTwo.getByRole('link').first().click()
+  await expect(page).toHaveURL(new RegExp(second.runId))
+  await expect(page.getByRole('navigation', { name: 'Other pots on the stove' })).toContainText('Leave it.')
+  // The first calls for its heat to be turned off while the cook is at another page.
+  const events = (await page.request.get(`/api/runs/${first.runId}`).then((answer) => answer.json())).plan.answer.range
+    .figure
+  await page.goto(`/cook/${first.runId}`)
+  for (let i = 0; i < events + 3; i++) {
+    await page.keyboard.press('Space')
+    await page.clock.fastForward(70_000)
+    if (await page.getByRole('heading', { name: 'Turn the heat off now.' }).isVisible()) break
+    await page.waitForTimeout(120)
+  }
+  await expect(page.getByRole('heading', { name: 'Turn the heat off now.' })).toBeVisible()
+  await page.getByRole('link', { name: 'Foods' }).click()
+  await page.clock.runFor(1500)
+  await expect(page.getByRole('alert').filter({ hasText: 'Turn the heat off now.' })).toContainText('Blue 5 L')
+})

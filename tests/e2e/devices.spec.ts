@@ -1,0 +1,170 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { createServer } from 'node:net'
+import path from 'node:path'
+import { expect, test, type Page } from '@playwright/test'
+import { clearStove, event, startRun } from './kitchen'
+
+/** A server process of its own on the same database, as a second machine would be. */
+async function serve(port: number): Promise<{ url: string; kill: () => Promise<void> }> {
+  const server: ChildProcess = spawn('node', [path.resolve('.output/server/index.mjs')], {
+    env: { ...process.env, ...serverSettings(), PORT: String(port), HOST: '127.0.0.1', NODE_ENV: 'production' },
+    stdio: 'ignore',
+  })
+  const url = `http://127.0.0.1:${port}`
+  await expect
+    .poll(
+      () =>
+        fetch(url).then(
+          ({ ok }) => ok,
+          () => false,
+        ),
+      { timeout: 20_000 },
+    )
+    .toBe(true)
+  return {
+    url,
+    kill: () =>
+      new Promise((resolve) => {
+        server.once('exit', () => resolve())
+        server.kill('SIGKILL')
+      }),
+  }
+}
+const serverSettings = () => ({
+  DATABASE_URL: process.env.DATABASE_URL!,
+  NUXT_SESSION_PASSWORD: 'a-second-server-of-the-tests-0123456789abcdef',
+  NUXT_DEFAULT_HOUSEHOLD_ID: '0de70000-0000-4000-8000-000000000001',
+})
+const freePort = () =>
+  new Promise<number>((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number }
+      probe.close(() => resolve(port))
+    })
+  })
+
+const great = (page: Page) => page.locator('.great')
+const counted = (n: number) => new RegExp(`^${n}\\s*of`)
+async function light(page: Page) {
+  await page.getByRole('button', { name: 'All four are right' }).click()
+  await page.getByRole('button', { name: 'It is lit' }).click()
+  await expect(page.getByRole('button', { name: /Count a whistle/ })).toBeVisible()
+}
+
+test.beforeEach(({ request }) => clearStove(request))
+
+test('two browsers on two server processes show the same run within a second', async ({ page, browser, request }) => {
+  const { runId } = await startRun(request)
+  const other = await serve(await freePort())
+  try {
+    const second = await (await browser.newContext()).newPage()
+    await page.goto(`/cook/${runId}`)
+    await second.goto(`${other.url}/cook/${runId}`)
+    await light(page)
+    await expect(second.getByRole('button', { name: /Count a whistle/ })).toBeVisible({ timeout: 1500 })
+    // The second listens by now: what is pressed on one is on the other within a second.
+    for (const [i, [from, to]] of (
+      [
+        [page, second],
+        [second, page],
+        [page, second],
+      ] as const
+    ).entries()) {
+      await from.keyboard.press('Space')
+      await expect(great(to)).toHaveText(counted(i + 1), { timeout: 1000 })
+    }
+    const { events } = await (await request.get(`/api/runs/${runId}`)).json()
+    expect(events.filter(({ data }: { data: { kind: string } }) => data.kind === 'whistle')).toHaveLength(3)
+    await second.context().close()
+  } finally {
+    await other.kill()
+  }
+})
+
+test('a server killed in the middle of a run loses nothing, and nothing is stored twice', async ({ page, request }) => {
+  const { runId } = await startRun(request)
+  const port = await freePort()
+  const first = await serve(port)
+  await page.goto(`${first.url}/cook/${runId}`)
+  await light(page)
+  await page.keyboard.press('Space')
+  await expect(great(page)).toHaveText(counted(1))
+  await first.kill()
+  await page.keyboard.press('Space')
+  await page.waitForTimeout(300)
+  await page.keyboard.press('Space')
+  await expect(great(page)).toHaveText(counted(3))
+  await expect(page.getByText(/not stored yet/)).toBeVisible()
+  const again = await serve(port)
+  try {
+    const stored = async () => {
+      const { events } = await (await request.get(`/api/runs/${runId}`)).json()
+      return (events as { id: string; at: number; data: { kind: string } }[]).filter(
+        ({ data }) => data.kind === 'whistle',
+      )
+    }
+    await expect.poll(async () => (await stored()).length, { timeout: 15_000 }).toBe(3)
+    const events = await stored()
+    expect(new Set(events.map(({ id }) => id)).size).toBe(3)
+    expect(events.map(({ at }) => at)).toEqual(events.map(({ at }) => at).sort((a, b) => a - b))
+    await expect(great(page)).toHaveText(counted(3))
+  } finally {
+    await again.kill()
+  }
+})
+
+test('an event that arrives twice at once counts once', async ({ request }) => {
+  const { runId } = await startRun(request)
+  await request.post(`/api/runs/${runId}/events`, { data: event({ kind: 'lit' }) })
+  const whistle = event({ kind: 'whistle' })
+  const answers = await Promise.all(
+    Array.from({ length: 4 }, () => request.post(`/api/runs/${runId}/events`, { data: whistle })),
+  )
+  for (const answer of answers) expect(answer.status()).toBe(200)
+  const { events } = await (await request.get(`/api/runs/${runId}`)).json()
+  expect(events).toHaveLength(2)
+})
+
+test('with no network the Cook screen opens, counts on, and sends it all when it is back', async ({
+  browser,
+  request,
+}) => {
+  const { runId } = await startRun(request)
+  const context = await browser.newContext({ serviceWorkers: 'allow' })
+  const page = await context.newPage()
+  await page.goto(`/cook/${runId}`)
+  await light(page)
+  await page.keyboard.press('Space')
+  await expect(great(page)).toHaveText(counted(1))
+  await page.evaluate(() => navigator.serviceWorker.ready)
+  // The worker holds what it was installed with; the page itself is fetched through it once.
+  await page.reload()
+  await expect(great(page)).toHaveText(counted(1))
+  await page.waitForTimeout(1500)
+
+  await context.setOffline(true)
+  await page.keyboard.press('Space')
+  await expect(great(page)).toHaveText(counted(2))
+  await page.reload()
+  await expect(great(page)).toHaveText(counted(2), { timeout: 15_000 })
+  await page.keyboard.press('Space')
+  await expect(great(page)).toHaveText(counted(3))
+
+  await context.setOffline(false)
+  const kinds = async () => {
+    const { events } = await (await request.get(`/api/runs/${runId}`)).json()
+    return (events as { data: { kind: string } }[]).map(({ data }) => data.kind)
+  }
+  await expect.poll(kinds, { timeout: 20_000 }).toEqual(['checked', 'lit', 'whistle', 'whistle', 'whistle'])
+  await expect(great(page)).toHaveText(counted(3))
+  await context.close()
+})
+
+test('it can be installed as an app', async ({ page, request }) => {
+  await page.goto('/')
+  const href = await page.locator('link[rel="manifest"]').getAttribute('href')
+  const manifest = await (await request.get(href!)).json()
+  expect(manifest).toMatchObject({ name: 'Bivvet', display: 'standalone', start_url: '/' })
+  for (const { src } of manifest.icons) expect((await request.get(src)).status()).toBe(200)
+  expect((await request.get('/sw.js')).status()).toBe(200)
+})

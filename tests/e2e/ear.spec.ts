@@ -1,0 +1,87 @@
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import os from 'node:os'
+import path from 'node:path'
+import { chromium, expect, test, type Browser } from '@playwright/test'
+import { kitchenScene } from '../../core/live/sounds'
+import { clearStove, startRun } from './kitchen'
+
+const RATE = 48_000
+
+/** A minute of kitchen with three whistles, as the browser's microphone will hear it. */
+function kitchenFile(): { file: string; whistles: number } {
+  const { samples, whistles } = kitchenScene(
+    { seconds: 50, snrDb: 12, noises: ['extractor'], kind: 'tonal', sampleRate: RATE },
+    12,
+  )
+  const wav = Buffer.alloc(44 + samples.length * 2)
+  wav.write('RIFF', 0)
+  wav.writeUInt32LE(36 + samples.length * 2, 4)
+  wav.write('WAVEfmt ', 8)
+  wav.writeUInt32LE(16, 16)
+  wav.writeUInt16LE(1, 20)
+  wav.writeUInt16LE(1, 22)
+  wav.writeUInt32LE(RATE, 24)
+  wav.writeUInt32LE(RATE * 2, 28)
+  wav.writeUInt16LE(2, 32)
+  wav.writeUInt16LE(16, 34)
+  wav.write('data', 36)
+  wav.writeUInt32LE(samples.length * 2, 40)
+  samples.forEach((sample, i) => wav.writeInt16LE(Math.round(Math.max(-1, Math.min(1, sample)) * 32_000), 44 + i * 2))
+  const file = path.join(mkdtempSync(path.join(os.tmpdir(), 'bivvet-ear-')), 'kitchen.wav')
+  writeFileSync(file, wav)
+  return { file, whistles: whistles.length }
+}
+
+async function withMicrophone(flags: string[], work: (browser: Browser) => Promise<void>) {
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [...(process.getuid?.() === 0 ? ['--no-sandbox'] : []), '--disable-gpu', ...flags],
+  })
+  try {
+    await work(browser)
+  } finally {
+    await browser.close()
+  }
+}
+
+test.beforeEach(({ request }) => clearStove(request))
+
+test('the ear counts the whistles that it hears', async ({ request, baseURL }) => {
+  test.setTimeout(120_000)
+  const { file, whistles } = kitchenFile()
+  const { runId } = await startRun(request)
+  const flags = [
+    '--use-fake-ui-for-media-stream',
+    '--use-fake-device-for-media-stream',
+    `--use-file-for-fake-audio-capture=${file}%noloop`,
+  ]
+  await withMicrophone(flags, async (browser) => {
+    const page = await (await browser.newContext({ permissions: ['microphone'] })).newPage()
+    await page.goto(`${baseURL}/cook/${runId}`)
+    await page.getByRole('button', { name: 'All four are right' }).click()
+    await page.getByRole('button', { name: 'It is lit' }).click()
+    await page.getByRole('button', { name: 'Listen for whistles' }).click()
+    await expect(page.getByRole('button', { name: 'Stop listening' })).toBeVisible()
+    const heard = async () => {
+      const { events } = await (await request.get(`/api/runs/${runId}`)).json()
+      return (events as { data: { kind: string; how?: string } }[]).filter(
+        ({ data }) => data.kind === 'whistle' && data.how === 'ear',
+      ).length
+    }
+    await expect.poll(heard, { timeout: 70_000, intervals: [1000] }).toBe(whistles)
+  })
+})
+
+test('a microphone that may not be used is said so, and tapping counts', async ({ request, baseURL }) => {
+  const { runId } = await startRun(request)
+  await withMicrophone(['--deny-permission-prompts', '--use-fake-device-for-media-stream'], async (browser) => {
+    const page = await (await browser.newContext()).newPage()
+    await page.goto(`${baseURL}/cook/${runId}`)
+    await page.getByRole('button', { name: 'All four are right' }).click()
+    await page.getByRole('button', { name: 'It is lit' }).click()
+    await page.getByRole('button', { name: 'Listen for whistles' }).click()
+    await expect(page.getByText(/allow the microphone in the browser’s settings/)).toBeVisible()
+    await page.getByRole('button', { name: /Count a whistle/ }).click()
+    await expect(page.locator('.great')).toHaveText(/^1\s*of/)
+  })
+})

@@ -1,0 +1,87 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { choose, watchForErrors } from './kitchen'
+
+test('a food is found by any of its names, read about, and made one’s own', async ({ page }) => {
+  const errors = watchForErrors(page)
+  await page.goto('/foods')
+  await page.getByLabel('Any name, in any language').fill('zzz')
+  await expect(page.getByText('No food is called “zzz”.').first()).toBeVisible()
+  await page.getByLabel('Any name, in any language').fill('pois chiches')
+  await expect(page.getByText('1 food', { exact: true })).toBeVisible()
+  await page.getByRole('link', { name: /Chickpeas/ }).click()
+  await expect(page.getByRole('heading', { name: 'Chickpeas' })).toBeVisible()
+  await expect(page.getByText('An estimate.')).toBeVisible()
+  await expect(page.getByRole('img', { name: /How far Chickpeas is soaked/ })).toBeVisible()
+
+  await page.getByRole('button', { name: 'Start my own from this' }).click()
+  await expect(page.getByRole('heading', { name: 'Chickpeas, ours' })).toBeVisible()
+  await page.getByLabel('Name', { exact: true }).fill('Aunt’s chickpeas')
+  await page.getByLabel('tender', { exact: true }).fill('1')
+  await expect(page.getByText(/Boil-minutes must rise from firm over tender/).first()).toBeVisible()
+  await page.getByLabel('tender', { exact: true }).fill('120')
+  await expect(page.getByRole('status').filter({ hasText: /^Kept$/ })).toBeVisible()
+  await expect(page.getByText('Your own figures, started from Chickpeas.')).toBeVisible()
+
+  await page.getByRole('button', { name: 'Add a bag' }).click()
+  await page.getByLabel('Which bag').fill('From the market')
+  await page.getByLabel('Bought on').fill('2023-05-01')
+  await expect(page.getByText(/over a year old, so it needs about a third longer/)).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: /^Kept$/ })).toBeVisible()
+
+  // It is planned like any food, and its old bag counts.
+  await page.getByRole('button', { name: 'Plan a pot' }).click()
+  await expect(page.getByRole('heading', { name: 'Aunt’s chickpeas' })).toBeVisible()
+  const plan = page.getByRole('region', { name: 'The plan' })
+  const whistles = async () => parseInt((await plan.locator('.great').allInnerTexts())[1]!)
+  await expect(plan.locator('.great')).toHaveCount(3)
+  const fresh = await whistles()
+  await choose(page, 'From which bag', 'From the market, over a year old')
+  await expect.poll(whistles).toBeGreaterThan(fresh)
+
+  // Taken out again: the pot says so, and undo brings nothing to harm.
+  await page.goto('/foods')
+  await page.getByRole('link', { name: /Aunt’s chickpeas/ }).click()
+  await page.getByRole('button', { name: 'Take this food out' }).click()
+  await expect(page.getByRole('heading', { name: 'Chickpeas', exact: true })).toBeVisible()
+  await page.goto('/pot')
+  await expect(page.getByText('This food is no longer in the list. Choose another.')).toBeVisible()
+  expect(errors.filter((text) => !text.includes('422'))).toEqual([])
+})
+
+test('slash finds a food anywhere and question mark lists the keys', async ({ page }) => {
+  await page.goto('/log')
+  await expect(page.getByRole('heading', { name: /Log|Nothing cooked yet/ })).toBeVisible()
+  await page.keyboard.press('?')
+  await expect(page.getByRole('heading', { name: 'Keys' })).toBeVisible()
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('heading', { name: 'Keys' })).toBeHidden()
+  await page.keyboard.press('/')
+  await page.getByRole('combobox', { name: 'Find a food' }).fill('toor')
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('ArrowUp')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/\/pot$/)
+  await expect(page.getByRole('heading', { name: 'Split pigeon peas' })).toBeVisible()
+})
+
+for (const scheme of ['light', 'dark'] as const)
+  for (const path of ['/', '/foods', '/foods/kidney-red', '/kitchen/test/0de70000-0000-4000-8000-000000000101'])
+    test(`axe finds nothing on ${path}, ${scheme}, and it fits a phone`, async ({ browser }) => {
+      const context = await browser.newContext({
+        colorScheme: scheme,
+        reducedMotion: 'reduce',
+        viewport: { width: 390, height: 844 },
+      })
+      const page = await context.newPage()
+      await page.goto(path)
+      await expect(page.getByRole('heading').first()).toBeVisible()
+      await page.waitForTimeout(700)
+      expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+      ).toBe(0)
+      await context.close()
+    })

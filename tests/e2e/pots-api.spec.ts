@@ -1,0 +1,68 @@
+import { randomUUID } from 'node:crypto'
+import { expect, request as playwrightRequest, test } from '@playwright/test'
+import { Pool } from 'pg'
+import { findFood } from '../../core/food/catalogue'
+import type { Kitchen } from '../../shared/kitchen'
+import { newPot, type KeptPot } from '../../shared/pot'
+
+async function potOf(request: { get(url: string): Promise<{ json(): Promise<unknown> }> }) {
+  const kitchen = (await (await request.get('/api/kitchen')).json()) as Kitchen
+  return newPot(findFood('toor-split')!, kitchen)
+}
+
+test('a pot sent twice is kept once, and an older version does not overwrite a newer', async ({ request }) => {
+  const url = `/api/pots/${randomUUID()}`
+  const body = { version: 0, name: 'Dal', favourite: false, pot: await potOf(request) }
+  const [first, again] = [await request.put(url, { data: body }), await request.put(url, { data: body })]
+  expect([first.status(), again.status()]).toEqual([200, 200])
+  expect(((await again.json()) as KeptPot).version).toBe(1)
+  const changed = await request.put(url, { data: { ...body, version: 1, name: 'Dal, thin' } })
+  expect(((await changed.json()) as KeptPot).version).toBe(2)
+  const stale = await request.put(url, { data: { ...body, version: 1, name: 'Dal, thick' } })
+  expect(stale.status()).toBe(409)
+  expect(((await (await request.get(url)).json()) as KeptPot).name).toBe('Dal, thin')
+
+  expect((await request.delete(url)).status()).toBe(204)
+  expect((await request.delete(url)).status()).toBe(404)
+  expect((await request.get(url)).status()).toBe(404)
+  const back = await request.put(url, { data: { ...body, version: 2, name: 'Dal, thin' } })
+  expect(back.status()).toBe(200)
+  await request.delete(url)
+})
+
+test('a pot that is none is refused with reasons', async ({ request }) => {
+  const pot = await potOf(request)
+  for (const data of [
+    { version: 0, name: '', favourite: false, pot },
+    { version: 0, name: 'Dal', favourite: false, pot: { ...pot, items: [] } },
+    { version: -1, name: 'Dal', favourite: 'yes', pot },
+  ]) {
+    const response = await request.put(`/api/pots/${randomUUID()}`, { data })
+    expect(response.status()).toBe(422)
+    expect(((await response.json()) as { problems: unknown[] }).problems.length).toBeGreaterThan(0)
+  }
+  expect((await request.put('/api/pots/nonsense', { data: {} })).status()).toBe(404)
+})
+
+test('another household sees no pot of this one and cannot take its id', async ({ request, baseURL }) => {
+  const pool = new Pool({ connectionString: process.env.DATABASE_URL })
+  const token = `pots-${randomUUID()}`
+  await pool.query('insert into households (name, altitude_m, room_c, tap_c, join_token) values ($1, 0, 22, 20, $2)', [
+    'Elsewhere',
+    token,
+  ])
+  await pool.end()
+  const id = randomUUID()
+  const body = { version: 0, name: 'Ours', favourite: true, pot: await potOf(request) }
+  await request.put(`/api/pots/${id}`, { data: body })
+  const theirs = await playwrightRequest.newContext({ baseURL })
+  await theirs.get(`/join/${token}`)
+  expect((await (await theirs.get('/api/pots')).json()) as KeptPot[]).toEqual([])
+  expect((await theirs.get(`/api/pots/${id}`)).status()).toBe(404)
+  for (const version of [0, 1])
+    expect((await theirs.put(`/api/pots/${id}`, { data: { ...body, version, name: 'Theirs' } })).status()).toBe(409)
+  expect((await theirs.delete(`/api/pots/${id}`)).status()).toBe(404)
+  expect(((await (await request.get(`/api/pots/${id}`)).json()) as KeptPot).name).toBe('Ours')
+  await request.delete(`/api/pots/${id}`)
+  await theirs.dispose()
+})

@@ -1,0 +1,167 @@
+import { AxeBuilder } from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { choose, watchForErrors } from './kitchen'
+
+const TIN = { wide: '0de70000-0000-4000-8000-000000000401', middle: '0de70000-0000-4000-8000-000000000402' }
+
+async function setFood(page: Page, index: number, query: string, amount: string, unit = 'g') {
+  const row = page.locator('.foods > li').nth(index)
+  const line = row.getByRole('button', { expanded: false }).first()
+  if (await line.isVisible()) await line.click()
+  await row.getByRole('combobox', { name: 'Food' }).fill(query)
+  await page.getByRole('option').first().click()
+  await row.getByRole('combobox', { name: 'Measured in' }).click({ force: true })
+  await page.getByRole('option', { name: unit, exact: true }).click()
+  await row.getByLabel('Amount').fill(amount)
+}
+/** The demo household's Sunday: red rice, split pigeon peas and beetroot. */
+async function sunday(page: Page) {
+  await page.goto('/stack')
+  await choose(page, 'Pot', 'Electric 6 L')
+  await page.getByText('thick', { exact: true }).click()
+  await setFood(page, 0, 'red rice', '140')
+  await page.getByRole('button', { name: 'Add a food' }).click()
+  await setFood(page, 1, 'toor', '130')
+  await page.getByRole('button', { name: 'Add a food' }).click()
+  await setFood(page, 2, 'chukandar', '400')
+}
+const plan = (page: Page) => page.getByRole('region', { name: 'The plan' })
+const drawing = (page: Page) => page.getByRole('img', { name: /In the base:/ })
+
+test('the three-tier Sunday is worked out, chosen among, kept, and cooked', async ({ page }) => {
+  const errors = watchForErrors(page)
+  await sunday(page)
+  await page.getByRole('button', { name: 'Work it out' }).click()
+  await expect(page.getByText(/The best of \d+ arrangements that fit/)).toBeVisible()
+  const options = page.locator('.option')
+  await expect.poll(() => options.count()).toBeGreaterThan(1)
+  await expect(options.first()).toContainText('from below:')
+  await expect(plan(page)).toContainText('On high pressure')
+  for (const food of ['Red rice (bran on)', 'Split pigeon peas', 'Whole beetroot 6 cm'])
+    await expect(
+      page.getByRole('img', { name: new RegExp(`^${food.replace(/[()]/g, '\\$&')}: \\d+ boil-minutes`) }),
+    ).toBeVisible()
+  await expect(page.getByText(/Lift out with tongs, from the top/)).toBeVisible()
+  await expect(drawing(page)).toHaveAttribute('aria-label', /Tier 1, .* % when swollen/)
+
+  const before = await drawing(page).getAttribute('aria-label')
+  await options.nth(1).click()
+  await expect.poll(() => drawing(page).getAttribute('aria-label')).not.toBe(before)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect.poll(() => drawing(page).getAttribute('aria-label')).toBe(before)
+
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await page.getByLabel('Its name').fill('Three-tier Sunday')
+  await page.getByRole('button', { name: 'Keep', exact: true }).last().click()
+  await expect(page.getByRole('heading', { name: 'Three-tier Sunday' })).toBeVisible()
+  await page.getByRole('link', { name: 'Today' }).click()
+  await page
+    .getByRole('button', { name: /^Three-tier Sunday/ })
+    .first()
+    .click()
+  await expect(page).toHaveURL(/\/stack$/)
+  await page.getByRole('button', { name: 'Start it' }).click()
+  await expect(page).toHaveURL(/\/cook\//)
+  await expect(page.getByRole('heading', { name: 'Before you close it.' })).toBeVisible()
+  expect(errors).toEqual([])
+})
+
+test('the same by hand: foods dragged into tins, a tin to another tier', async ({ page }) => {
+  await sunday(page)
+  await page.locator('[data-food="2"]').dragTo(page.locator('[data-base]'))
+  await expect(drawing(page)).toHaveAttribute('aria-label', /In the base: Whole beetroot/)
+  await page.locator(`[data-shelf="${TIN.wide}"]`).dragTo(page.locator('[data-tier="0"]'))
+  await expect(drawing(page)).toHaveAttribute('aria-label', /Tier 1, Wide low tin: empty/)
+  await page.locator('[data-food="0"]').dragTo(page.locator(`[data-tin="${TIN.wide}"]`))
+  await expect(drawing(page)).toHaveAttribute('aria-label', /Tier 1, Wide low tin: Red rice/)
+  await page.getByRole('button', { name: 'Put Middle tin in' }).click()
+  await page.locator('[data-food="1"]').dragTo(page.locator(`[data-tin="${TIN.middle}"]`))
+  await expect(drawing(page)).toHaveAttribute('aria-label', /Tier 2, Middle tin: Split pigeon peas/)
+  // Beetroot of 6 cm under a low trivet: said, and mended by the tall stand.
+  await expect(page.getByText(/The base reaches \d+ mm above the floor of the lowest tin/).first()).toBeVisible()
+  await page.getByText('60 mm', { exact: true }).click()
+  await expect(page.getByText(/The base reaches/)).toHaveCount(0)
+  await expect(page.getByRole('button', { name: 'Start it' })).toBeEnabled()
+
+  const tin = (await page.locator(`[data-tin="${TIN.middle}"]`).boundingBox())!
+  const other = (await page.locator(`[data-tin="${TIN.wide}"]`).boundingBox())!
+  await page.mouse.move(tin.x + tin.width / 2, tin.y + tin.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(other.x + other.width / 2, other.y + other.height / 2 + 4, { steps: 5 })
+  await page.mouse.up()
+  await expect(drawing(page)).toHaveAttribute('aria-label', /Tier 1, Middle tin: Split pigeon peas/)
+  // And by keyboard.
+  await page.getByRole('button', { name: 'Middle tin one tier up' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(drawing(page)).toHaveAttribute('aria-label', /Tier 2, Middle tin/)
+  await page.getByRole('button', { name: 'Take Middle tin out' }).click()
+  await expect(page.getByText('Give every food a place first.')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Start it' })).toBeDisabled()
+})
+
+test('an impossible stack says what comes closest and what would mend it', async ({ page }) => {
+  await sunday(page)
+  await choose(page, 'Pot', 'Old 3 L')
+  await page.getByRole('button', { name: 'Work it out' }).click()
+  await expect(
+    page.getByText(/No arrangement of these tins holds all of it|Nothing does it all in one run/),
+  ).toBeVisible()
+  await expect(page.getByText(/and it goes\.|cook it by itself|No single change mends it/).first()).toBeVisible()
+
+  // By hand: too high, and refused with the reason.
+  await page.getByRole('button', { name: 'Put Tall tin in' }).click()
+  await page.getByRole('button', { name: 'Put Small tin in' }).click()
+  await page.locator('[data-food="0"]').dragTo(page.locator('[data-tin="0de70000-0000-4000-8000-000000000403"]'))
+  await page.locator('[data-food="1"]').dragTo(page.locator('[data-tin="0de70000-0000-4000-8000-000000000404"]'))
+  await expect(page.getByText(/mm too wide|mm too high|too wide for what it stands on/).first()).toBeVisible()
+  await expect(page.locator('button:enabled', { hasText: 'Light it' })).toHaveCount(0)
+})
+
+test('foods too far apart go in one after the other, each with its strip', async ({ page }) => {
+  await page.goto('/stack')
+  await choose(page, 'Pot', 'Electric 6 L')
+  await setFood(page, 0, 'kabuli', '150')
+  await page.getByRole('button', { name: 'Add a food' }).click()
+  await setFood(page, 1, 'gajar', '150')
+  for (const box of await page.getByLabel('the soak may be changed').all()) await box.uncheck()
+  await page.getByRole('button', { name: 'Work it out' }).click()
+  await expect(
+    page.getByText('Nothing does it all in one run. This comes closest; its cautions say what is wrong.'),
+  ).toBeVisible()
+  await expect(
+    page.getByText(/First Chickpeas alone: \d+ min\. Open, add Carrot chunks 2 cm, and then \d+ min more\./),
+  ).toBeVisible()
+  await expect(page.getByText(/From the flame to the lid/)).toHaveCount(3)
+  await expect(page.getByText(/Carrot chunks 2 cm goes past its limit here/).first()).toBeVisible()
+})
+
+test('what else can go in is answered, and can be stopped', async ({ page }) => {
+  await page.goto('/stack')
+  await choose(page, 'Pot', 'Electric 6 L')
+  await page.getByText('thick', { exact: true }).click()
+  await setFood(page, 0, 'toor', '150')
+  await page.getByRole('button', { name: 'What else can go in with this?' }).click()
+  await expect(page.getByText(/\d+ foods tried …/)).toBeVisible()
+  await page.getByRole('button', { name: 'Stop' }).click()
+  await expect(page.getByRole('button', { name: 'Work it out' })).toBeVisible()
+  await page.getByRole('button', { name: 'What else can go in with this?' }).click()
+  await expect(page.locator('.fits li').first()).toBeVisible({ timeout: 30_000 })
+})
+
+for (const scheme of ['light', 'dark'] as const)
+  test(`axe finds nothing on the stack, ${scheme}, and it fits a phone`, async ({ browser }) => {
+    const context = await browser.newContext({
+      colorScheme: scheme,
+      reducedMotion: 'reduce',
+      viewport: { width: 390, height: 844 },
+    })
+    const page = await context.newPage()
+    await sunday(page)
+    await page.getByRole('button', { name: 'Work it out' }).click()
+    await expect(page.getByText(/The best of \d+ arrangements/)).toBeVisible()
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(
+      0,
+    )
+    await context.close()
+  })

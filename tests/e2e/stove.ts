@@ -1,0 +1,103 @@
+import { expect, type Page } from '@playwright/test'
+import { courseOf } from '../../core/live/follow'
+import { createStove, type Hidden, type Sign, type Stove } from '../../core/live/stove'
+import { runsByItself } from '../../core/live/next'
+import type { RunEvent } from '../../core/live/run'
+import type { RunWithPlan } from '../../shared/kitchen'
+
+const MINUTE_MS = 60_000
+
+/**
+ * A simulated pot beside the page: the page's clock is driven, the pot goes with it, and whatever it does the
+ * cook tells the page. The page's clock must be installed.
+ */
+export class PotBeside {
+  private stove: Stove
+  minute = 0
+  whistles = 0
+
+  private constructor(
+    private readonly page: Page,
+    private readonly run: RunWithPlan,
+    hidden?: Hidden,
+    events: RunEvent[] = [],
+  ) {
+    const course = courseOf(run.plan, events)
+    this.stove = createStove(course, hidden)
+    const first = course.program[0]!
+    if (runsByItself(run.plan.answer)) this.stove.start()
+    else this.stove.heat('heatW' in first ? first.heatW : 0)
+  }
+
+  /** Checks and lights the run that the page shows, and its pot. */
+  static async light(page: Page, hidden?: Hidden): Promise<PotBeside> {
+    const run = await runOf(page)
+    const check = page.getByRole('button', { name: 'All four are right' })
+    const lit = page.getByRole('button', { name: /^It is (lit|on)$/ })
+    await expect(check.or(lit)).toBeVisible()
+    if (await check.isVisible()) await check.click()
+    await lit.click()
+    const { events } = await runOf(page)
+    return new PotBeside(page, run, hidden, events)
+  }
+
+  /** Lets so many minutes go by, on the page and in the pot. */
+  async pass(minutes: number): Promise<Sign[]> {
+    this.minute += minutes
+    await this.page.clock.fastForward(Math.round(minutes * MINUTE_MS))
+    return this.stove.advance(this.minute)
+  }
+
+  heatOff() {
+    this.stove.heat(0)
+  }
+
+  now() {
+    return this.stove.now()
+  }
+
+  /** Counts whistles as they come, but those that `misses` says, until so many have been given. */
+  async whistle(count: number, misses: (index: number) => boolean = () => false) {
+    while (this.whistles < count) {
+      // Until the first it is a long wait; then a whistle is told within seconds.
+      const signs = await this.pass(this.whistles === 0 && this.stove.now().gaugePa < 60_000 ? 0.5 : 0.1)
+      for (const { kind } of signs) {
+        if (kind !== 'whistle') continue
+        if (!misses(this.whistles)) await this.page.keyboard.press('Space')
+        this.whistles++
+      }
+      if (this.minute > 240) throw new Error('This pot does not whistle.')
+    }
+  }
+
+  /** Turns the heat off when the page says so, waits for the pressure, and opens. */
+  async finish() {
+    await this.page.getByRole('button', { name: /^(Heat is off|It is off)$/ }).click()
+    this.heatOff()
+    await this.open()
+  }
+
+  /** Waits for the pressure, and opens. */
+  async open() {
+    while (this.stove.now().gaugePa > 500) await this.pass(1)
+    await this.pass(2)
+    const gone = this.page.getByRole('button', { name: 'Pressure is gone' })
+    const open = this.page.getByRole('button', { name: 'It is open' })
+    await gone.click()
+    await expect(open).toBeVisible()
+    await open.click()
+    await expect(this.page.getByRole('heading', { name: 'How did it come out?' })).toBeVisible()
+  }
+}
+
+/** The run whose Cook page is open, with its plan. */
+export async function runOf(page: Page): Promise<RunWithPlan> {
+  await expect(page).toHaveURL(/\/cook\/[0-9a-f-]{36}$/)
+  const answer = await page.request.get(`/api/runs/${page.url().split('/').at(-1)!}`)
+  return (await answer.json()) as RunWithPlan
+}
+
+/** Some hours ago, so that a run driven by the page's clock does not reach into the server's future. */
+export async function installClock(page: Page, minutesOn = 0) {
+  await page.clock.install({ time: Date.now() - 6 * 3_600_000 + minutesOn * MINUTE_MS })
+}
