@@ -15,7 +15,7 @@ const { form } = storeToRefs(pot)
 const kitchenStore = useKitchenStore()
 const kitchen = computed(() => kitchenStore.kitchen!)
 if (!form.value.stack) form.value.stack = emptyStack(form.value)
-const { stack, place, moveTin } = useStackLayout()
+const { stack, place, moveTin, takeOutTin } = useStackLayout()
 
 const { answer, curve, problems, failed } = usePlan(() => pot.request)
 const { light, lighting, failure } = useLight()
@@ -64,22 +64,24 @@ const heat = computed(() => {
   return burner[byFlame ? form.value.flame : 'high'] / BURNERS.strong.high
 })
 
-function dropped(what: string, onto: { tin: string } | { tier: number } | 'base') {
-  const [kind, id] = what.split(':')
-  if (kind === 'food') {
-    const index = Number(id)
-    if (onto === 'base') place(index, 'base')
-    else if ('tin' in onto) place(index, onto.tin)
-    else {
-      // Onto an empty tier: into the first tin that stands there, or the first that is free.
-      const there = stack.value.tiers[onto.tier]?.[0]
-      const free = kitchen.value.tins.find((tin) => !stack.value.tiers.flat().includes(tin.id))
-      const tin = there ?? free?.id
-      if (tin) place(index, tin)
-    }
-  } else if (kind === 'tin' && id)
-    moveTin(id, typeof onto === 'object' && 'tier' in onto ? onto.tier : stack.value.tiers.length)
-}
+const { carried } = provideCarry((load, onto) => {
+  if (load.kind === 'tin') {
+    if (onto.at === 'tier') moveTin(load.id, onto.tier)
+    else if (onto.at === 'out') takeOutTin(load.id)
+    return
+  }
+  const food = Number(load.id)
+  if (onto.at === 'base') place(food, 'base')
+  else if (onto.at === 'out') place(food, '')
+  else if (onto.at === 'tin') place(food, onto.id)
+  else {
+    // Onto an empty tier: into the first tin that stands there, or the first that is free.
+    const there = stack.value.tiers[onto.tier]?.[0]
+    const free = kitchen.value.tins.find((tin) => !stack.value.tiers.flat().includes(tin.id))
+    const tin = there ?? free?.id
+    if (tin) place(food, tin)
+  }
+})
 
 const foodName = (index: number) => pot.foods[index]?.name ?? ''
 const styles = computed(() => pot.styleKinds.map((value) => ({ value, text: t(`pot.styles.${value}`) })))
@@ -153,9 +155,8 @@ useHead({ title: () => `${t('app.nav.stack')} · Bivvet` })
           :fill="current ? answer!.fill : null"
           :base-name="baseFood"
           :heat="answer && runsByItself(answer) ? 1 : heat"
-          @drop="dropped"
-          @move="moveTin"
         />
+        <TinShelf />
       </section>
 
       <section class="side">
@@ -282,13 +283,14 @@ useHead({ title: () => `${t('app.nav.stack')} · Bivvet` })
           :height="170"
           :foods="placed.map(foodName)"
         />
-        <div class="lower">
-          <TinShelf />
-          <StackRoom :more="more" :busy="busy !== null" @look="whatElse" />
-        </div>
+        <p v-else class="strip-place soft">{{ t('stack.noStrip') }}</p>
+        <StackRoom :more="more" :busy="busy !== null" @look="whatElse" />
         <ElsewhereTable v-if="current && answer && holdsPressure(answer.simulation.appliance)" class="elsewhere" />
       </section>
     </div>
+    <p v-if="carried" class="in-hand" aria-hidden="true" :style="{ left: `${carried.x}px`, top: `${carried.y}px` }">
+      {{ carried.load.name }}
+    </p>
     <PotSheet
       v-if="current && answer && curve && pot.foods.every((food) => food !== null)"
       :answer="answer"
@@ -320,7 +322,9 @@ section {
 }
 .drawing {
   grid-area: drawing;
-  height: max(340px, calc(100vh - 53px - 262px));
+  display: grid;
+  grid-template-rows: max(300px, calc(100vh - 53px - 450px)) auto;
+  gap: 10px;
 }
 .side {
   grid-area: side;
@@ -380,11 +384,21 @@ h1 {
   margin: 0;
   font-size: 14.5px;
 }
-.lower {
-  display: grid;
-  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
-  gap: 20px;
-  margin-top: 18px;
+.strip-place {
+  min-height: 199px;
+  margin: 0;
+}
+.in-hand {
+  position: fixed;
+  z-index: 10;
+  margin: -46px 0 0;
+  padding: 4px 10px;
+  border-radius: var(--corner);
+  transform: translateX(-50%);
+  background: var(--ink);
+  color: var(--ground);
+  font-weight: 650;
+  pointer-events: none;
 }
 .elsewhere {
   margin-top: 20px;
@@ -410,16 +424,13 @@ h1 {
   }
   .drawing {
     order: 2;
-    height: 320px !important;
+    grid-template-rows: 300px auto;
   }
   .side {
     order: 1;
   }
   .under {
     order: 3;
-  }
-  .lower {
-    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -25,6 +25,19 @@ async function sunday(page: Page) {
   await page.getByRole('button', { name: 'Add a food' }).click()
   await setFood(page, 2, 'chukandar', '400')
 }
+/** Carries by mouse from the middle of one thing to the middle of another. */
+async function carry(page: Page, from: string, to: string, belowMiddlePx = 0) {
+  await page.locator(from).scrollIntoViewIfNeeded()
+  const middle = async (selector: string) => {
+    const box = (await page.locator(selector).boundingBox())!
+    return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+  }
+  const [start, end] = [await middle(from), await middle(to)]
+  await page.mouse.move(start.x, start.y)
+  await page.mouse.down()
+  await page.mouse.move(end.x, end.y + belowMiddlePx, { steps: 5 })
+  await page.mouse.up()
+}
 const plan = (page: Page) => page.getByRole('region', { name: 'The plan' })
 const drawing = (page: Page) => page.getByRole('img', { name: /In the base:/ })
 
@@ -68,14 +81,14 @@ test('the three-tier Sunday is worked out, chosen among, kept, and cooked', asyn
 
 test('the same by hand: foods dragged into tins, a tin to another tier', async ({ page }) => {
   await sunday(page)
-  await page.locator('[data-food="2"]').dragTo(page.locator('[data-base]'))
+  await carry(page, '[data-food="2"]', '[data-base]')
   await expect(drawing(page)).toHaveAttribute('aria-label', /In the base: Whole beetroot/)
-  await page.locator(`[data-shelf="${TIN.wide}"]`).dragTo(page.locator('[data-tier="0"]'))
+  await carry(page, `[data-shelf="${TIN.wide}"]`, '[data-tier="0"]')
   await expect(drawing(page)).toHaveAttribute('aria-label', /Tier 1, Wide low tin: empty/)
-  await page.locator('[data-food="0"]').dragTo(page.locator(`[data-tin="${TIN.wide}"]`))
+  await carry(page, '[data-food="0"]', `[data-tin="${TIN.wide}"]`)
   await expect(drawing(page)).toHaveAttribute('aria-label', /Tier 1, Wide low tin: Red rice/)
   await page.getByRole('button', { name: 'Put Middle tin in' }).click()
-  await page.locator('[data-food="1"]').dragTo(page.locator(`[data-tin="${TIN.middle}"]`))
+  await carry(page, '[data-food="1"]', `[data-tin="${TIN.middle}"]`)
   await expect(drawing(page)).toHaveAttribute('aria-label', /Tier 2, Middle tin: Split pigeon peas/)
   // Beetroot of 6 cm under a low trivet: said, and mended by the tall stand.
   await expect(page.getByText(/The base reaches \d+ mm above the floor of the lowest tin/).first()).toBeVisible()
@@ -83,12 +96,7 @@ test('the same by hand: foods dragged into tins, a tin to another tier', async (
   await expect(page.getByText(/The base reaches/)).toHaveCount(0)
   await expect(page.getByRole('button', { name: 'Start it' })).toBeEnabled()
 
-  const tin = (await page.locator(`[data-tin="${TIN.middle}"]`).boundingBox())!
-  const other = (await page.locator(`[data-tin="${TIN.wide}"]`).boundingBox())!
-  await page.mouse.move(tin.x + tin.width / 2, tin.y + tin.height / 2)
-  await page.mouse.down()
-  await page.mouse.move(other.x + other.width / 2, other.y + other.height / 2 + 4, { steps: 5 })
-  await page.mouse.up()
+  await carry(page, `[data-tin="${TIN.middle}"]`, `[data-tin="${TIN.wide}"]`, 4)
   await expect(drawing(page)).toHaveAttribute('aria-label', /Tier 1, Middle tin: Split pigeon peas/)
   // And by keyboard.
   await page.getByRole('button', { name: 'Middle tin one tier up' }).focus()
@@ -111,8 +119,8 @@ test('an impossible stack says what comes closest and what would mend it', async
   // By hand: too high, and refused with the reason.
   await page.getByRole('button', { name: 'Put Tall tin in' }).click()
   await page.getByRole('button', { name: 'Put Small tin in' }).click()
-  await page.locator('[data-food="0"]').dragTo(page.locator('[data-tin="0de70000-0000-4000-8000-000000000403"]'))
-  await page.locator('[data-food="1"]').dragTo(page.locator('[data-tin="0de70000-0000-4000-8000-000000000404"]'))
+  await carry(page, '[data-food="0"]', '[data-tin="0de70000-0000-4000-8000-000000000403"]')
+  await carry(page, '[data-food="1"]', '[data-tin="0de70000-0000-4000-8000-000000000404"]')
   await expect(page.getByText(/mm too wide|mm too high|too wide for what it stands on/).first()).toBeVisible()
   await expect(page.locator('button:enabled', { hasText: 'Light it' })).toHaveCount(0)
 })

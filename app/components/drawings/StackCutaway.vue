@@ -22,13 +22,8 @@ const { cooker, tiers, trivetMm, fill, baseName, heat } = defineProps<{
   baseName: string | null
   heat: number
 }>()
-const emit = defineEmits<{
-  /** A food or a tin from beside the drawing was let go over a tin, a tier or the base. */
-  drop: [what: string, onto: { tin: string } | { tier: number } | 'base']
-  /** A tin of the drawing was dragged to another tier. */
-  move: [tinId: string, tier: number]
-}>()
 const { t, number } = useI18nText()
+const { pickUp, isOver, isCarried } = useCarry()
 const hatch = useId()
 
 const WALL = 5
@@ -79,35 +74,6 @@ const zones = computed(() => {
   return [...found, { tier: tiers.length, from, to: Math.max(from + 24, inner.value.height) }]
 })
 
-const svg = useTemplateRef<SVGSVGElement>('svg')
-function mmAt(clientY: number): number {
-  const box = svg.value!.getBoundingClientRect()
-  const scale = Math.min(box.width / view.value.width, box.height / view.value.height)
-  return floor.value - (clientY - box.top - (box.height - view.value.height * scale) / 2) / scale
-}
-const dragged = ref<{ id: string; byMm: number; fromMm: number } | null>(null)
-function grab(event: PointerEvent, tin: Standing) {
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  dragged.value = { id: tin.id, byMm: 0, fromMm: mmAt(event.clientY) }
-}
-function drag(event: PointerEvent) {
-  if (dragged.value) dragged.value.byMm = mmAt(event.clientY) - dragged.value.fromMm
-}
-function letGo(event: PointerEvent) {
-  if (!dragged.value) return
-  const { id, byMm } = dragged.value
-  dragged.value = null
-  if (Math.abs(byMm) < 8) return
-  const mm = mmAt(event.clientY)
-  const zone = zones.value.find(({ to }) => mm <= to) ?? zones.value.at(-1)!
-  emit('move', id, zone.tier)
-}
-const lift = (id: string) => (dragged.value?.id === id ? `translate(0 ${-dragged.value.byMm})` : undefined)
-
-function take(event: DragEvent, onto: { tin: string } | { tier: number } | 'base') {
-  const what = event.dataTransfer?.getData('text/plain')
-  if (what) emit('drop', what, onto)
-}
 const tinHeight = (tin: Standing) => tin.heightMm
 const level = (tin: Standing, share: number) => Math.min(1, share) * (tin.heightMm - 3)
 const labelY = computed(() => {
@@ -143,7 +109,7 @@ const text = computed(() =>
 </script>
 
 <template>
-  <svg ref="svg" :viewBox="`0 0 ${view.width} ${view.height}`" role="img" :aria-label="text" class="cutaway">
+  <svg :viewBox="`0 0 ${view.width} ${view.height}`" role="img" :aria-label="text" class="cutaway">
     <defs>
       <pattern :id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <line x1="0" y1="0" x2="0" y2="7" stroke="var(--food)" stroke-width="1.1" opacity="0.75" />
@@ -165,13 +131,17 @@ const text = computed(() =>
         :y="yOf(zone.to)"
         :width="inner.width"
         :height="zone.to - zone.from"
-        class="zone"
+        :class="['zone', { over: isOver({ at: 'tier', tier: zone.tier }) }]"
         :data-tier="zone.tier"
-        @dragover.prevent
-        @drop.prevent="(event) => take(event, { tier: zone.tier })"
       />
-      <g class="base" data-base @dragover.prevent @drop.prevent="(event) => take(event, 'base')">
-        <rect :x="left" :y="yOf(trivetMm)" :width="inner.width" :height="trivetMm" class="zone" />
+      <g class="base" data-base>
+        <rect
+          :x="left"
+          :y="yOf(trivetMm)"
+          :width="inner.width"
+          :height="trivetMm"
+          :class="['zone', { over: isOver({ at: 'base' }) }]"
+        />
         <rect :x="left" :y="yOf(baseMm)" :width="inner.width" :height="baseMm" class="water" />
         <template v-if="baseName">
           <rect :x="left" :y="yOf(foodMm)" :width="inner.width" :height="foodMm" class="food" />
@@ -195,15 +165,10 @@ const text = computed(() =>
       <g
         v-for="tin in standing"
         :key="tin.id"
-        class="tin"
+        :class="['tin', { over: isOver({ at: 'tin', id: tin.id }), carried: isCarried('tin', tin.id) }]"
         :data-tin="tin.id"
-        :transform="lift(tin.id)"
-        @pointerdown="(event) => grab(event, tin)"
-        @pointermove="drag"
-        @pointerup="letGo"
-        @pointercancel="dragged = null"
-        @dragover.prevent
-        @drop.prevent="(event) => take(event, { tin: tin.id })"
+        :data-tier="tin.tier"
+        @pointerdown="(event) => pickUp(event, { kind: 'tin', id: tin.id, name: tin.name })"
       >
         <title>{{ t('stack.dragTin', { name: tin.name }) }}</title>
         <rect
@@ -273,6 +238,10 @@ const text = computed(() =>
 .zone {
   fill: transparent;
 }
+.zone.over,
+.over .inside {
+  fill: var(--food-fill);
+}
 .water {
   fill: var(--water-fill);
 }
@@ -285,6 +254,10 @@ const text = computed(() =>
 .tin {
   cursor: grab;
   touch-action: none;
+}
+.carried {
+  opacity: 0.35;
+  pointer-events: none;
 }
 .tin-wall {
   fill: none;

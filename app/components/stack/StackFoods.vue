@@ -58,19 +58,20 @@ const errorAt = (index: number) => {
   const found = problems.find(({ path }) => at >= 0 && path.startsWith(`contents.${at}.`))
   return found ? problemText(found) : null
 }
-const carry = (event: DragEvent, index: number) => event.dataTransfer?.setData('text/plain', `food:${index}`)
+const { pickUp } = useCarry()
 </script>
 
 <template>
-  <ul class="foods">
+  <ul class="foods" data-out>
     <li v-for="(item, i) in form.items" :key="i" :aria-label="pot.foods[i]?.name">
       <div class="head">
         <span
-          draggable="true"
           class="handle"
           :title="t('stack.dragFood')"
           :data-food="i"
-          @dragstart="(event) => carry(event, i)"
+          @pointerdown.prevent="
+            (event) => pickUp(event, { kind: 'food', id: String(i), name: pot.foods[i]?.name ?? item.foodId })
+          "
         >
           <v-icon :icon="mdiDrag" size="small" />
         </span>
@@ -169,6 +170,7 @@ li {
   padding: 0 2px;
   color: var(--ink-soft);
   cursor: grab;
+  touch-action: none;
 }
 .line {
   display: grid;

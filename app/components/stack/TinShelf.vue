@@ -2,10 +2,11 @@
 import { mdiArrowDown, mdiArrowUp } from '@mdi/js'
 
 /** The household's tins: drag one into the pot, or move it by its buttons. */
+const PX_PER_MM = 0.36
 const { t, number } = useI18nText()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const { stack, moveTin, takeOutTin, tierOf } = useStackLayout()
-const carry = (event: DragEvent, id: string) => event.dataTransfer?.setData('text/plain', `tin:${id}`)
+const { pickUp, isCarried } = useCarry()
 const inside = computed(() => stack.value.tiers.length)
 </script>
 
@@ -15,35 +16,34 @@ const inside = computed(() => stack.value.tiers.length)
     <p v-if="kitchen.tins.length === 0" class="soft">
       {{ t('stack.noTins') }} <NuxtLink to="/kitchen">{{ t('pot.noCooker.go') }}</NuxtLink>
     </p>
-    <ul v-else>
+    <ul v-else data-out>
       <li v-for="tin in kitchen.tins" :key="tin.id" :class="{ inside: tierOf(tin.id) >= 0 }">
-        <span
-          draggable="true"
+        <div
           class="tin"
+          :class="{ carried: isCarried('tin', tin.id) }"
           :data-shelf="tin.id"
           :title="t('stack.dragTinIn')"
-          @dragstart="(event) => carry(event, tin.id)"
+          @pointerdown.prevent="(event) => pickUp(event, { kind: 'tin', id: tin.id, name: tin.name })"
         >
           <span
             class="shape"
             aria-hidden="true"
-            :style="{ width: `${tin.diameterMm / 4}px`, height: `${tin.heightMm / 4}px` }"
+            :style="{ width: `${tin.diameterMm * PX_PER_MM}px`, height: `${tin.heightMm * PX_PER_MM}px` }"
           />
-          <span>
-            <strong>{{ tin.name }}</strong>
-            <span class="soft"
-              >{{
-                t('stack.size', {
+        </div>
+        <strong>{{ tin.name }}</strong>
+        <span class="soft size">
+          {{
+            tierOf(tin.id) >= 0
+              ? t('stack.tier', { n: tierOf(tin.id) + 1 })
+              : t('stack.size', {
                   width: number(tin.diameterMm),
                   height: number(tin.heightMm),
                   ml: number(tin.volumeMl),
                 })
-              }}
-              <template v-if="tierOf(tin.id) >= 0"> · {{ t('stack.tier', { n: tierOf(tin.id) + 1 }) }}</template></span
-            >
-          </span>
+          }}
         </span>
-        <template v-if="tierOf(tin.id) >= 0">
+        <span v-if="tierOf(tin.id) >= 0" class="moves">
           <v-btn
             :icon="mdiArrowUp"
             size="x-small"
@@ -68,16 +68,17 @@ const inside = computed(() => stack.value.tiers.length)
           >
             {{ t('stack.out') }}
           </button>
-        </template>
-        <button
-          v-else
-          type="button"
-          class="link-button"
-          :aria-label="t('stack.inNamed', { name: tin.name })"
-          @click="moveTin(tin.id, inside)"
-        >
-          {{ t('stack.in') }}
-        </button>
+        </span>
+        <span v-else class="moves">
+          <button
+            type="button"
+            class="link-button"
+            :aria-label="t('stack.inNamed', { name: tin.name })"
+            @click="moveTin(tin.id, inside)"
+          >
+            {{ t('stack.in') }}
+          </button>
+        </span>
       </li>
     </ul>
   </section>
@@ -85,39 +86,54 @@ const inside = computed(() => stack.value.tiers.length)
 
 <style scoped>
 h2 {
-  margin: 0 0 4px;
-  font-size: 16px;
+  margin: 0;
+  font-size: 15px;
 }
 ul {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(116px, 1fr));
+  gap: 8px 0;
   margin: 0;
   padding: 0;
   list-style: none;
 }
 li {
-  display: flex;
-  align-items: center;
-  gap: 2px;
-  min-height: 46px;
-  border-top: 1px solid var(--line);
+  display: grid;
+  grid-template-rows: 1fr repeat(3, auto);
+  justify-items: center;
   font-size: 14px;
+  text-align: center;
 }
+/* The board they stand on. */
 .tin {
-  flex: 1;
   display: grid;
-  grid-template-columns: 52px 1fr;
-  align-items: center;
-  gap: 10px;
+  align-items: end;
+  justify-items: center;
+  width: 100%;
+  min-height: 44px;
+  margin-bottom: 2px;
+  border-bottom: 2px solid var(--ink-soft);
   cursor: grab;
+  touch-action: none;
+  user-select: none;
 }
-.tin > span:last-child {
-  display: grid;
+.carried {
+  opacity: 0.35;
 }
 .shape {
-  justify-self: center;
-  border: 2px solid var(--ink-soft);
+  border: 2px solid var(--ink);
   border-top: 0;
 }
 .inside .shape {
-  border-color: var(--food);
+  border-color: var(--ink-soft);
+  border-style: dashed;
+}
+.size {
+  font-size: 13px;
+}
+.moves {
+  display: flex;
+  align-items: center;
+  min-height: 28px;
 }
 </style>
