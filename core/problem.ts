@@ -16,6 +16,8 @@ export const PROBLEM_SENTENCES = {
   'style-not-for-cooker': 'A {cooker} cooker has no “{style}” program. Choose one of: {choices}.',
   'never-reaches-pressure':
     'On this flame the pot never reaches its pressure: it loses as much heat as it gets. Use a stronger flame.',
+  'decides-itself':
+    'This pot ends by itself, and cannot be opened in between. Put everything in from the start, or choose another way to run it.',
   'never-ends': 'The program does not end within two days. Check its steps.',
   'not-enough-program':
     'Even the longest program of this kind does not cook {food} through. Soak it, use another cooker, or start it earlier by itself.',

@@ -46,6 +46,7 @@ export function newItem(food: Food, kitchen: Kitchen): PotItem {
     soakWaterG: '',
     texture: usualTexture(food),
     circumstances: hard ? ['hard-water'] : [],
+    joins: 0,
   }
 }
 
@@ -142,6 +143,7 @@ export function requestOf(
       where,
       batch: old ? 'old' : 'fresh',
       additions: item.circumstances.filter((one): one is Addition => one !== 'old-bag'),
+      ...(item.joins ? { joins: item.joins } : {}),
     }
   })
   if (contents.length === 0 || contents.some((content) => content === null)) return null
@@ -194,7 +196,9 @@ export function stackAskOf(
   style: StyleKind,
   nowMs: number,
 ): StackAsk | null {
-  const request = requestOf({ ...pot, stack: null, given: { pourG: null, figure: null } }, kitchen, of, style, nowMs)
+  const items = pot.items.map((item) => ({ ...item, joins: 0 }))
+  const asked = { ...pot, items, stack: null, given: { pourG: null, figure: null } }
+  const request = requestOf(asked, kitchen, of, style, nowMs)
   if (!request) return null
   const { contents, foods, ...rest } = request
   const lockOf = (lock: string): StackFood['lock'] =>
@@ -219,7 +223,9 @@ export function withStack(pot: Pot, { arrangement, request }: Pick<StackAnswer, 
     const soak = request.contents[i]?.soak ?? null
     // What was left as the cook had it, or could not be otherwise, stays as it was typed.
     const asTyped = pot.stack?.soakFree[i] === false || (readAmount(item.soakHours) || 0) === (soak?.hours ?? 0)
-    return asTyped ? item : { ...item, soakHours: String(soak?.hours ?? 0), soakIn: 'room' as const, keepWater: false }
+    return asTyped
+      ? { ...item, joins: 0 }
+      : { ...item, joins: 0, soakHours: String(soak?.hours ?? 0), soakIn: 'room' as const, keepWater: false }
   })
   return {
     ...pot,
@@ -259,24 +265,27 @@ const COLD_TO_C = 10
 
 /** The pot that a plan was made from, in grams, to be planned once more; foods that have gone are left out. */
 export function potOfRequest(request: PlanRequest, cookerId: string | null, kitchen: Kitchen): Pot | null {
-  const items = request.contents.flatMap(({ food: foodId, dryG, soak, texture, batch, additions }): PotItem[] => {
-    const food = foodById(kitchen, foodId)
-    if (!food) return []
-    const soakIn = !soak || soak.waterC <= HOT_FROM_C ? (soak && soak.waterC < COLD_TO_C ? 'fridge' : 'room') : 'hot'
-    return [
-      {
-        ...newItem(food, kitchen),
-        amount: String(Math.round(dryG)),
-        unit: 'g',
-        soakHours: String(soak?.hours ?? 0),
-        soakIn,
-        keepWater: soak?.keepWater ?? false,
-        soakWaterG: soak?.waterG === undefined ? '' : String(Math.round(soak.waterG)),
-        ...(texture ? { texture } : {}),
-        circumstances: [...(batch === 'old' ? (['old-bag'] as const) : []), ...(additions ?? [])],
-      },
-    ]
-  })
+  const items = request.contents.flatMap(
+    ({ food: foodId, dryG, soak, texture, batch, additions, joins }): PotItem[] => {
+      const food = foodById(kitchen, foodId)
+      if (!food) return []
+      const soakIn = !soak || soak.waterC <= HOT_FROM_C ? (soak && soak.waterC < COLD_TO_C ? 'fridge' : 'room') : 'hot'
+      return [
+        {
+          ...newItem(food, kitchen),
+          amount: String(Math.round(dryG)),
+          unit: 'g',
+          soakHours: String(soak?.hours ?? 0),
+          soakIn,
+          keepWater: soak?.keepWater ?? false,
+          soakWaterG: soak?.waterG === undefined ? '' : String(Math.round(soak.waterG)),
+          ...(texture ? { texture } : {}),
+          circumstances: [...(batch === 'old' ? (['old-bag'] as const) : []), ...(additions ?? [])],
+          joins: joins ?? 0,
+        },
+      ]
+    },
+  )
   const first = items[0] && foodById(kitchen, items[0].foodId)
   if (!first) return null
   const { style } = request

@@ -33,6 +33,8 @@ const itemSchema = z.object({
   soakWaterG: typed,
   texture: z.enum([...GRAIN_TEXTURES, ...PULSE_TEXTURES]),
   circumstances: z.array(z.enum(CIRCUMSTANCES)).max(CIRCUMSTANCES.length),
+  /** The closing of the lid at which it goes in; 0 is the first. */
+  joins: z.number().int().min(0).max(3).default(0),
 })
 
 /** A pot as a cook fills it in, kept as typed: the document that is saved, shared and exported. */

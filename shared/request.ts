@@ -62,6 +62,7 @@ const contentSchema = z.object({
   ]),
   additions: z.array(z.enum(ADDITIONS)).max(10).optional(),
   batch: z.enum(['fresh', 'old']).optional(),
+  joins: z.number().int().min(0).max(3).optional(),
 })
 
 const styleSchema = z.discriminatedUnion('kind', [
@@ -165,7 +166,7 @@ export const simulationCaseSchema = z.object({
     freeWaterKg: number,
     foodJPerK: number,
     startC: number,
-    vessels: z.array(z.object({ heatJPerK: number, couplingWPerK: number })).max(12),
+    vessels: z.array(z.object({ heatJPerK: number, couplingWPerK: number, startC: number.optional() })).max(12),
   }),
   place: z.object({ altitudeM: number, roomC: number }),
   program: z.array(stepSchema).max(30),
@@ -177,6 +178,8 @@ export const simulationCaseSchema = z.object({
         zAbove110C: number.nullish(),
         vessel: z.number().int().min(0).nullable(),
         sizeMm: number.optional(),
+        startC: number.optional(),
+        absent: z.boolean().optional(),
       }),
     )
     .max(12),

@@ -24,6 +24,7 @@ const data = z.discriminatedUnion('kind', [
     figure: z.number().min(0).max(1440),
     addWaterG: z.number().min(0).max(10_000),
     pinch: z.array(pinch).max(12),
+    joins: z.literal(true).optional(),
   }),
   z.object({ kind: z.literal('abandoned') }),
   z.object({ kind: z.literal('undo'), of: z.uuid() }),

@@ -26,9 +26,15 @@ export function useCookWords() {
     return te(`cook.press.${event.kind}`) ? t(`cook.press.${event.kind}`) : null
   }
 
-  function detail(plan: SavedPlan, { state, outlook }: Following, { id, dueAt }: NextAction, burner: string): string {
+  function detail(
+    plan: SavedPlan,
+    { state, outlook, course }: Following,
+    { id, dueAt }: NextAction,
+    burner: string,
+  ): string {
     const { answer, request } = plan
-    const foods = answer.foods.map(({ food, dryG, tinWaterG }) => {
+    const inNow = answer.foods.filter((_, i) => !course.resolved.foods[i]!.absent)
+    const foods = inNow.map(({ food, dryG, tinWaterG }) => {
       const what = t('log.amount', { grams: number(dryG), food: foodName(food) })
       return tinWaterG === null ? what : t('cook.inTin', { food: what, water: number(tinWaterG) })
     })

@@ -3,6 +3,7 @@ import { holdsPressure } from '~~/core/pot/appliance'
 import { BURNERS } from '~~/core/pot/cookers'
 import { stackFaults, type StandingTin } from '~~/core/pot/stacking'
 import { runsByItself } from '~~/core/live/next'
+import { readyAtMinute } from '~~/core/program/answer'
 import { isRefused } from '~~/core/safety/rules'
 import { FREE_LIQUIDS } from '~~/core/water/liquids'
 import { emptyStack, placedItems } from '~~/shared/pot'
@@ -203,10 +204,14 @@ useHead({ title: () => `${t('app.nav.stack')} · Bivvet` })
                 t('pot.answer.covers', { low: number(answer.range.low), high: number(answer.range.high) })
               }}</strong>
               <span class="soft">{{
-                t('pot.answer.total', { from: clock(nowMs), to: clock(nowMs + answer.clock.openAtMinute * 60_000) })
+                t('pot.answer.total', { from: clock(nowMs), to: clock(nowMs + readyAtMinute(answer) * 60_000) })
               }}</span>
             </template>
           </AnswerFigure>
+          <LaterClosings :answer="answer" :strips="false" />
+          <button v-if="pot.inPhases" type="button" class="link-button apart" @click="pot.joinAt([])">
+            {{ t('pot.later.oneGo') }}
+          </button>
           <AnswerFigure
             :label="t('stack.baseWater')"
             :figure="number(answer.water.pourG)"

@@ -5,7 +5,17 @@ import { cooksCovered, type Food } from '~~/core/food/food'
 import type { PlanRequest, StyleKind } from '~~/core/program/request'
 import { stylesFor } from '~~/core/program/styles'
 import { foodById, measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
-import { burnerOf, cookerOf, newItem, newPot, requestOf, withFood, type KeptPot, type Pot } from '~~/shared/pot'
+import {
+  burnerOf,
+  cookerOf,
+  newItem,
+  newPot,
+  placedItems,
+  requestOf,
+  withFood,
+  type KeptPot,
+  type Pot,
+} from '~~/shared/pot'
 
 const UNDO_STEP_MS = 350
 const MOST_UNDO = 120
@@ -92,6 +102,16 @@ export const usePotStore = defineStore('pot', () => {
     stack?.soakFree.splice(index, 1)
   }
 
+  /** Says who goes in at which closing of the lid, by places in the request; all from the start if there is but one. */
+  function joinAt(closings: readonly (readonly number[])[]) {
+    const placed = placedItems(form.value)
+    form.value.items.forEach((item, i) => {
+      const closing = closings.findIndex((adds) => adds.includes(placed.indexOf(i)))
+      item.joins = Math.max(0, closing)
+    })
+  }
+  const inPhases = computed(() => new Set(form.value.items.map(({ joins }) => joins)).size > 1)
+
   /** Puts another pot in this one's place; undo brings the one before back. */
   function replace(pot: Pot, keptId: string | null = null) {
     settle()
@@ -162,6 +182,8 @@ export const usePotStore = defineStore('pot', () => {
     canUndo,
     canRedo,
     chooseFood,
+    joinAt,
+    inPhases,
     addFood,
     removeFood,
     replace,

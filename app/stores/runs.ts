@@ -56,7 +56,10 @@ export const useRunsStore = defineStore('runs', () => {
 
   const isOn = (run: RunWithPlan, events: readonly RunEvent[]) => {
     const state = runState(events)
-    return isRunning(state) || (state.phase === 'ready' && Date.now() - Date.parse(run.createdAt) < READY_MS)
+    return (
+      isRunning(run.plan.answer, state) ||
+      (state.phase === 'ready' && Date.now() - Date.parse(run.createdAt) < READY_MS)
+    )
   }
   /** Runs that somebody still has to look after. */
   const running = computed(() => {

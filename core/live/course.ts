@@ -6,7 +6,7 @@ import { startRun, type Run } from '../pot/run'
 import type { PlanAnswer } from '../program/answer'
 import { caseOf } from '../program/load'
 import type { PlanRequest } from '../program/request'
-import { resolve, type ResolvedPlan } from '../program/resolve'
+import { atClosing, resolve, type ResolvedPlan } from '../program/resolve'
 import { stillNeeds } from '../program/remedy'
 import type { Leg } from './run'
 import { withFigure } from './steps'
@@ -32,9 +32,12 @@ export interface Course {
   release: Release | null
   burner: Burner
   resolved: ResolvedPlan
-  /** Boil-minutes that each food had before, and that it is to get now. */
+  /** Which of the plan's closings of the lid this is. */
+  closing: number
+  /** Boil-minutes that each food had before, that it is to get now, and that later closings will give it. */
   had: number[]
   needs: number[]
+  still: number[]
 }
 
 const MINUTE_MS = 60_000
@@ -50,28 +53,48 @@ export function firstCourse({ request, answer }: LivePlan): Course {
     release,
     burner: resolved.value.burner,
     resolved: resolved.value,
+    closing: 0,
     had: answer.foods.map(() => 0),
-    needs: answer.foods.map(({ needs }) => needs),
+    needs: needsNow(answer, resolved.value, 0, (i) => answer.foods[i]!.needs),
+    still: stillToCome(answer, 0),
   }
 }
 
-/** What a course is after it was opened, found not done and closed again with some boiling water. */
+/** Boil-minutes that each food will get at the closings after this one, as planned. */
+export function stillToCome({ foods, later = [] }: Pick<PlanAnswer, 'foods' | 'later'>, closing: number): number[] {
+  return foods.map((_, i) => later.slice(closing).reduce((sum, { gets }) => sum + gets[i]!, 0))
+}
+
+/** What each food that is in the pot has to get at this closing. */
+function needsNow(answer: PlanAnswer, plan: ResolvedPlan, closing: number, missing: (food: number) => number) {
+  const still = stillToCome(answer, closing)
+  return plan.foods.map(({ absent }, i) => (absent ? 0 : Math.max(0, missing(i) - still[i]!)))
+}
+
+/** What a course is after it was opened and closed again, with some boiling water and what joins now. */
 export function nextCourse(
+  { answer }: LivePlan,
   before: Course,
   opened: { tempC: number; freeWaterG: number; gets: readonly number[] },
   more: NonNullable<Leg['more']>,
 ): Course {
+  const closing = before.closing + (more.joins ? 1 : 0)
+  const { tempC, freeWaterG } = opened
   const resolved: ResolvedPlan = {
-    ...before.resolved,
-    goesOnFrom: { tempC: opened.tempC, freeWaterG: opened.freeWaterG },
+    ...atClosing(before.resolved, closing),
+    goesOnFrom: { tempC, freeWaterG, ...(more.joins ? { closing } : {}) },
   }
   return {
     ...before,
     resolved,
     pot: caseOf(resolved, more.addWaterG, []),
     program: [...before.program.slice(0, -1), withFigure(before.program.at(-1)!, more.figure)],
+    closing,
     had: [...opened.gets],
-    needs: resolved.foods.map((item, i) => Math.max(0, stillNeeds(item, opened.gets[i]!, more.pinch[i] ?? null))),
+    needs: needsNow(answer, resolved, closing, (i) =>
+      stillNeeds(resolved.foods[i]!, opened.gets[i]!, more.pinch[i] ?? null),
+    ),
+    still: stillToCome(answer, closing),
   }
 }
 

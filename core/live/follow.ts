@@ -1,5 +1,6 @@
 import { isRefused, runCautions, type Caution } from '../safety/rules'
-import { firstCourse, nextCourse, type Course, type LivePlan } from './course'
+import type { PotState } from '../program/remedy'
+import { firstCourse, nextCourse, stillToCome, type Course, type LivePlan } from './course'
 import { asPlanned, decidesItself, lookAhead, type Looking, type Outlook } from './outlook'
 import { runState, type RunEvent, type RunState } from './run'
 
@@ -69,8 +70,8 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
     const outlook = looking.outlook(advice?.figure ?? null)
     const foods = course.resolved.foods.map(({ food }, i) => ({
       food,
-      gets: outlook.willGet[i]!.value,
-      needs: course.had[i]! + course.needs[i]!,
+      gets: outlook.willGet[i]!.value + course.still[i]!,
+      needs: course.had[i]! + course.needs[i]! + course.still[i]!,
     }))
     const cautions = runCautions({ foods, heatIsOff: state.heatOffAt !== null, waterEndG: outlook.waterEndG.low })
     return { state, course, advice, outlook, cautions }
@@ -98,6 +99,26 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
   }
 }
 
+/** How an opened pot stands, as a remedy or the next closing asks it. */
+export function openedState({ course, outlook }: Following): PotState | null {
+  if (!outlook) return null
+  const { tempC, waterNowG, gotNow } = outlook
+  return {
+    tempC,
+    freeWaterG: Math.max(0, waterNowG.value),
+    gets: gotNow.map(({ value }) => value),
+    closing: course.closing,
+    still: course.still,
+  }
+}
+
+/** The same once the foods that go in next are in. */
+export function joinedState(plan: LivePlan, following: Following): PotState | null {
+  const state = openedState(following)
+  const closing = following.course.closing + 1
+  return state && { ...state, closing, still: stillToCome(plan.answer, closing) }
+}
+
 const TELLING: readonly string[] = [
   'lit',
   'whistle',
@@ -123,9 +144,9 @@ export function courseOf(plan: LivePlan, events: readonly RunEvent[]): Course {
     const { gotNow, tempC, waterNowG } = decidesItself(course)
       ? asPlanned(course, state, state.openedAt!)
       : lookAhead(course, state, state.openedAt!, { bands: false }).outlook(null)
-    const { figure, addWaterG, pinch } = data
+    const { figure, addWaterG, pinch, joins = false } = data
     const opened = { tempC, freeWaterG: waterNowG.value, gets: gotNow.map(({ value }) => value) }
-    course = nextCourse(course, opened, { figure, addWaterG, pinch })
+    course = nextCourse(plan, course, opened, { figure, addWaterG, pinch, joins })
   })
   return course
 }
@@ -146,9 +167,12 @@ function plannedAdvice({ program }: Course): Advice | null {
 function advise({ needed, getsWith, belief }: Looking, last: Advice | null, state: RunState, course: Course) {
   if (!last || !needed) return last
   const by = course.resolved.style.kind === 'slow' ? 15 : 1
-  const total = course.needs.map((need, i) => need + course.had[i]!)
   const gets = getsWith(last.figure)
-  const foods = course.resolved.foods.map(({ food }, i) => ({ food, gets: gets[i]!, needs: total[i]! }))
+  const foods = course.resolved.foods.map(({ food }, i) => ({
+    food,
+    gets: gets[i]! + course.still[i]!,
+    needs: course.needs[i]! + course.had[i]! + course.still[i]!,
+  }))
   const tooLittle =
     foods.some((one) => one.gets < TOO_LITTLE * one.needs) ||
     isRefused(runCautions({ foods, heatIsOff: true, waterEndG: Infinity }))

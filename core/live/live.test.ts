@@ -4,7 +4,8 @@ import { holdsPressure } from '../pot/appliance'
 import { COOKERS } from '../pot/cookers'
 import { plan } from '../program/plan'
 import type { PlanRequest } from '../program/request'
-import { courseOf, createFollower } from './follow'
+import { notDone } from '../program/remedy'
+import { courseOf, createFollower, joinedState } from './follow'
 import type { LivePlan } from './course'
 import { figureReached, happenedIn } from './facts'
 import { nextAction, runsByItself } from './next'
@@ -87,7 +88,7 @@ describe('the state of a run', () => {
     const state = runState(events)
     expect(state).toMatchObject({ phase: 'ready', litAt: null, whistles: [], more: { figure: 3, addWaterG: 120 } })
     expect(state.earlier).toHaveLength(1)
-    expect(isRunning(state)).toBe(true)
+    expect(isRunning({}, state)).toBe(true)
     expect(happenedIn(state)!.whistles).toEqual([12])
   })
 
@@ -162,6 +163,7 @@ function cook(live: LivePlan, { hidden, until = 400 }: { hidden?: Hidden; until?
   let stove = createStove(courseOf(live, []), hidden)
   let minute = 0
   let litMinute = 0
+  let had: number[] = live.answer.foods.map(() => 0)
   const say = (data: RunEventData) => {
     const next = event(data, minute)
     const opensFrom = () => follow(events, next.at).outlook!.opensFrom
@@ -173,6 +175,14 @@ function cook(live: LivePlan, { hidden, until = 400 }: { hidden?: Hidden; until?
     const action = nextAction(live.answer, now, at(minute))
     if (seen.at(-1) !== action.id) seen.push(action.id)
     if (action.id === 'judge') break
+    if (action.id === 'put-in') {
+      const more = notDone(live.request, joinedState(live, now)!)
+      if (!more.ok) throw new Error(more.problems[0]!.message)
+      had = stove.left().gets
+      const { figure, addWaterG } = more.value
+      say({ kind: 'goes-on', figure, addWaterG, pinch: [], joins: true })
+      continue
+    }
     const data = action.event
     const signs = now.state.litAt === null ? [] : stove.advance(minute - litMinute)
     for (const { kind } of signs) {
@@ -203,7 +213,8 @@ function cook(live: LivePlan, { hidden, until = 400 }: { hidden?: Hidden; until?
     }
     minute += 0.1
   }
-  return { seen, events, state: runState(events), gets: stove.now().boilMinutes, end: follow(events, at(minute)) }
+  const gets = stove.now().boilMinutes.map((got, i) => got + had[i]!)
+  return { seen, events, state: runState(events), gets, end: follow(events, at(minute)) }
 }
 
 const WHISTLES = ['check', 'light', 'wait-first-whistle', 'count', 'turn-off', 'wait-fall', 'open', 'judge']
@@ -466,6 +477,58 @@ describe('following a run', () => {
     const lit = follow(events, openMs + 90_000)
     expect(lit.outlook!.gotNow[0]!.value).toBeCloseTo(ready.course.had[0]!, 1)
     expect(lit.outlook!.willGet[0]!.value).toBeGreaterThan(ready.course.had[0]! + 5)
+  })
+
+  const phased = planFor({
+    contents: [
+      { food: 'chickpea-white', dryG: 200, soak: { hours: 10, waterC: 20, keepWater: false }, where: 'base' },
+      { food: 'carrot-chunks', dryG: 200, soak: null, where: 'base', joins: 1 },
+    ],
+  })
+
+  it.each([
+    ['as planned', { heat: 1, load: 1, vent: 1 }],
+    ['with a hotter flame', { heat: 1.2, load: 0.95, vent: 1.1 }],
+    ['with a weaker flame', { heat: 0.85, load: 1.05, vent: 0.9 }],
+  ])('leads through two closings to foods that are all done: %s', (_, hidden) => {
+    const { seen, gets, state, end } = cook(phased, { hidden })
+    const until = seen.indexOf('put-in')
+    expect(seen.slice(0, until)).toEqual(WHISTLES.slice(0, -1))
+    // So close to done, one whistle may be all that is left to count.
+    const rest = WHISTLES.slice(1).filter((id) => id !== 'count')
+    expect(seen.slice(until).filter((id) => id !== 'count')).toEqual(['put-in', 'close-again', ...rest])
+    expect(state.earlier).toHaveLength(1)
+    phased.answer.foods.forEach(({ needs, window }, i) => {
+      expect(gets[i]! / needs).toBeGreaterThan(0.88)
+      expect(gets[i]!).toBeLessThan(window.max)
+      expect(end.outlook!.gotNow[i]!.value / gets[i]!).toBeCloseTo(1, 0)
+    })
+  })
+
+  it('tells nothing of what is not in the pot yet, and counts what is still to come', () => {
+    const follow = createFollower(phased)
+    const { course, outlook, cautions } = follow([event({ kind: 'lit' }, 0)], at(20))
+    expect(outlook!.willGet[1]!.value).toBe(0)
+    expect(course.still[1]).toBeGreaterThan(phased.answer.foods[1]!.needs - 1e-6)
+    expect(course.needs[0]! + course.still[0]!).toBeCloseTo(phased.answer.foods[0]!.needs, 6)
+    expect(cautions).toEqual([])
+  })
+
+  it('is not over while more is to go in, and can be given up there', () => {
+    const opened = [
+      event({ kind: 'lit' }, 0),
+      event({ kind: 'heat-off' }, 20),
+      event({ kind: 'pressure-gone' }, 50),
+      event({ kind: 'opened' }, 51),
+    ]
+    expect(isRunning(phased.answer, runState(opened))).toBe(true)
+    expect(isRunning(planFor().answer, runState(opened))).toBe(false)
+    const next = event({ kind: 'goes-on', figure: 2, addWaterG: 100, pinch: [], joins: true }, 52)
+    expect(refusalOf(opened, next, PRESSURE, next.at)).toBeNull()
+    expect(isRunning(phased.answer, runState([...opened, next]))).toBe(true)
+    const end = [...opened, next, event({ kind: 'lit' }, 53), event({ kind: 'heat-off' }, 60)]
+    const last = [...end, event({ kind: 'pressure-gone' }, 75), event({ kind: 'opened' }, 76)]
+    expect(isRunning(phased.answer, runState(last))).toBe(false)
   })
 
   it('warns while there is still time that the water will not last', () => {

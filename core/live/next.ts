@@ -2,7 +2,7 @@ import { holdsPressure } from '../pot/appliance'
 import type { Step } from '../pot/case'
 import type { PlanAnswer } from '../program/answer'
 import type { Following } from './follow'
-import type { RunEventData } from './run'
+import { awaitsFoods, type RunEventData } from './run'
 import { lastStepSince, withFigure } from './steps'
 
 /** What the cook does next, and the event that says it was done. */
@@ -30,6 +30,7 @@ export interface NextAction {
     | 'wait-valve'
     | 'wait-sum'
     | 'open'
+    | 'put-in'
     | 'judge'
     | 'abandoned'
   /** The event that the main button stands for; null when there is nothing to say. */
@@ -71,7 +72,7 @@ export function nextAction(plan: PlanAnswer, { state, course, advice, outlook }:
         ? action('wait-sum', state.valveOpenedAt === null ? { kind: 'valve-opened' } : null, outlook!.opensFrom)
         : action('open', { kind: 'opened' })
     case 'opened':
-      return action('judge', null)
+      return action(awaitsFoods(plan, state) ? 'put-in' : 'judge', null)
     case 'abandoned':
       return action('abandoned', null)
   }

@@ -3,6 +3,7 @@ import type { Simulation, Step } from '../pot/case'
 import { pointAt } from '../pot/curve'
 import { OPENS_PA, type Run } from '../pot/run'
 import { simulate } from '../pot/simulate'
+import { leastFigure } from '../program/least-figure'
 import { shapeOf, type StyleShape } from '../program/styles'
 import { heated, heatOffMs, replay, type Anchor, type Course, type Guess } from './course'
 import { expectedOf, heardOf, infer, type Belief } from './infer'
@@ -58,7 +59,6 @@ const MINUTE_MS = 60_000
 const VALVE_MS = 5 * MINUTE_MS
 /** The weight's lift is off by so much (engineering estimate, as in program/range.ts); whistles do not tell it. */
 const LIFT_SD = 0.08
-const CLOSE = 0.6
 /** So long after a whistle begins the pot is surely past its highest point. */
 const JUST_AFTER_MINUTES = 1 / 60
 /** A whistle is over after so long, at most. */
@@ -224,8 +224,6 @@ export function lookAhead(
     }
 
     function neededBy({ min, max, by }: StyleShape): number | null {
-      let previous: number | null = null
-      let releaseAdds: number[] | null = null
       // Off now is off between two whistles: a count can end there no more, once the last one is over.
       const counted =
         'untilWhistles' in course.program.at(-1)! && nowMs - (state.whistles.at(-1)?.at ?? nowMs) > WHISTLE_OVER_MS
@@ -233,33 +231,24 @@ export function lookAhead(
           : 0
       const from = Math.max(min, counted, Math.ceil(soFar / by - 1e-6) * by)
       finish(from)
-      for (let figure = from; figure <= max; figure += by) {
-        if (figure > from) {
-          // From where the figure before ended; by whistles as long as it takes, else by the clock.
-          const step = course.program.at(-1)!
-          if ('untilWhistles' in step) finishWhistle(figure)
+      const counts = 'untilWhistles' in course.program.at(-1)!
+      const found = leastFigure(run, {
+        from,
+        max,
+        by,
+        // From where the figure before ended; by whistles as long as it takes, else by the clock.
+        next: (figure) => {
+          if (counts) finishWhistle(figure)
           else run.until(run.now().minute + by)
-        }
-        const reached = run.save()
-        const gets = run.boilMinutes()
-        let surplus: number = releaseAdds
-          ? surplusOf(
-              course,
-              gets.map((got, i) => got + releaseAdds![i]!),
-            )
-          : -CLOSE
-        if (surplus >= -CLOSE) {
+          return run.result().ending === 'done'
+        },
+        release: () => {
           run.release(course.release ?? NATURAL)
-          const after = run.boilMinutes()
-          releaseAdds = after.map((got, i) => got - gets[i]!)
-          surplus = surplusOf(course, after)
-        }
-        if (surplus >= 0) return previous === null ? figure : figure - (by * surplus) / (surplus - previous)
-        if (run.result().ending !== 'done') return null
-        previous = surplus
-        run.restore(reached)
-      }
-      return null
+          return run.result().ending === 'done'
+        },
+        surplus: (gets) => surplusOf(course, gets),
+      })
+      return found === null || found === 'ended' ? null : found.exact
     }
   }
 

@@ -1,4 +1,5 @@
 import type { FlameName } from '../pot/cookers'
+import type { PlanAnswer } from '../program/answer'
 import type { Pinch } from '../program/remedy'
 
 /** Why the heat was away for a while: no gas, no power, or the weight was off and the steam went. */
@@ -29,8 +30,11 @@ export type RunEventData =
   | { kind: 'valve-opened' }
   | { kind: 'pressure-gone' }
   | { kind: 'opened' }
-  /** Pinched and not done: it is closed again with so much boiling water, for so many whistles or minutes more. */
-  | { kind: 'goes-on'; figure: number; addWaterG: number; pinch: (Pinch | null)[] }
+  /**
+   * Closed again with so much boiling water, for so many whistles or minutes more: pinched and not done, or
+   * the foods that go in later are in now.
+   */
+  | { kind: 'goes-on'; figure: number; addWaterG: number; pinch: (Pinch | null)[]; joins?: true }
   | { kind: 'abandoned' }
   | { kind: 'undo'; of: string }
 
@@ -47,8 +51,8 @@ export type RunPhase = 'ready' | 'heating' | 'interrupted' | 'releasing' | 'safe
 
 /** From one closing of the lid to the next opening. Times in ms since 1970. */
 export interface Leg {
-  /** The extra program of a pot that was not done; null the first time. */
-  more: { figure: number; addWaterG: number; pinch: (Pinch | null)[] } | null
+  /** The extra program of a pot that was not done, or that was opened for more foods; null the first time. */
+  more: { figure: number; addWaterG: number; pinch: (Pinch | null)[]; joins: boolean } | null
   litAt: number | null
   /** In the order in which they happened. */
   whistles: { id: string; at: number }[]
@@ -145,8 +149,8 @@ function apply(state: RunState, { id, at, data }: RunEvent): RunState {
     case 'opened':
       return { ...next, phase: 'opened', openedAt: at }
     case 'goes-on': {
-      const { figure, addWaterG, pinch } = data
-      const more = { figure, addWaterG, pinch }
+      const { figure, addWaterG, pinch, joins = false } = data
+      const more = { figure, addWaterG, pinch, joins }
       return { ...next, ...FRESH_LEG, more, phase: 'ready', checkedAt: null, earlier: [...state.earlier, legOf(state)] }
     }
     case 'abandoned':
@@ -169,7 +173,19 @@ export function firstLitAt(state: RunState): number | null {
   return state.earlier[0]?.litAt ?? state.litAt
 }
 
+/** Which of the plan's closings of the lid it is at: 0 from the start, and one more each time foods have joined. */
+export function closingOf(state: RunState): number {
+  return [...state.earlier, state].filter(({ more }) => more?.joins).length
+}
+
+/** True if the pot stands open and more foods are to go in. */
+export function awaitsFoods({ later = [] }: Pick<PlanAnswer, 'later'>, state: RunState): boolean {
+  return state.phase === 'opened' && closingOf(state) < later.length
+}
+
 /** True while somebody has to look after the pot. */
-export function isRunning({ phase, earlier }: RunState): boolean {
-  return ['heating', 'interrupted', 'releasing', 'safe'].includes(phase) || (phase === 'ready' && earlier.length > 0)
+export function isRunning(answer: Pick<PlanAnswer, 'later'>, state: RunState): boolean {
+  const { phase, earlier } = state
+  if (phase === 'ready') return earlier.length > 0
+  return ['heating', 'interrupted', 'releasing', 'safe'].includes(phase) || awaitsFoods(answer, state)
 }

@@ -4,6 +4,8 @@ import type { Appliance } from './appliance'
 export interface VesselLoad {
   heatJPerK: number
   couplingWPerK: number
+  /** Where it does not start as hot as the base. */
+  startC?: number
 }
 
 export interface Load {
@@ -52,6 +54,10 @@ export interface CookedFood {
   vessel: number | null
   /** Thickness of a piece; above 12 mm its middle lags behind the pot. */
   sizeMm?: number
+  /** Of its middle, where it does not start as hot as the base. */
+  startC?: number
+  /** It is not in the pot yet, and gets nothing. */
+  absent?: boolean
 }
 
 /** A food in the base that drinks free water as it cooks. */

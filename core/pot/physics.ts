@@ -73,7 +73,8 @@ export function createPot({ appliance, load, place, foods, grain }: Omit<Simulat
   }
   pot.y[0] = load.startC
   pot.y[1] = load.freeWaterKg
-  for (let i = 0; i < tins.length + foods.length; i++) pot.y[TIN + i] = load.startC
+  tins.forEach((tin, i) => (pot.y[TIN + i] = tin.startC ?? load.startC))
+  foods.forEach((food, i) => (pot.y[MIDDLE + i] = food.startC ?? load.startC))
 
   /** The component of the state whose temperature cooks a food. */
   const hottest = (i: number) => (lags[i]! > 0 ? MIDDLE + i : foods[i]!.vessel === null ? 0 : TIN + foods[i]!.vessel!)
@@ -142,7 +143,8 @@ export function createPot({ appliance, load, place, foods, grain }: Omit<Simulat
         middle = state[MIDDLE + i]!
         out[MIDDLE + i] = (around - middle) / lagS
       } else out[MIDDLE + i] = 0
-      out[DOSE + i] = pot.cookingMask & (1 << i) ? boilMinutesPerMinute(middle, food.zC, food.zAbove110C) / 60 : 0
+      out[DOSE + i] =
+        pot.cookingMask & (1 << i) && !food.absent ? boilMinutesPerMinute(middle, food.zC, food.zAbove110C) / 60 : 0
     }
     if (grain && state[1]! > 0) {
       const left = Math.exp((-3 * state[GRAIN_DOSE]!) / grain.tenderBoilMinutes)

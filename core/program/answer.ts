@@ -6,6 +6,7 @@ import type { Caution } from '../safety/rules'
 import type { WaterFate } from '../water/folk'
 import type { WaterSum } from '../water/sum'
 import type { FirstCheck } from './first-check'
+import { OPENING_MINUTES, type LaterClosing } from './later'
 import type { FigureRange } from './range'
 
 /** How far a food came: short of firm, at one of its textures, or past its limit. */
@@ -83,6 +84,13 @@ export interface PlanAnswer {
   /** The figure at which to stop and pinch one first. */
   firstCheck: FirstCheck
   cautions: Caution[]
+  /** Where some foods go in later: what comes after the first closing of the lid. All the rest is of the first. */
+  later?: LaterClosing[]
   /** The case the plan was solved on. */
   simulation: SimulationCase
+}
+
+/** Minutes from first lighting the pot until everything in it is done and the lid is off. */
+export function readyAtMinute({ clock, later = [] }: Pick<PlanAnswer, 'clock' | 'later'>): number {
+  return later.reduce((sum, { minutes }) => sum + OPENING_MINUTES + minutes, clock.openAtMinute)
 }

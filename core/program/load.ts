@@ -1,9 +1,9 @@
 import { cooksCovered, setsAsGrain } from '../food/food'
 import { holdsPressure } from '../pot/appliance'
-import type { Grain, Load, SimulationCase, Step, VesselLoad } from '../pot/case'
+import type { CookedFood, Grain, Load, SimulationCase, Step, VesselLoad } from '../pot/case'
 import { liquidBroughtG } from '../water/sum'
 import { levelMl } from '../water/volume'
-import type { ResolvedFood, ResolvedPlan } from './resolve'
+import { inBase, type ResolvedFood, type ResolvedPlan } from './resolve'
 
 const WATER_J_PER_G_K = 4.22
 const HELD_WATER_J_PER_G_K = 4.2
@@ -24,19 +24,20 @@ export function tinWaterG(item: ResolvedFood): number {
 /** The simulation case of a plan with so much water poured into the base and this program. */
 export function caseOf(plan: ResolvedPlan, pourG: number, program: Step[]): SimulationCase {
   const { request, cooker } = plan
-  // Foods may be a part of the plan's, in a phase: tins are counted as they stand in this load.
-  const inTins = plan.foods.filter(({ tin }) => tin !== null)
+  const inTins = tinned(plan)
   return {
     appliance: cooker.appliance,
     load: loadOf(plan, pourG),
     place: { altitudeM: request.kitchen.altitudeM, roomC: request.kitchen.roomC },
     program,
     release: plan.release,
-    foods: plan.foods.map((item) => ({
+    foods: plan.foods.map((item): CookedFood => ({
       zC: item.food.zC,
       zAbove110C: item.food.zAbove110C,
       vessel: item.tin === null ? null : inTins.indexOf(item),
       sizeMm: item.food.sizeMm,
+      ...(isNew(plan, item) ? { startC: request.kitchen.roomC } : {}),
+      ...(item.absent ? { vessel: null, absent: true } : {}),
     })),
     ...grainOf(plan),
   }
@@ -49,7 +50,7 @@ export function caseOf(plan: ResolvedPlan, pourG: number, program: Step[]): Simu
  */
 function grainOf(plan: ResolvedPlan): { grain?: Grain } {
   if (holdsPressure(plan.cooker.appliance)) return {}
-  const drinking = plan.foods.filter(({ food, tin }) => tin === null && food.soak !== null)
+  const drinking = inBase(plan).filter(({ food }) => food.soak !== null)
   if (drinking.length === 0) return {}
   const dryG = drinking.reduce((sum, item) => sum + item.dryG, 0)
   const share = (of: (item: ResolvedFood) => number) => drinking.reduce((sum, item) => sum + of(item), 0) / dryG
@@ -69,20 +70,33 @@ function grainOf(plan: ResolvedPlan): { grain?: Grain } {
 
 function loadOf(plan: ResolvedPlan, pourG: number): Load {
   const { roomC, tapC } = plan.request.kitchen
-  const inBase = plan.foods.filter(({ tin }) => tin === null)
-  const foodJPerK = inBase.reduce((sum, item) => sum + dryAndHeldJPerK(item), 0)
-  const surfaceG = inBase.reduce((sum, item) => sum + looseWaterG(item), 0)
+  const base = inBase(plan)
+  const foodJPerK = base.reduce((sum, item) => sum + dryAndHeldJPerK(item), 0)
+  const surfaceG = base.reduce((sum, item) => sum + looseWaterG(item), 0)
   const { goesOnFrom } = plan
   const freeG = pourG + (goesOnFrom?.freeWaterG ?? liquidBroughtG(plan.liquids) + surfaceG)
   const waterJPerK = freeG * WATER_J_PER_G_K
   const metalJPerK = plan.cooker.appliance.metalKg * plan.cooker.appliance.metalJPerKgK
   const atRoomJPerK = foodJPerK + metalJPerK
+  const newJPerK = base.reduce((sum, item) => sum + (isNew(plan, item) ? dryAndHeldJPerK(item) : 0), 0)
   return {
     freeWaterKg: freeG / 1000,
     foodJPerK,
-    startC: goesOnFrom?.tempC ?? (waterJPerK * tapC + atRoomJPerK * roomC) / (waterJPerK + atRoomJPerK),
-    vessels: plan.foods.filter(({ tin }) => tin !== null).map((item) => vesselOf(plan, item)),
+    startC: goesOnFrom
+      ? goesOnFrom.tempC - ((goesOnFrom.tempC - roomC) * newJPerK) / (waterJPerK + atRoomJPerK)
+      : (waterJPerK * tapC + atRoomJPerK * roomC) / (waterJPerK + atRoomJPerK),
+    vessels: tinned(plan).map((item) => vesselOf(plan, item)),
   }
+}
+
+/** It goes into a pot that was opened, and is cold. */
+function isNew({ goesOnFrom }: ResolvedPlan, { joins, absent }: ResolvedFood): boolean {
+  return !absent && joins > 0 && joins === goesOnFrom?.closing
+}
+
+/** The foods in tins, in the order in which the load counts them. */
+function tinned({ foods }: ResolvedPlan): ResolvedFood[] {
+  return foods.filter(({ tin, absent }) => tin !== null && !absent)
 }
 
 function dryAndHeldJPerK({ food, dryG, insideG }: ResolvedFood): number {
@@ -107,5 +121,6 @@ function vesselOf(plan: ResolvedPlan, item: ResolvedFood): VesselLoad {
   return {
     heatJPerK: TIN_J_PER_K + dryAndHeldJPerK(item) + waterG * WATER_J_PER_G_K,
     couplingWPerK: perM2 * wettedM2 * (tin.lid ? LID_TIMES_COUPLING : 1),
+    ...(isNew(plan, item) ? { startC: plan.request.kitchen.roomC } : {}),
   }
 }

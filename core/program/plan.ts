@@ -8,11 +8,12 @@ import { grainFate, pulseFate, type WaterFate } from '../water/folk'
 import { givenWater } from '../water/sum'
 import { donenessOf, type FoodAnswer, type PlanAnswer } from './answer'
 import { firstCheckOf } from './first-check'
+import { firstClosing, laterClosings, type LaterClosing } from './later'
 import { tinWaterG } from './load'
 import { spreadOf } from './range'
 import type { PlanRequest, Tin } from './request'
 import { inBase, resolve, type ResolvedFood, type ResolvedPlan } from './resolve'
-import { bulkAfter, bulkBefore, settleWater, type Settled } from './settle'
+import { bulkAfter, bulkBefore, type Settled } from './settle'
 import { runFigure } from './solve'
 import { standingOf, tinLevelsMl, tinVolumeMl } from './standing'
 import { RICE_REST_MINUTES } from './styles'
@@ -31,17 +32,69 @@ const CUP_ML = 240
 export function plan(request: PlanRequest, options: { range?: boolean } = {}): Outcome<PlanAnswer> {
   const resolved = resolve(request)
   if (!resolved.ok) return resolved
-  const settled = settleWater(resolved.value)
-  if (!settled.ok) return settled
-  const taken = takenBy(resolved.value, settled.value)
+  const whole = resolved.value
+  const first = firstClosing(whole)
+  if (!first.ok) return first
+  const { plan: closed, settled } = first.value
+  const taken = takenBy(closed, settled)
   if (!taken.ok) return taken
-  const answer = describe(resolved.value, settled.value, taken.value, options.range ?? true)
+  const withRange = options.range ?? true
+  const later = laterClosings(whole, taken.value, withRange)
+  if (!later.ok) return later
+  const described = describe(closed, settled, taken.value, withRange)
+  const answer = later.value.length === 0 ? described : withLater(described, whole, later.value)
   const { capacityL, beforeL } = answer.fill
   if (beforeL > capacityL)
     return failed(
       problem('water-over-capacity', 'contents', { litres: beforeL.toFixed(1), capacity: String(capacityL) }),
     )
-  return { ok: true, value: { ...answer, cautions: cautionsFor(factsOf(resolved.value, answer)) } }
+  return { ok: true, value: { ...answer, cautions: cautionsFor(factsOf(whole, answer)) } }
+}
+
+/** The answer of the first closing with what the later ones make of it. */
+function withLater(first: Described, whole: ResolvedPlan, later: LaterClosing[]): Described {
+  const end = later.at(-1)!
+  const base = whole.foods.filter(({ tin }) => tin === null)
+  const swollenOrNew = base.map((item) => (item.joins === 0 ? bulkAfter(item) : bulkBefore(item)))
+  const closedMl = Math.max(...later.map(({ case: { load } }) => levelMl(swollenOrNew, load.freeWaterKg * 1000)))
+  const drunkG = drunkBy(base)
+  const leftG = end.case.grain ? end.freeWaterLeftG : Math.max(0, end.freeWaterLeftG - drunkG)
+  const sumOf = (index: number, of: 'gets' | 'getsLow' | 'getsHigh') =>
+    later.reduce((sum, closing) => sum + closing[of][index]!, first.foods[index]![of])
+  return {
+    ...first,
+    becomes: fateOf(base, end.freeWaterLeftG),
+    foods: first.foods.map((food, i) => {
+      const gets = sumOf(i, 'gets')
+      const needs = whole.foods[i]!.need.boilMinutes
+      const doneness = donenessOf(gets, food.window)
+      return { ...food, needs, gets, getsLow: sumOf(i, 'getsLow'), getsHigh: sumOf(i, 'getsHigh'), doneness }
+    }),
+    fill: {
+      ...first.fill,
+      beforeL: Math.max(first.fill.beforeL, closedMl / 1000),
+      afterL: Math.max(first.fill.afterL, (levelMl(base.map(bulkAfter), leftG) / 1000) * frothTimes(foodsOf(base))),
+      limitL: limitL(whole, base),
+    },
+    steamLostG: first.steamLostG + later.reduce((sum, closing) => sum + steamOfG(closing), 0),
+    waterLeftG: leftG,
+    boils: first.boils && later.every(({ boils }) => boils),
+    later,
+  }
+}
+
+const foodsOf = (items: readonly ResolvedFood[]) => items.map(({ food }) => food)
+const steamOfG = ({ case: { load }, freeWaterLeftG }: LaterClosing) => load.freeWaterKg * 1000 - freeWaterLeftG
+
+/** g of water that foods take up while they cook. */
+function drunkBy(base: readonly ResolvedFood[]): number {
+  return base.reduce((sum, item) => sum + Math.max(0, item.uptakeG - item.insideG), 0)
+}
+
+/** The line up to which a pot with this in its base may be filled, in L. */
+function limitL({ cooker }: ResolvedPlan, base: readonly ResolvedFood[]): number {
+  const half = base.some(({ food }) => cooksCovered(food) || food.froth >= 1)
+  return cooker.body.capacityL * (holdsPressure(cooker.appliance) ? (half ? HALF : FULL) : OPEN_FULL)
 }
 
 /** What was computed, or what the cook gave instead, simulated as it is. */
@@ -54,20 +107,16 @@ function takenBy(plan: ResolvedPlan, settled: Settled): Outcome<Settled> {
   return ran.ok ? { ok: true, value: { water, solution: ran.value } } : ran
 }
 
-function describe(
-  plan: ResolvedPlan,
-  planned: Settled,
-  taken: Settled,
-  withRange: boolean,
-): Omit<PlanAnswer, 'cautions'> {
+type Described = Omit<PlanAnswer, 'cautions'>
+
+function describe(plan: ResolvedPlan, planned: Settled, taken: Settled, withRange: boolean): Described {
   const { water, solution } = taken
   const { simulation, case: simulated, figure } = solution
   const base = inBase(plan)
-  const drunkG = base.reduce((sum, item) => sum + Math.max(0, item.uptakeG - item.insideG), 0)
+  const drunkG = drunkBy(base)
   // Where the simulation let the grain drink, what is left is left; else the drinking is taken off here.
   const leftG = simulated.grain ? simulation.freeWaterLeftG : Math.max(0, simulation.freeWaterLeftG - drunkG)
-  const froth = frothTimes(base.map(({ food }) => food))
-  const half = base.some(({ food }) => cooksCovered(food) || food.froth >= 1)
+  const froth = frothTimes(foodsOf(base))
   const { capacityL } = plan.cooker.body
   const { unit } = solution
   // A rice cooker is off when it has switched itself off, and is opened after its rest.
@@ -105,7 +154,7 @@ function describe(
       liquidL: liquidLineMl(bulks, liquidMl) / 1000,
       beforeL: levelMl(bulks, liquidMl) / 1000,
       afterL: (levelMl(base.map(bulkAfter), leftG) / 1000) * froth,
-      limitL: capacityL * (holdsPressure(plan.cooker.appliance) ? (half ? HALF : FULL) : OPEN_FULL),
+      limitL: limitL(plan, base),
       capacityL,
     },
     steamLostG: simulation.steamLostG,
@@ -166,7 +215,7 @@ function ratioOf(foods: readonly ResolvedFood[], pourG: number): number | null {
   return dryMl > 0 ? pourG / dryMl : null
 }
 
-function factsOf(plan: ResolvedPlan, answer: Omit<PlanAnswer, 'cautions'>): PlanFacts {
+function factsOf(plan: ResolvedPlan, answer: Described): PlanFacts {
   const { load, appliance } = answer.simulation
   return {
     applianceKind: appliance.kind,

@@ -24,13 +24,18 @@ export interface Spread {
   gets: { low: number; high: number }[]
 }
 
+interface Poured {
+  water: Pick<Settled['water'], 'pourG'>
+  solution: Solution
+}
+
 /**
  * The figures that cover what is unknown about flame, bag and weight. Each unknown is moved by one
  * standard deviation either way, the program solved again, and the shifts added in quadrature, since
  * it is unlikely that all are off in the same direction. `taken` is what the cook means to run, where
  * that is not the program that was solved for.
  */
-export function spreadOf(plan: ResolvedPlan, planned: Settled, taken: Settled = planned): Spread {
+export function spreadOf(plan: ResolvedPlan, planned: Poured, taken: Poured = planned): Spread {
   const { solution } = planned
   const { unit, figure } = solution
   const { simulation, case: ran } = taken.solution

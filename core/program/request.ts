@@ -25,6 +25,8 @@ export interface Content {
   where: 'base' | { tin: Tin; tier: number }
   additions?: Addition[]
   batch?: Batch
+  /** Which closing of the lid it goes in at: 0, if left out, from the start; 1 once it has been opened; and so on. */
+  joins?: number
 }
 
 /** How the cook tells the cooker what to do; the figure that is asked for is counted in its last step. */

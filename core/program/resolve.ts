@@ -33,6 +33,9 @@ export interface ResolvedFood {
   freeLiquidG: number
   /** Its place in `ResolvedPlan.tins`, or null for the base. */
   tin: number | null
+  /** The closing of the lid at which it goes in, counted without gaps from 0, and whether it is still out. */
+  joins: number
+  absent: boolean
 }
 
 export interface ResolvedPlan {
@@ -47,16 +50,22 @@ export interface ResolvedPlan {
   tins: Tin[]
   liquids: Liquid[]
   /** Set when the pot does not start cold from a cook’s hands but goes on from an earlier moment. */
-  goesOnFrom?: { tempC: number; freeWaterG: number }
+  goesOnFrom?: {
+    tempC: number
+    freeWaterG: number
+    /** What joins at this closing is cold; nothing does if left out. */
+    closing?: number
+  }
 }
 
-/** Looks everything up and works out what the preparation made of each food, or says what is wrong. */
+/** Looks everything up, as it stands when the lid is first closed, and works out what the preparation made of each food, or says what is wrong. */
 export function resolve(request: PlanRequest): Outcome<ResolvedPlan> {
   const problems = checkNumbers(request)
   const cooker = resolveCooker(request)
   if (!cooker) problems.push(problem('unknown-cooker', 'cooker', { value: String(request.cooker) }))
   if (request.contents.length === 0) problems.push(problem('no-food', 'contents'))
 
+  const closings = [...new Set(request.contents.map(({ joins }) => joins ?? 0))].sort((a, b) => a - b)
   const tins: Tin[] = []
   const foods: ResolvedFood[] = []
   request.contents.forEach((content, i) => {
@@ -72,8 +81,11 @@ export function resolve(request: PlanRequest): Outcome<ResolvedPlan> {
       return
     }
     const tin = content.where === 'base' ? null : tins.push(content.where.tin) - 1
-    foods.push(resolveFood(food, texture, content, tin, request))
+    const joins = closings.indexOf(content.joins ?? 0)
+    foods.push({ ...resolveFood(food, texture, content, tin, request), joins, absent: joins > 0 })
   })
+  if (closings.length > 1 && (request.style.kind === 'fixed' || request.style.kind === 'rice-cooker'))
+    problems.push(problem('decides-itself', 'style'))
   if (cooker && !stylesFor(cooker).includes(request.style.kind))
     problems.push(
       problem('style-not-for-cooker', 'style', {
@@ -122,7 +134,7 @@ function resolveFood(
   content: PlanRequest['contents'][number],
   tin: number | null,
   request: PlanRequest,
-): ResolvedFood {
+): Omit<ResolvedFood, 'joins' | 'absent'> {
   const { dryG, soak } = content
   const share = soakedShare(food, soak, request.kitchen.roomC)
   const kept = soak !== null && soak.keepWater
@@ -218,9 +230,14 @@ function checkAmount(g: number, path: string): Problem[] {
   return within(g, LEAST_G, MOST_G, path, 'amount-out-of-range')
 }
 
-/** The foods that stand in the base and not in a tin. */
+/** The foods that stand in the base and not in a tin, those that are still out left out. */
 export function inBase(plan: ResolvedPlan): ResolvedFood[] {
-  return plan.foods.filter(({ tin }) => tin === null)
+  return plan.foods.filter(({ tin, absent }) => tin === null && !absent)
+}
+
+/** The plan as it stands at a later closing of the lid. */
+export function atClosing(plan: ResolvedPlan, closing: number): ResolvedPlan {
+  return { ...plan, foods: plan.foods.map((item) => ({ ...item, absent: item.joins > closing })) }
 }
 
 /** Tells whether what is in the base sets as grain and leaves nothing to drain. */

@@ -2,6 +2,7 @@ import type { Simulation, SimulationCase, Step } from '../pot/case'
 import { startRun } from '../pot/run'
 import { simulate } from '../pot/simulate'
 import { failed, problem, type Outcome } from '../problem'
+import { leastFigure } from './least-figure'
 import { caseOf } from './load'
 import type { ResolvedPlan } from './resolve'
 import { RICE_REST_MINUTES, shapeOf } from './styles'
@@ -18,11 +19,6 @@ export interface Solution {
   fixedProgram: { id: string; name: string; times: number } | null
 }
 
-/**
- * The release is worked out anew once a food is estimated to be this close to its need. Wide, since
- * the middle of a thick piece still lags at the first whistle and takes more from a later release.
- */
-const CLOSE = 0.6
 /** Nobody runs a device's program more often than this for one pot. */
 const MOST_REPEATS = 3
 
@@ -35,9 +31,7 @@ export function solve(plan: ResolvedPlan, pourG: number, needTimes = 1): Outcome
   if (style.kind === 'fixed') return solveFixed(plan, pourG, needTimes)
   if (style.kind === 'rice-cooker') return solveRiceCooker(plan, pourG)
 
-  // The program is run once, a whistle or a minute at a time. After each the pot could be turned off:
-  // what the release would add is known from the last time it was worked out, and is worked out again
-  // from that very moment when the answer is near.
+  // The program is run once, a whistle or a minute at a time.
   const shape = shapeOf(style, plan.burner, plan.cooker.appliance)
   const base = caseOf(plan, pourG, [])
   const run = startRun(base)
@@ -45,41 +39,27 @@ export function solve(plan: ResolvedPlan, pourG: number, needTimes = 1): Outcome
 
   if (!shape.before.every((step) => run.step(step)) || !run.step(shape.last(shape.min))) return ended()
 
-  let previousSurplus: number | null = null
-  let releaseAdds: number[] | null = null
-  for (let figure = shape.min; ; figure += shape.by) {
-    const moment = run.save()
-    const soFar = run.boilMinutes()
-    let surplus: number = releaseAdds
-      ? surplusOf(
-          plan,
-          needTimes,
-          soFar.map((got, i) => got + releaseAdds![i]!),
-        )
-      : -CLOSE
-    if (surplus >= -CLOSE) {
-      if (plan.release && !run.release(plan.release)) return ended()
-      const afterwards = run.boilMinutes()
-      releaseAdds = afterwards.map((got, i) => got - soFar[i]!)
-      surplus = surplusOf(plan, needTimes, afterwards)
-    }
-    if (surplus >= 0) {
-      const exactFigure =
-        previousSurplus === null ? figure : figure - (shape.by * surplus) / (surplus - previousSurplus)
-      const program = [...shape.before, shape.last(figure)]
-      const simulation = run.result()
-      return {
-        ok: true,
-        value: { unit: shape.unit, figure, exactFigure, simulation, case: { ...base, program }, fixedProgram: null },
-      }
-    }
-    if (figure >= shape.max)
-      return failed(
-        shape.unit === 'whistles' ? problem('too-many-whistles', 'style', { max: shape.max }) : notEnough(plan, soFar),
-      )
-    previousSurplus = surplus
-    run.restore(moment)
-    if (!run.step(shape.next(figure + shape.by))) return ended()
+  const found = leastFigure(run, {
+    from: shape.min,
+    max: shape.max,
+    by: shape.by,
+    next: (figure) => run.step(shape.next(figure)),
+    release: () => !plan.release || run.release(plan.release),
+    surplus: (gets) => surplusOf(plan, needTimes, gets),
+  })
+  if (found === 'ended') return ended()
+  if (found === null)
+    return failed(
+      shape.unit === 'whistles'
+        ? problem('too-many-whistles', 'style', { max: shape.max })
+        : notEnough(plan, run.boilMinutes()),
+    )
+  const { figure, exact } = found
+  const simulation = run.result()
+  const solved = { ...base, program: [...shape.before, shape.last(figure)] }
+  return {
+    ok: true,
+    value: { unit: shape.unit, figure, exactFigure: exact, simulation, case: solved, fixedProgram: null },
   }
 }
 
@@ -108,7 +88,10 @@ function programFor(plan: ResolvedPlan, style: Parameters<typeof shapeOf>[0], fi
 
 /** How far the food worst off is over its need, as a share of it. */
 export function surplusOf(plan: ResolvedPlan, needTimes: number, gets: readonly number[]): number {
-  return Math.min(...plan.foods.map(({ need }, i) => gets[i]! / (need.boilMinutes * needTimes) - 1))
+  const surpluses = plan.foods.map(({ need, absent }, i) =>
+    absent ? Infinity : gets[i]! / (need.boilMinutes * needTimes) - 1,
+  )
+  return Math.min(...surpluses)
 }
 
 /** The measured program, run once or again, that suffices and takes least time; the longest if none does. */
@@ -171,6 +154,6 @@ function endingProblem({ ending, heatOffMinute }: Simulation) {
 }
 
 function notEnough(plan: ResolvedPlan, gets: readonly number[]) {
-  const shares = plan.foods.map(({ need }, i) => gets[i]! / need.boilMinutes)
+  const shares = plan.foods.map(({ need, absent }, i) => (absent ? Infinity : gets[i]! / need.boilMinutes))
   return problem('not-enough-program', 'style', { food: plan.foods[shares.indexOf(Math.min(...shares))]!.food.name })
 }

@@ -1,14 +1,19 @@
 import { cooksCovered } from '../food/food'
 import type { Outcome } from '../problem'
 import type { SimulationCase } from '../pot/case'
+import { boilingC } from '../steam/steam'
+import { LEAST_NEED } from './remedy'
 import type { PlanRequest } from './request'
 import { resolve, type ResolvedFood, type ResolvedPlan } from './resolve'
 import { settleWater } from './settle'
 
 /** After opening, a pot is about this much below its boiling point when food is added (engineering estimate). */
-const COOLED_C = 92
-/** A food that decides nothing still needs something to divide by. */
-const LEAST_NEED = 0.01
+const COOLED_BY_K = 8
+
+/** How hot a pot is that has been opened to put something in. */
+export function openedC(altitudeM: number): number {
+  return boilingC(altitudeM) - COOLED_BY_K
+}
 
 export interface Phase {
   /** Indexes into the request's contents that go in at the start of this phase. */
@@ -33,7 +38,7 @@ export interface Together {
   lateAdditions: { index: number; addition: 'acid' }[]
 }
 
-interface PhasedDoses {
+export interface PhasedDoses {
   phases: Phase[]
   /** Boil-minutes of every food of the request over these phases. */
   doses: number[]
@@ -43,11 +48,12 @@ interface PhasedDoses {
  * Whether several foods in one pot can be cooked in one go, and if not who goes in late. Those that
  * the hardest food's program would ruin are kept back for a later phase of their own length, in which
  * the hard ones go on cooking and which therefore shortens the earlier one; and so on among the late ones.
+ * When each joins by the request is left aside: this is the question when they should.
  */
 export function together(request: PlanRequest): Outcome<Together> {
   const resolved = resolve(request)
   if (!resolved.ok) return resolved
-  const plan = resolved.value
+  const plan = { ...resolved.value, foods: resolved.value.foods.map((item) => ({ ...item, joins: 0 })) }
   const all = plan.foods.map((_, i) => i)
   const phased = phasesFor(plan, all, all)
   if (!phased.ok) return phased
@@ -77,7 +83,13 @@ function phasesFor(plan: ResolvedPlan, deciding: readonly number[], inPot: reado
   if (late.length === 0 || late.length === deciding.length) return joint
   const early = deciding.filter((i) => !late.includes(i))
   // The water of a whole plan for these foods stands in for what is in the pot by then.
-  const warm = { ...plan, goesOnFrom: { tempC: COOLED_C, freeWaterG: 0 } }
+  const closing = (plan.goesOnFrom?.closing ?? 0) + 1
+  const joining = plan.foods.map((item, i) => (late.includes(i) ? { ...item, joins: closing } : item))
+  const warm = {
+    ...plan,
+    foods: joining,
+    goesOnFrom: { tempC: openedC(plan.request.kitchen.altitudeM), freeWaterG: 0, closing },
+  }
   const later = phasesFor(warm, late, inPot)
   if (!later.ok) return later
   const foods = plan.foods.map((item, i) =>
@@ -99,17 +111,28 @@ function phasesFor(plan: ResolvedPlan, deciding: readonly number[], inPot: reado
 }
 
 /** One phase: the program that the foods of `deciding` need, with the foods of `inPot` in the pot. */
-function solvePhase(plan: ResolvedPlan, deciding: readonly number[], inPot: readonly number[]): Outcome<PhasedDoses> {
-  const foods = inPot.map((i) => (deciding.includes(i) ? plan.foods[i]! : withNeed(plan.foods[i]!, LEAST_NEED)))
+export function solvePhase(
+  plan: ResolvedPlan,
+  deciding: readonly number[],
+  inPot: readonly number[],
+): Outcome<PhasedDoses> {
+  const foods = plan.foods.map((item, i) => ({
+    ...(deciding.includes(i) ? item : withNeed(item, LEAST_NEED)),
+    absent: !inPot.includes(i),
+  }))
   const settled = settleWater({ ...plan, foods })
   if (!settled.ok) return settled
   const { unit, figure, simulation, case: solved } = settled.value.solution
-  const doses = plan.foods.map(() => 0)
-  inPot.forEach((index, i) => (doses[index] = simulation.boilMinutes[i]!))
   const minutes = simulation.heatOffMinute + simulation.releaseMinutes
-  return { ok: true, value: { phases: [{ adds: [...deciding], unit, figure, minutes, case: solved }], doses } }
+  return {
+    ok: true,
+    value: {
+      phases: [{ adds: [...deciding], unit, figure, minutes, case: solved }],
+      doses: simulation.boilMinutes,
+    },
+  }
 }
 
-function withNeed(item: ResolvedFood, boilMinutes: number): ResolvedFood {
+export function withNeed(item: ResolvedFood, boilMinutes: number): ResolvedFood {
   return { ...item, need: { ...item.need, boilMinutes } }
 }

@@ -3,7 +3,7 @@ import { useEventListener, useWakeLock } from '@vueuse/core'
 import { runsByItself, type NextAction } from '~~/core/live/next'
 import type { Following } from '~~/core/live/follow'
 import { happenedIn } from '~~/core/live/facts'
-import type { RunEventData, RunPhase } from '~~/core/live/run'
+import { awaitsFoods, type RunEventData, type RunPhase } from '~~/core/live/run'
 import type { SavedPlan } from '~~/shared/kitchen'
 
 /** The live run: one next action, the count, what the pot does inside, and when it will be over. */
@@ -31,7 +31,8 @@ const outlook = computed(() => following.outlook)
 const heating = computed(() => state.value.phase === 'heating')
 const whistling = computed(() => plan.answer.simulation.appliance.kind === 'whistling')
 const counts = computed(() => phase === 'heating' && whistling.value)
-const over = computed(() => state.value.phase === 'opened' || state.value.phase === 'abandoned')
+const awaits = computed(() => awaitsFoods(plan.answer, state.value))
+const over = computed(() => ['opened', 'abandoned'].includes(state.value.phase) && !awaits.value)
 const press = computed(() => words.press(plan, action))
 const reason = computed(() => words.reason(following))
 
@@ -75,7 +76,8 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
         <p v-if="reason && heating" class="reason">{{ reason }}</p>
         <CookQuestions v-if="!over" :following="following" @add="(data, at) => emit('add', data, at)" />
       </div>
-      <slot v-if="state.phase === 'opened'" name="over" />
+      <PutInPanel v-if="awaits" :plan="plan" :following="following" @add="(data) => emit('add', data)" />
+      <slot v-else-if="state.phase === 'opened'" name="over" />
       <CheckList
         v-else-if="action.id === 'check' || action.id === 'close-again'"
         :plan="plan"

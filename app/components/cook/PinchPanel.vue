@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Following } from '~~/core/live/follow'
+import { openedState, type Following } from '~~/core/live/follow'
 import type { RunEventData } from '~~/core/live/run'
 import type { MoreProgram, Pinch } from '~~/core/program/remedy'
 import type { SavedPlan } from '~~/shared/kitchen'
@@ -21,13 +21,14 @@ const problem = ref('')
 watch(
   [open, felt, () => following.outlook],
   async () => {
-    const { outlook, course } = following
-    if (!open.value || !outlook || allDone.value) return
+    const { course } = following
+    const opened = openedState(following)
+    if (!open.value || !opened || allDone.value) return
     // What is done needs nothing more; the others go by how they feel.
-    const gets = outlook.gotNow.map(({ value }, i) =>
-      felt.value[i] === null ? Math.max(value, course.had[i]! + course.needs[i]!) : value,
+    const gets = opened.gets.map((got, i) =>
+      felt.value[i] === null ? Math.max(got, course.had[i]! + course.needs[i]!) : got,
     )
-    const state = { tempC: outlook.tempC, freeWaterG: outlook.waterNowG.value, gets, pinch: [...felt.value] }
+    const state = { ...opened, gets, pinch: [...felt.value] }
     const request = JSON.parse(JSON.stringify({ ...plan.request, given: undefined }))
     const found = await useLiveWorker().notDone(request, JSON.parse(JSON.stringify(state)))
     more.value = found.ok ? found.value : null

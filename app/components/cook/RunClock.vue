@@ -47,8 +47,9 @@ const neededBand = computed(() => {
   return high > low ? t(`cook.needed.${unit}`, { low: number(low), high: number(high) }) : ''
 })
 const foods = computed(() =>
-  plan.answer.foods.map(({ food }, i) => {
-    const total = following.course.had[i]! + following.course.needs[i]!
+  plan.answer.foods.map(({ food, needs }, i) => {
+    const { had, needs: now, still } = following.course
+    const total = now[i] === 0 && had[i] === 0 ? needs : had[i]! + now[i]! + still[i]!
     const got = outlook.value?.gotNow[i] ?? { value: 0, low: 0, high: 0 }
     return {
       name: plan.answer.foods.length > 1 ? foodName(food) : '',

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { readyAtMinute } from '~~/core/program/answer'
 import type { PlanRequest, StyleKind } from '~~/core/program/request'
 import { isRefused } from '~~/core/safety/rules'
 import { measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
@@ -41,13 +42,14 @@ const all = computed<Row[]>(() =>
     const without = { cooker, style, water: '', total: '', ok: false, here }
     if (!outcome.ok) return [{ ...without, figure: t('pot.elsewhere.cannot') }]
     if (isRefused(outcome.value.cautions)) return [{ ...without, figure: t('pot.elsewhere.refused') }]
-    const { range, water, clock } = outcome.value
+    const { range, water, later = [] } = outcome.value
+    const figures = [range, ...later.map((closing) => closing.range)].map(({ figure }) => number(figure)).join(' + ')
     return [
       {
         ...without,
         water: t('units.grams', { n: number(water.pourG) }),
-        figure: t(`pot.elsewhere.${range.unit}`, { n: range.figure }, range.figure),
-        total: duration(clock.openAtMinute),
+        figure: t(`pot.elsewhere.${range.unit}`, { n: figures }, range.figure),
+        total: duration(readyAtMinute(outcome.value)),
         ok: true,
       },
     ]

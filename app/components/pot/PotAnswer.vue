@@ -3,7 +3,7 @@ import { runsByItself } from '~~/core/live/next'
 import { pourable, UNMENTIONED_ERROR } from '~~/core/measure/pourable'
 import { holdsPressure } from '~~/core/pot/appliance'
 import type { Simulation } from '~~/core/pot/case'
-import type { PlanAnswer } from '~~/core/program/answer'
+import { readyAtMinute, type PlanAnswer } from '~~/core/program/answer'
 import { isRefused } from '~~/core/safety/rules'
 import type { HouseholdMeasure } from '~~/shared/kitchen'
 
@@ -79,7 +79,7 @@ const releaseText = computed(() => {
 
 const times = computed(() => ({
   from: clock(nowMs.value),
-  to: clock(nowMs.value + answer.clock.openAtMinute * 60_000),
+  to: clock(nowMs.value + readyAtMinute(answer) * 60_000),
 }))
 const styles = computed(() => pot.styleKinds.map((value) => ({ value, text: t(`pot.styles.${value}`) })))
 const refused = computed(() => isRefused(answer.cautions))
@@ -188,6 +188,7 @@ const becomesText = computed(() => {
       <TryFields v-if="showTry || tries" :answer="answer" />
     </div>
 
+    <LaterClosings :answer="answer" />
     <TogetherNote v-if="answer.foods.length > 1" />
 
     <FoodWindow

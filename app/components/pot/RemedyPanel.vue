@@ -2,6 +2,7 @@
 import type { PlanAnswer } from '~~/core/program/answer'
 import { FREE_LIQUID, FREE_LIQUIDS, type FreeLiquid } from '~~/core/water/liquids'
 import type { Pinch } from '~~/core/program/remedy'
+import { openedC } from '~~/core/program/together'
 
 /** “It is not done, too thin, too thick”: what mends the pot once it is open. */
 const { answer } = defineProps<{ answer: PlanAnswer }>()
@@ -31,8 +32,6 @@ watch(liquids, ([first]) => {
   if (first && !liquids.value.some(({ value }) => value === is.value)) is.value = first.value
 })
 
-/** Just opened: a little below its boiling point. */
-const OPENED_C = 92
 const asked = computed(() => {
   if (!pot.request || !trouble.value) return null
   return { request: { ...pot.request, given: undefined }, trouble: trouble.value, pinch: pinch.value, is: is.value }
@@ -45,10 +44,11 @@ const { result } = useWorked(asked, async (work, { request, trouble: what, pinch
     return { what, found: await work.tooThin(request, dryG * (FREE_LIQUID[now] - FREE_LIQUID[wanted])) } as const
   }
   const state = {
-    tempC: OPENED_C,
+    tempC: openedC(request.kitchen.altitudeM),
     freeWaterG: answer.waterLeftG,
     gets: answer.foods.map(({ gets }) => gets),
     pinch: answer.foods.map(() => felt),
+    closing: answer.later?.length ?? 0,
   }
   return { what, found: await work.notDone(request, state) } as const
 })

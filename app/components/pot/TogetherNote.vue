@@ -3,13 +3,25 @@
 const { t, number } = useI18nText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
-const asked = computed(() => pot.request && { ...pot.request, given: undefined })
+const asked = computed(
+  () =>
+    pot.request && {
+      ...pot.request,
+      given: undefined,
+      contents: pot.request.contents.map((content) => ({ ...content, joins: undefined })),
+    },
+)
 const { result } = useWorked(asked, (work, request) => work.together(request))
 
 const names = (indexes: readonly number[]) =>
   new Intl.ListFormat('en', { type: 'conjunction' }).format(
     indexes.map((i) => kitchen.foodName(pot.form.items[i]?.foodId ?? '')),
   )
+const phases = computed(() =>
+  result.value?.ok && result.value.value.kind === 'in-phases'
+    ? result.value.value.phases.map(({ adds }) => adds)
+    : null,
+)
 const lines = computed(() => {
   if (!result.value?.ok) return []
   const { kind, phases, apart } = result.value.value
@@ -26,7 +38,15 @@ const lines = computed(() => {
 
 <template>
   <div v-if="lines.length > 0" class="note">
-    <p v-for="line in lines" :key="line">{{ line }}</p>
+    <template v-if="!pot.inPhases">
+      <p v-for="line in lines" :key="line">{{ line }}</p>
+    </template>
+    <button v-if="pot.inPhases" type="button" class="link-button no-print" @click="pot.joinAt([])">
+      {{ t('pot.later.oneGo') }}
+    </button>
+    <button v-else-if="phases" type="button" class="link-button no-print" @click="pot.joinAt(phases)">
+      {{ t('pot.later.doThat') }}
+    </button>
   </div>
 </template>
 

@@ -79,6 +79,10 @@ function applyMend() {
   } else if (mend.id === 'unlock') set({ locks: at(stack.value.locks, mend.food, 'any') })
   emit('again')
 }
+function inPhases() {
+  const mend = result?.mend
+  if (mend?.id === 'phases') pot.joinAt(mend.phases.map(({ adds }) => adds))
+}
 </script>
 
 <template>
@@ -102,7 +106,7 @@ function applyMend() {
         <span class="soft">{{ option.soaks }}</span>
       </button>
     </div>
-    <div v-else-if="result && result.answers.length === 0" class="problems closest" role="alert">
+    <div v-else-if="result && result.answers.length === 0 && !pot.inPhases" class="problems closest" role="alert">
       <p>{{ t(result.nearest ? 'stack.nearest' : 'stack.none') }}</p>
       <p v-if="mendText">
         <strong>{{ mendText }}</strong>
@@ -113,6 +117,9 @@ function applyMend() {
           @click="applyMend"
         >
           {{ t('stack.doThat') }}
+        </button>
+        <button v-if="result.mend?.id === 'phases'" type="button" class="link-button" @click="inPhases">
+          {{ t('pot.later.doThat') }}
         </button>
       </p>
       <p v-else>{{ t('stack.noMend') }}</p>

@@ -18,14 +18,14 @@ const topCovered = computed({ get: () => stack.value.topCovered, set: (covered) 
 </script>
 
 <template>
-  <div>
+  <div class="room">
     <FormRow :label="t('stack.trivet')">
       <ChoiceBar v-model="trivet" :label="t('stack.trivet')" :choices="trivets" />
     </FormRow>
     <FormRow :label="t('stack.top')">
       <ChoiceBar v-model="topCovered" :label="t('stack.top')" :choices="covers" />
     </FormRow>
-    <FormRow :label="t('stack.more')">
+    <FormRow :label="t('stack.more')" class="all">
       <button type="button" class="link-button more" :disabled="busy" @click="$emit('look')">
         {{ t('stack.whatElse') }}
       </button>
@@ -40,6 +40,15 @@ const topCovered = computed({ get: () => stack.value.topCovered, set: (covered) 
 </template>
 
 <style scoped>
+.room {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 0 16px;
+  margin-top: 14px;
+}
+.all {
+  grid-column: 1 / -1;
+}
 .more {
   justify-self: start;
 }

@@ -99,7 +99,7 @@ ul {
 }
 li {
   display: grid;
-  grid-template-rows: 1fr repeat(3, auto);
+  grid-template-rows: 44px auto 36px auto;
   justify-items: center;
   font-size: 14px;
   text-align: center;
@@ -110,7 +110,6 @@ li {
   align-items: end;
   justify-items: center;
   width: 100%;
-  min-height: 44px;
   margin-bottom: 2px;
   border-bottom: 2px solid var(--ink-soft);
   cursor: grab;
@@ -130,6 +129,7 @@ li {
 }
 .size {
   font-size: 13px;
+  white-space: pre-line;
 }
 .moves {
   display: flex;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { runState, type RunEventData } from '~~/core/live/run'
+import { awaitsFoods, runState, type RunEventData } from '~~/core/live/run'
 
 const route = useRoute()
 const { t } = useI18nText()
@@ -20,7 +20,8 @@ const failure = computed(() => (run.value ? null : (runs.missing.get(id.value) ?
 const others = computed(() => cooking.lanes.filter((other) => other.run.id !== id.value))
 const refused = computed(() => cooking.refused.get(id.value) ?? outbox.refused.get(id.value) ?? null)
 const phase = computed(() => lane.value?.following.state.phase)
-const over = computed(() => phase.value === 'opened' || phase.value === 'abandoned')
+const awaits = computed(() => lane.value && awaitsFoods(lane.value.run.plan.answer, lane.value.following.state))
+const over = computed(() => ['opened', 'abandoned'].includes(phase.value ?? '') && !awaits.value)
 
 const add = (data: RunEventData, at?: number) => void cooking.add(id.value, data, at)
 /** Whose whistle it was, if several pots could have whistled. */

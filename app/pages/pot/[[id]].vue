@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { readyAtMinute } from '~~/core/program/answer'
 import { runsByItself } from '~~/core/live/next'
 import { BURNERS } from '~~/core/pot/cookers'
 import { emptyStack, type KeptPot } from '~~/shared/pot'
@@ -147,7 +148,7 @@ useHead({ title: () => `${pot.name || t('pot.untitled')} · Bivvet` })
           {{ number(answer.range.figure) }}
           {{ t(answer.range.unit === 'whistles' ? 'units.whistles' : 'units.min', answer.range.figure) }}
         </span>
-        <span class="figure">{{ duration(answer.clock.openAtMinute) }}</span>
+        <span class="figure">{{ duration(readyAtMinute(answer)) }}</span>
       </a>
     </div>
     <PotSheet
