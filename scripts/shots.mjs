@@ -193,8 +193,9 @@ async function stack(page, url, shot) {
   await page.locator('.foods > li').nth(1).getByRole('button', { expanded: true }).first().click()
   await page.getByRole('button', { name: 'Work it out' }).click()
   await page.clock.runFor(1000)
-  await page.getByText('Nothing does it all in one run').waitFor()
+  await page.getByRole('button', { name: 'Cook it so' }).click()
   await page.clock.runFor(1000)
+  await page.getByText('Then, with Carrot chunks').waitFor()
   await shot(page, 'stack-phases')
   await page.context().close()
 }

@@ -48,6 +48,7 @@ const tiers = computed<DrawnTin[][]>(() =>
               ? null
               : {
                   name,
+                  later: (form.value.items[item]?.joins ?? 0) > 0,
                   waterG: food?.tinWaterG ?? 0,
                   beforeShare: fill ? fill.beforeMl / fill.holdsMl : 0.4,
                   afterShare: fill ? fill.afterMl / fill.holdsMl : 0.6,
@@ -208,8 +209,8 @@ useHead({ title: () => `${t('app.nav.stack')} · Bivvet` })
               }}</span>
             </template>
           </AnswerFigure>
-          <LaterClosings :answer="answer" :strips="false" />
-          <button v-if="pot.inPhases" type="button" class="link-button apart" @click="pot.joinAt([])">
+          <LaterClosings :answer="answer" />
+          <button v-if="pot.inPhases" type="button" class="link-button one-go" @click="pot.joinAt([])">
             {{ t('pot.later.oneGo') }}
           </button>
           <AnswerFigure
@@ -289,6 +290,7 @@ useHead({ title: () => `${t('app.nav.stack')} · Bivvet` })
           :foods="placed.map(foodName)"
         />
         <p v-else class="strip-place soft">{{ t('stack.noStrip') }}</p>
+        <LaterStrips v-if="current && answer" :answer="answer" />
         <StackRoom :more="more" :busy="busy !== null" @look="whatElse" />
         <ElsewhereTable v-if="current && answer && holdsPressure(answer.simulation.appliance)" class="elsewhere" />
       </section>
@@ -368,6 +370,10 @@ h1 {
 }
 .styles :deep(label) {
   flex-basis: 45%;
+}
+.one-go {
+  justify-self: start;
+  font-size: 14.5px;
 }
 .waters {
   width: 100%;

@@ -92,6 +92,41 @@ test('not yet: what it takes from there, and the run goes on', async ({ page }) 
   expect(cooked).toBeGreaterThan(20)
 })
 
+test('what goes in later is asked for when the pot is open, and the run goes on to its end', async ({ page }) => {
+  const request = beansRequest()
+  request.contents.push({ food: 'carrot-chunks', dryG: 200, soak: null, where: 'base', joins: 1 })
+  const { runId } = await startRun(page.request, { name: 'Beans, then carrots', request })
+  await installClock(page)
+  await page.goto(`/cook/${runId}`)
+  const pot = await PotBeside.light(page)
+  const { plan } = await runOf(page)
+  await pot.whistle(plan.answer.range.figure)
+  await pot.finish('Now the rest goes in.')
+  await expect(page.getByText('200 g Carrot chunks 2 cm')).toBeVisible()
+  await expect(page.getByText(/Close it again: \d+ whistles? more/)).toBeVisible()
+  // Open is not over: it stays among what is on the stove.
+  const elsewhere = await page.context().newPage()
+  await elsewhere.goto('/')
+  await expect(elsewhere.getByRole('link', { name: 'Blue 5 L is on' })).toBeVisible()
+  await elsewhere.close()
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+
+  await page.getByRole('button', { name: 'It is in: close it again' }).click()
+  await expect(page.getByRole('heading', { name: 'Close it again.' })).toBeVisible()
+  const again = await PotBeside.light(page)
+  const { events } = await runOf(page)
+  const { data } = events.find((one) => one.data.kind === 'goes-on')!
+  if (data.kind !== 'goes-on') throw new Error()
+  await again.whistle(data.figure)
+  await again.finish()
+  const cooked = again.now().boilMinutes.map((got, i) => got + (i === 0 ? pot.now().boilMinutes[0]! : 0))
+  plan.answer.foods.forEach(({ needs, window }, i) => {
+    expect(cooked[i]! / needs).toBeGreaterThan(0.9)
+    expect(cooked[i]!).toBeLessThan(window.max)
+  })
+  await expect(page.getByText('right', { exact: true })).toHaveCount(4)
+})
+
 test('the gas runs out, comes back, and what it cooked meanwhile is counted', async ({ page }) => {
   const { runId } = await startRun(page.request)
   await installClock(page)

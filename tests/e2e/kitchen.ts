@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { expect, type APIRequestContext, type Page } from '@playwright/test'
 import { COOKERS } from '../../core/pot/cookers'
-import { runState, type RunEventData } from '../../core/live/run'
+import { awaitsFoods, runState, type RunEventData } from '../../core/live/run'
 import type { PlanRequest } from '../../core/program/request'
 import type { RunWithPlan } from '../../shared/kitchen'
 
@@ -46,8 +46,9 @@ export async function startRun(
 /** Gives up whatever other tests have left on the stove. */
 export async function clearStove(request: APIRequestContext) {
   const runs = (await (await request.get('/api/runs')).json()) as RunWithPlan[]
-  for (const { id, events } of runs) {
-    if (['opened', 'abandoned'].includes(runState(events).phase)) continue
+  for (const { id, events, plan } of runs) {
+    const state = runState(events)
+    if (['opened', 'abandoned'].includes(state.phase) && !awaitsFoods(plan.answer, state)) continue
     await request.post(`/api/runs/${id}/events`, { data: event({ kind: 'abandoned' }) })
   }
 }

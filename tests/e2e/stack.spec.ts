@@ -141,6 +141,21 @@ test('foods too far apart go in one after the other, each with its strip', async
   ).toBeVisible()
   await expect(page.getByText(/From the flame to the lid/)).toHaveCount(3)
   await expect(page.getByText(/Carrot chunks 2 cm goes past its limit here/).first()).toBeVisible()
+
+  // And that is how it is planned, kept, and started; undo puts it all in from the start again.
+  await page.getByRole('button', { name: 'Cook it so' }).click()
+  const then = page.getByRole('region', { name: /Open it, put in Carrot chunks 2 cm/ })
+  await expect(then).toContainText(/\d+\s*min/)
+  await expect(page.getByText(/Carrot chunks 2 cm goes past its limit here/)).toHaveCount(0)
+  await expect(page.getByText('Then, with Carrot chunks 2 cm in it')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(then).toBeHidden()
+  await page.getByRole('button', { name: 'Redo' }).click()
+  await expect(then).toBeVisible()
+  await page.reload()
+  await expect(then).toBeVisible()
+  await page.getByRole('button', { name: 'Start it' }).click()
+  await expect(page.getByRole('heading', { name: 'Before you close it.' })).toBeVisible()
 })
 
 test('what else can go in is answered, and can be stopped', async ({ page }) => {

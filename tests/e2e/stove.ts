@@ -71,14 +71,14 @@ export class PotBeside {
   }
 
   /** Turns the heat off when the page says so, waits for the pressure, and opens. */
-  async finish() {
+  async finish(next?: string) {
     await this.page.getByRole('button', { name: /^(Heat is off|It is off)$/ }).click()
     this.heatOff()
-    await this.open()
+    await this.open(next)
   }
 
-  /** Waits for the pressure, and opens. */
-  async open() {
+  /** Waits for the pressure, and opens; the page then says what is next. */
+  async open(next = 'How did it come out?') {
     while (this.stove.now().gaugePa > 500) await this.pass(1)
     await this.pass(2)
     const gone = this.page.getByRole('button', { name: 'Pressure is gone' })
@@ -86,7 +86,7 @@ export class PotBeside {
     await gone.click()
     await expect(open).toBeVisible()
     await open.click()
-    await expect(this.page.getByRole('heading', { name: 'How did it come out?' })).toBeVisible()
+    await expect(this.page.getByRole('heading', { name: next })).toBeVisible()
   }
 }
 

@@ -10,7 +10,7 @@ export interface DrawnTin {
   heightMm: number
   covered: boolean
   /** What stands in it; null while it is empty. */
-  food: { name: string; waterG: number; beforeShare: number; afterShare: number } | null
+  food: { name: string; later: boolean; waterG: number; beforeShare: number; afterShare: number } | null
 }
 
 /** The cutaway of a stack: base, trivet and tins to scale, each with its food before and after swelling. */
@@ -216,7 +216,14 @@ const text = computed(() =>
           {{ tin.food?.name ?? t('stack.drawing.nothing') }}
         </text>
         <text :x="right + WALL + 12" :y="labelY[tin.id]! + 12" class="detail">
-          {{ tin.food ? t('stack.drawing.inTin', { water: number(tin.food.waterG), tin: tin.name }) : tin.name }}
+          {{
+            tin.food
+              ? t(tin.food.later ? 'stack.drawing.later' : 'stack.drawing.inTin', {
+                  water: number(tin.food.waterG),
+                  tin: tin.name,
+                })
+              : tin.name
+          }}
         </text>
       </g>
       <text :x="right + WALL + 12" :y="labelY.base! - 2" class="label tone-water">

@@ -1,24 +1,20 @@
 <script setup lang="ts">
-import { simulate } from '~~/core/pot/simulate'
 import { readyAtMinute, type PlanAnswer } from '~~/core/program/answer'
 
 /** What comes after the first closing of the lid: what goes in then, with what water, and for how long. */
-const { answer, strips = true } = defineProps<{ answer: PlanAnswer; strips?: boolean }>()
+const { answer } = defineProps<{ answer: PlanAnswer }>()
 const { t, number, duration } = useI18nText()
 const kitchen = useKitchenStore()
 const list = new Intl.ListFormat('en', { type: 'conjunction' })
 
 const closings = computed(() =>
-  (answer.later ?? []).map(({ adds, addWaterG, range, minutes, case: pot }) => ({
+  (answer.later ?? []).map(({ adds, addWaterG, range, minutes }) => ({
     foods: list.format(adds.map((index) => kitchen.foodName(answer.foods[index]!.food))),
     addWaterG,
     range,
     minutes,
-    release: pot.release,
-    curve: strips ? simulate(pot, { trace: true }) : null,
   })),
 )
-const electric = computed(() => answer.simulation.appliance.kind === 'electric')
 </script>
 
 <template>
@@ -39,16 +35,11 @@ const electric = computed(() => answer.simulation.appliance.kind === 'electric')
         <span class="soft">{{ t('pot.later.opens', { time: duration(one.minutes) }) }}</span>
       </span>
     </p>
-    <RunStrip v-if="one.curve" :curve="one.curve" :release="one.release" :electric="electric" :height="110" />
   </section>
   <p v-if="closings.length > 0" class="all">{{ t('pot.later.all', { time: duration(readyAtMinute(answer)) }) }}</p>
 </template>
 
 <style scoped>
-.later {
-  padding-top: 8px;
-  border-top: 1px solid var(--line);
-}
 p {
   margin: 0;
 }

@@ -104,7 +104,7 @@ const release = computed(() => {
         {{ release }}
       </p>
     </div>
-    <LaterClosings :answer="answer" :strips="false" />
+    <LaterClosings :answer="answer" />
     <div class="columns">
       <WaterSum :water="answer.water" :cup="cup" :kept-soak="false" />
       <ul>

@@ -136,6 +136,7 @@ useHead({ title: () => `${pot.name || t('pot.untitled')} · Bivvet` })
           :figure="figure"
           @figure="(value) => (pot.form.given.figure = value)"
         />
+        <LaterStrips :answer="answer" />
         <ElsewhereTable class="below" />
         <RemedyPanel :answer="answer" class="below" />
       </section>
