@@ -1,11 +1,11 @@
 import type { MaybeRefOrGetter } from 'vue'
+import type { Course } from '~~/core/live/course'
 import { simulate } from '~~/core/pot/simulate'
-import type { PlanAnswer } from '~~/core/program/answer'
 
-/** The curve of a kept plan, for drawing it. */
-export function useCurve(answer: MaybeRefOrGetter<PlanAnswer | null>) {
+/** What was planned for one closing of the lid, for drawing it. */
+export function useCurve(course: MaybeRefOrGetter<Course>) {
   return computed(() => {
-    const given = toValue(answer)
-    return given ? simulate(given.simulation, { trace: true }) : null
+    const { pot, program, release } = toValue(course)
+    return simulate({ ...pot, program, release }, { trace: true })
   })
 }

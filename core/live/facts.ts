@@ -1,25 +1,23 @@
 import type { PlanAnswer } from '../program/answer'
-import { firstLitAt, type Leg, type RunState } from './run'
+import type { Leg, RunState } from './run'
 
 const MINUTE_MS = 60_000
 
-/** What has happened in a run, in minutes from lighting. */
+/** What has happened in one closing of the lid, in minutes from lighting. */
 export interface Happened {
   whistles: number[]
   heatOff: number | null
   opened: number | null
 }
 
-/** What has happened in a run, every closing of the lid together; null before it was lit. */
-export function happenedIn(state: RunState): Happened | null {
-  const litAt = firstLitAt(state)
+/** What has happened in one closing of the lid; null before it was lit. */
+export function happenedIn({ litAt, whistles, heatOffAt, openedAt }: Leg): Happened | null {
   if (litAt === null) return null
   const minute = (ms: number) => (ms - litAt) / MINUTE_MS
-  const whistles = [...state.earlier, state].flatMap((leg) => leg.whistles)
   return {
     whistles: whistles.map(({ at }) => minute(at)),
-    heatOff: state.heatOffAt === null ? null : minute(state.heatOffAt),
-    opened: state.openedAt === null ? null : minute(state.openedAt),
+    heatOff: heatOffAt === null ? null : minute(heatOffAt),
+    opened: openedAt === null ? null : minute(openedAt),
   }
 }
 

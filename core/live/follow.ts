@@ -2,7 +2,7 @@ import { isRefused, runCautions, type Caution } from '../safety/rules'
 import type { PotState } from '../program/remedy'
 import { firstCourse, nextCourse, stillToCome, type Course, type LivePlan } from './course'
 import { asPlanned, decidesItself, lookAhead, type Looking, type Outlook } from './outlook'
-import { runState, type RunEvent, type RunState } from './run'
+import { runState, type Leg, type RunEvent, type RunState } from './run'
 
 /** The figure to go by, and why it is not the one before. */
 export interface Advice {
@@ -149,6 +149,17 @@ export function courseOf(plan: LivePlan, events: readonly RunEvent[]): Course {
     course = nextCourse(plan, course, opened, { figure, addWaterG, pinch, joins })
   })
   return course
+}
+
+/** Every closing of the lid of a run, with the course that it was to follow: for looking back on it. */
+export function closingsOf(plan: LivePlan, all: readonly RunEvent[]): { leg: Leg; course: Course }[] {
+  const events = withoutUndone(all)
+  const state = runState(events)
+  const begins = events.flatMap(({ data }, i) => (data.kind === 'goes-on' ? [i + 1] : []))
+  return [...state.earlier, state].map((leg, i) => ({
+    leg,
+    course: courseOf(plan, events.slice(0, i === 0 ? 0 : begins[i - 1])),
+  }))
 }
 
 function plannedAdvice({ program }: Course): Advice | null {

@@ -5,7 +5,7 @@ import { COOKERS } from '../pot/cookers'
 import { plan } from '../program/plan'
 import type { PlanRequest } from '../program/request'
 import { notDone } from '../program/remedy'
-import { courseOf, createFollower, joinedState } from './follow'
+import { closingsOf, courseOf, createFollower, joinedState } from './follow'
 import type { LivePlan } from './course'
 import { figureReached, happenedIn } from './facts'
 import { nextAction, runsByItself } from './next'
@@ -89,7 +89,7 @@ describe('the state of a run', () => {
     expect(state).toMatchObject({ phase: 'ready', litAt: null, whistles: [], more: { figure: 3, addWaterG: 120 } })
     expect(state.earlier).toHaveLength(1)
     expect(isRunning({}, state)).toBe(true)
-    expect(happenedIn(state)!.whistles).toEqual([12])
+    expect(happenedIn(state.earlier[0]!)!.whistles).toEqual([12])
   })
 
   it('never opens before the pressure has been said to be gone, whatever is tried', () => {
@@ -491,13 +491,16 @@ describe('following a run', () => {
     ['with a hotter flame', { heat: 1.2, load: 0.95, vent: 1.1 }],
     ['with a weaker flame', { heat: 0.85, load: 1.05, vent: 0.9 }],
   ])('leads through two closings to foods that are all done: %s', (_, hidden) => {
-    const { seen, gets, state, end } = cook(phased, { hidden })
+    const { seen, events, gets, end } = cook(phased, { hidden })
     const until = seen.indexOf('put-in')
     expect(seen.slice(0, until)).toEqual(WHISTLES.slice(0, -1))
     // So close to done, one whistle may be all that is left to count.
     const rest = WHISTLES.slice(1).filter((id) => id !== 'count')
     expect(seen.slice(until).filter((id) => id !== 'count')).toEqual(['put-in', 'close-again', ...rest])
-    expect(state.earlier).toHaveLength(1)
+    const closings = closingsOf(phased, events)
+    expect(closings.map(({ course }) => course.closing)).toEqual([0, 1])
+    expect(closings[0]!.leg.openedAt).toBeLessThan(closings[1]!.leg.litAt!)
+    expect(closings[1]!.course.had[0]).toBeGreaterThan(20)
     phased.answer.foods.forEach(({ needs, window }, i) => {
       expect(gets[i]! / needs).toBeGreaterThan(0.88)
       expect(gets[i]!).toBeLessThan(window.max)

@@ -53,6 +53,38 @@ async function light(page: Page) {
 
 test.beforeEach(({ request }) => clearStove(request))
 
+test('a device that slept shows on waking what happened meanwhile, by the events’ own times', async ({
+  page,
+  request,
+}) => {
+  const { runId } = await startRun(request)
+  await page.goto(`/cook/${runId}`)
+  await light(page)
+  await page.keyboard.press('Space')
+  await expect(great(page)).toHaveText(counted(1))
+
+  // Asleep: no script runs, and the connection to the news is gone.
+  const browser = await page.context().newCDPSession(page)
+  await page.context().setOffline(true)
+  await browser.send('Page.setWebLifecycleState', { state: 'frozen' })
+  const sleptAt = Date.now()
+  for (let n = 0; n < 2; n++) {
+    const whistle = await request.post(`/api/runs/${runId}/events`, { data: event({ kind: 'whistle' }) })
+    expect(whistle.ok()).toBe(true)
+    await page.waitForTimeout(1500)
+  }
+  const off = await request.post(`/api/runs/${runId}/events`, { data: event({ kind: 'heat-off' }) })
+  expect(off.ok()).toBe(true)
+  await browser.send('Page.setWebLifecycleState', { state: 'active' })
+  await page.context().setOffline(false)
+  await expect(page.getByRole('heading', { name: 'Leave it shut.' })).toBeVisible({ timeout: 10_000 })
+  const { events } = await (await request.get(`/api/runs/${runId}`)).json()
+  expect(events.filter(({ at }: { at: number }) => at >= sleptAt)).toHaveLength(3)
+  // And it takes up again what it is told from now on.
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(great(page)).toHaveText(counted(3))
+})
+
 test('two browsers on two server processes show the same run within a second', async ({ page, browser, request }) => {
   const { runId } = await startRun(request)
   const other = await serve(await freePort())

@@ -6,11 +6,13 @@ import { kitchenScene } from '../../core/live/sounds'
 import { clearStove, startRun } from './kitchen'
 
 const RATE = 48_000
+/** Of this length the generated kitchen holds one whistle. */
+const LOOP_S = 17
 
-/** A minute of kitchen with three whistles, as the browser's microphone will hear it. */
-function kitchenFile(): { file: string; whistles: number } {
+/** Some seconds of kitchen with whistles, as the browser's microphone will hear it. */
+function kitchenFile(seconds: number): { file: string; whistles: number } {
   const { samples, whistles } = kitchenScene(
-    { seconds: 50, snrDb: 12, noises: ['extractor'], kind: 'tonal', sampleRate: RATE },
+    { seconds, snrDb: 12, noises: ['extractor'], kind: 'tonal', sampleRate: RATE },
     12,
   )
   const wav = Buffer.alloc(44 + samples.length * 2)
@@ -48,7 +50,7 @@ test.beforeEach(({ request }) => clearStove(request))
 
 test('the ear counts the whistles that it hears', async ({ request, baseURL }) => {
   test.setTimeout(120_000)
-  const { file, whistles } = kitchenFile()
+  const { file, whistles } = kitchenFile(36)
   const { runId } = await startRun(request)
   const flags = [
     '--use-fake-ui-for-media-stream',
@@ -69,6 +71,43 @@ test('the ear counts the whistles that it hears', async ({ request, baseURL }) =
       ).length
     }
     await expect.poll(heard, { timeout: 70_000, intervals: [1000] }).toBe(whistles)
+  })
+})
+
+test('the ear learns this kitchen’s whistle from one, and goes on counting each once', async ({ request, baseURL }) => {
+  test.setTimeout(150_000)
+  const { file } = kitchenFile(LOOP_S)
+  const { runId } = await startRun(request)
+  const flags = [
+    '--use-fake-ui-for-media-stream',
+    '--use-fake-device-for-media-stream',
+    `--use-file-for-fake-audio-capture=${file}`,
+  ]
+  await withMicrophone(flags, async (browser) => {
+    const page = await (await browser.newContext({ permissions: ['microphone'] })).newPage()
+    await page.goto(`${baseURL}/cook/${runId}`)
+    await page.getByRole('button', { name: 'All four are right' }).click()
+    await page.getByRole('button', { name: 'It is lit' }).click()
+    await page.getByRole('button', { name: 'Listen for whistles' }).click()
+    const heard = async (since = 0) => {
+      const { events } = await (await request.get(`/api/runs/${runId}`)).json()
+      return (events as { at: number; data: { kind: string; how?: string } }[])
+        .filter(({ data, at }) => data.kind === 'whistle' && data.how === 'ear' && at > since)
+        .map(({ at }) => at)
+    }
+    await expect.poll(async () => (await heard()).length, { timeout: 40_000, intervals: [500] }).toBe(1)
+    // The file comes round: just before the next one the cook says so.
+    const [first] = await heard()
+    await page.waitForTimeout(first! + LOOP_S * 1000 - 2000 - Date.now())
+    await page.getByRole('button', { name: 'Learn this whistle' }).click()
+    const learnt = page.getByRole('button', { name: 'Forget it' })
+    await expect(learnt).toBeVisible({ timeout: 15_000 })
+    const since = Date.now()
+    await expect.poll(async () => (await heard(since)).length, { timeout: 60_000, intervals: [500] }).toBe(2)
+    const [one, two] = await heard(since)
+    expect(two! - one!).toBeGreaterThan((LOOP_S - 2) * 1000)
+    await learnt.click()
+    await expect(learnt).toBeHidden()
   })
 })
 

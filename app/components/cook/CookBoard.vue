@@ -36,12 +36,12 @@ const over = computed(() => ['opened', 'abandoned'].includes(state.value.phase) 
 const press = computed(() => words.press(plan, action))
 const reason = computed(() => words.reason(following))
 
-const planned = useCurve(() => plan.answer)
+const planned = useCurve(() => following.course)
 const curve = computed(() => outlook.value?.curve ?? planned.value)
 const nowMinute = computed(() =>
   state.value.litAt === null ? 0 : ((state.value.openedAt ?? nowMs) - state.value.litAt) / 60_000,
 )
-const happened = computed(() => happenedIn({ ...state.value, earlier: [] }))
+const happened = computed(() => happenedIn(state.value))
 
 function main() {
   if (action.event) emit('add', action.event)
@@ -121,7 +121,9 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
         {{ t('cook.refusedEvent', { reason: te(`runs.${refused}`) ? t(`runs.${refused}`) : refused }) }}
       </p>
       <div class="buttons">
+        <span v-if="awaits" class="no-press" />
         <button
+          v-else
           type="button"
           class="press main-press"
           :class="{ steam: action.event?.kind === 'whistle' }"
@@ -290,6 +292,9 @@ footer {
   }
   .main-press {
     grid-column: 1 / -1;
+  }
+  .no-press {
+    display: none;
   }
   .buttons :deep(.press) {
     min-height: 54px;

@@ -13,7 +13,7 @@ const outbox = useOutbox()
 const press = computed(() => words.press(lane.run.plan, lane.action))
 const state = computed(() => lane.following.state)
 const reason = computed(() => words.reason(lane.following))
-const planned = useCurve(() => lane.run.plan.answer)
+const planned = useCurve(() => lane.following.course)
 const curve = computed(() => lane.following.outlook?.curve ?? planned.value)
 const refused = computed(() => cooking.refused.get(lane.run.id) ?? outbox.refused.get(lane.run.id) ?? null)
 function main() {
@@ -48,7 +48,7 @@ function main() {
         :release="lane.run.plan.answer.release"
         :start-ms="state.litAt ?? cooking.nowMs"
         :now-minute="state.litAt === null ? 0 : (cooking.nowMs - state.litAt) / 60_000"
-        :happened="happenedIn({ ...state, earlier: [] })"
+        :happened="happenedIn(state)"
         :electric="runsByItself(lane.run.plan.answer)"
         :height="120"
         :legend="false"

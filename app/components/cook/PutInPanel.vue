@@ -42,10 +42,10 @@ function close() {
 <template>
   <section class="put-in" @click.stop>
     <ul>
-      <li v-for="food in foods" :key="food">{{ food }}</li>
       <li v-if="more && more.addWaterG > 0" class="tone-water">
         {{ t('pot.remedy.water', { grams: number(more.addWaterG) }) }}
       </li>
+      <li v-for="food in foods" :key="food">{{ food }}</li>
     </ul>
     <p v-if="problem" class="tone-danger" role="alert">{{ problem }}</p>
     <p v-else-if="more" class="then" role="status">

@@ -25,7 +25,7 @@ const verdictText = computed(() =>
     return words.join(', ')
   }),
 )
-const startedMs = computed(() => facts.value.state.litAt ?? Date.parse(run.createdAt))
+const startedMs = computed(() => facts.value.litAt ?? Date.parse(run.createdAt))
 </script>
 
 <template>

@@ -1,5 +1,9 @@
 <script setup lang="ts">
+import { happenedIn } from '~~/core/live/facts'
+import { closingsOf } from '~~/core/live/follow'
 import { runsByItself } from '~~/core/live/next'
+import { awaitsFoods } from '~~/core/live/run'
+import { simulate } from '~~/core/pot/simulate'
 import type { RunWithPlan } from '~~/shared/kitchen'
 import { potOfRequest } from '~~/shared/pot'
 
@@ -20,9 +24,23 @@ async function load() {
 void load()
 
 const facts = computed(() => (run.value ? runFacts(run.value) : null))
-const curve = useCurve(() => run.value?.plan.answer ?? null)
-const startedMs = computed(() => facts.value?.state.litAt ?? Date.parse(run.value?.createdAt ?? ''))
-const goesOn = computed(() => facts.value && !['opened', 'abandoned'].includes(facts.value.state.phase))
+/** A strip for each closing of the lid: planned when it was closed, and what happened then. */
+const strips = computed(() =>
+  run.value
+    ? closingsOf(run.value.plan, run.value.events).map(({ leg, course: { pot, program, release } }) => ({
+        curve: simulate({ ...pot, program, release }, { trace: true }),
+        release,
+        startMs: leg.litAt ?? startedMs.value,
+        happened: happenedIn(leg),
+      }))
+    : [],
+)
+const startedMs = computed(() => facts.value?.litAt ?? Date.parse(run.value?.createdAt ?? ''))
+const goesOn = computed(() => {
+  if (!facts.value || !run.value) return false
+  const { state } = facts.value
+  return !['opened', 'abandoned'].includes(state.phase) || awaitsFoods(run.value.plan.answer, state)
+})
 const repeated = computed(() =>
   run.value ? potOfRequest(run.value.plan.request, run.value.plan.cookerId, useKitchenStore().kitchen!) : null,
 )
@@ -89,11 +107,12 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
         </div>
       </dl>
       <RunStrip
-        v-if="curve"
-        :curve="curve"
-        :release="run.plan.answer.release"
-        :start-ms="startedMs"
-        :happened="facts.onStrip"
+        v-for="(strip, i) in strips"
+        :key="i"
+        :curve="strip.curve"
+        :release="strip.release"
+        :start-ms="strip.startMs"
+        :happened="strip.happened"
         :electric="runsByItself(run.plan.answer)"
         :height="170"
       />
