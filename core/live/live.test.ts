@@ -508,6 +508,23 @@ describe('following a run', () => {
     })
   })
 
+  it('draws the pot by the whistles that were heard, and goes on from the last', () => {
+    const live = planFor({
+      contents: [{ food: 'navy-bean', dryG: 300, soak: { hours: 9, waterC: 18, keepWater: false }, where: 'base' }],
+    })
+    const stove = createStove(courseOf(live, []), { heat: 1.15, load: 0.95, vent: 1.2 })
+    stove.heat(courseOf(live, []).burner.medium)
+    const minutes = stove.advance(90).flatMap(({ kind, minute }) => (kind === 'whistle' ? [minute] : []))
+    const heard = minutes.slice(0, 5).map((minute, i) => (i < 4 ? minute + (i % 2 ? 0.06 : -0.05) : minute))
+    const events = [event({ kind: 'lit' }, 0), ...heard.map((minute) => event({ kind: 'whistle' }, minute))]
+    const { curve } = createFollower(live)(events, at(heard[4]! + 0.2)).outlook!
+    heard.forEach((minute, i) => expect(curve.whistleMinutes[i]).toBeCloseTo(minute, 1))
+    expect(curve.minutesToPressure).toBeCloseTo(heard[0]!, 1)
+    expect(curve.whistleMinutes[5]).toBeGreaterThan(heard[4]!)
+    const times = curve.trace.map(({ minute }) => minute)
+    expect(times).toEqual([...times].sort((a, b) => a - b))
+  })
+
   it('tells nothing of what is not in the pot yet, and counts what is still to come', () => {
     const follow = createFollower(phased)
     const { course, outlook, cautions } = follow([event({ kind: 'lit' }, 0)], at(20))

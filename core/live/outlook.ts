@@ -1,6 +1,6 @@
 import { holdsPressure } from '../pot/appliance'
 import type { Simulation, Step } from '../pot/case'
-import { pointAt } from '../pot/curve'
+import { pointAt, retimed } from '../pot/curve'
 import { OPENS_PA, type Run } from '../pot/run'
 import { simulate } from '../pot/simulate'
 import { leastFigure } from '../program/least-figure'
@@ -74,6 +74,8 @@ interface Future {
   run: Run
   /** Minutes by which the simulation is late after the last whistle. */
   late: number
+  /** When a minute of the simulation really was, or will be, in minutes from lighting: by the whistles that were heard. */
+  realMinute(minute: number): number
   gotNow: number[]
   now: ReturnType<Run['now']>
   /** The least figure with which every food has what it needs, read off between whole ones; null if none does. */
@@ -173,13 +175,13 @@ export function lookAhead(
         opensAt: { value: msOf(opens.value), low: msOf(opens.low), high: msOf(opens.high) },
         opensFrom: !isOff ? Infinity : down ? Math.min(nowMs, msOf(opens.low)) : msOf(opens.low),
         questions: whistling && understood ? questions() : [],
-        curve,
+        curve: retimed(curve, centre.realMinute),
       }
     },
   }
 
   function future(tried: Guess, trace = false): Future {
-    const { anchor, which, until } = anchored(tried)
+    const { anchor, which, until, knots } = anchored(tried)
     const run = replay(course, state, tried, until, { trace, anchor })
     const moment = run.save()
     // This pot may be a whistle ahead of or behind the likeliest one; both are at the last that was heard.
@@ -214,9 +216,17 @@ export function lookAhead(
         openMinute: heatOffMinute + releaseMinutes - late,
       }
     }
+    const realMinute = (minute: number): number => {
+      const after = knots.findIndex(([simulated]) => simulated >= minute)
+      if (after < 0) return minute - late
+      const [from, fromReal] = knots[after - 1] ?? [0, 0]
+      const [to, toReal] = knots[after]!
+      return fromReal + ((minute - from) / (to - from)) * (toReal - fromReal)
+    }
     return {
       run,
       late,
+      realMinute,
       gotNow: run.boilMinutes(),
       now: run.now(),
       needed: isOff || !shape ? null : neededBy(shape),
@@ -252,25 +262,26 @@ export function lookAhead(
     }
   }
 
-  /** Where this pot was at the last whistle heard, which of its own that was, and until when it can be followed. */
-  function anchored(tried: Guess): { anchor: Anchor | null; which: number; until: number } {
-    const open = { anchor: null, which: -1, until: nowMs }
+  /** Where this pot was at the last whistle heard, which of its own that was, until when it can be followed, and its whistles beside those heard. */
+  function anchored(tried: Guess): { anchor: Anchor | null; which: number; until: number; knots: [number, number][] } {
+    const open = { anchor: null, which: -1, until: nowMs, knots: [] }
     if (!whistling) return open
     const due = expectedOf(course, state, tried, nowMs)
     const { of } = matchWhistles(heard, due)
+    const knots = of.flatMap((one, k): [number, number][] => (one === null ? [] : [[due[one]!, heard.minutes[k]!]]))
     const i = of.findLastIndex((one) => one !== null)
     const which = i < 0 ? -1 : of[i]!
     const lastMs = i < 0 ? state.litAt! : state.whistles[i]!.at
     const minute = i < 0 ? 0 : due[which]! + JUST_AFTER_MINUTES
     const anchor = i < 0 ? null : { atMs: lastMs, minute }
     const next = due[which + 1]
-    if (next === undefined || isOff || state.phase !== 'heating') return { anchor, which, until: nowMs }
+    if (next === undefined || isOff || state.phase !== 'heating') return { anchor, which, until: nowMs, knots }
     // A whistle that is due and has not been heard has, most likely, not come yet.
     const gap = next - minute
     const elapsed = (nowMs - lastMs) / MINUTE_MS
     const { waiting, missed } = notHeardYet(elapsed, gap, i < 0)
     const until = elapsed > gap && waiting > missed ? lastMs + (gap - JUST_AFTER_MINUTES) * MINUTE_MS : nowMs
-    return { anchor, which, until }
+    return { anchor, which, until, knots }
   }
 
   /** What the program still has to do from now, ending with this figure. */

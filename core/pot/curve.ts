@@ -17,6 +17,21 @@ export function pointAt(trace: readonly TracePoint[], minute: number): TracePoin
   }
 }
 
+/** The same curve on another clock, which must not run backwards. */
+export function retimed(curve: Simulation, at: (minute: number) => number): Simulation {
+  const orNull = (minute: number | null) => (minute === null ? null : at(minute))
+  const heatOffMinute = at(curve.heatOffMinute)
+  return {
+    ...curve,
+    minutesToPressure: orNull(curve.minutesToPressure),
+    boilsAtMinute: orNull(curve.boilsAtMinute),
+    heatOffMinute,
+    releaseMinutes: at(curve.heatOffMinute + curve.releaseMinutes) - heatOffMinute,
+    whistleMinutes: curve.whistleMinutes.map(at),
+    trace: curve.trace.map((point) => ({ ...point, minute: at(point.minute) })),
+  }
+}
+
 /**
  * The figure with which the heat would go off at a minute of this curve: so many whistles more or fewer,
  * at the pace of its last ones, or so many minutes.

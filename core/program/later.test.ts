@@ -58,6 +58,25 @@ describe('foods that go in later', () => {
     foods.forEach(({ gets }, i) => expect(Math.abs(answer.foods[i]!.gets / gets - 1)).toBeLessThan(0.35))
   })
 
+  it('may come at three closings, none of them longer for what another will still do', () => {
+    const answer = planned(
+      request([
+        { food: 'chickpea-white', dryG: 150, soak: soaked, where: 'base' },
+        { food: 'potato-whole', dryG: 250, soak: null, where: 'base', joins: 1 },
+        { food: 'cauliflower', dryG: 150, soak: null, where: 'base', joins: 2 },
+      ]),
+    )
+    expect(answer.later!.map(({ adds }) => adds)).toEqual([[1], [2]])
+    expect(answer.later![0]!.gets[2]).toBe(0)
+    for (const { gets, needs, window } of answer.foods) {
+      expect(gets).toBeGreaterThanOrEqual(needs - 1e-6)
+      expect(gets).toBeLessThanOrEqual(window.max)
+    }
+    // The potatoes get a part of theirs with the cauliflower, and so less before.
+    const alone = planned(request([BEANS, { food: 'potato-whole', dryG: 250, soak: null, where: 'base', joins: 1 }]))
+    expect(answer.later![0]!.gets[1]).toBeLessThan(alone.later![0]!.gets[1]! + 1)
+  })
+
   it('count towards the fill: too much in the end is refused from the start', () => {
     const heap = { ...CARROTS, dryG: 2200, joins: 1 }
     const answer = planned(request([BEANS, heap]))

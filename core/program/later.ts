@@ -37,6 +37,8 @@ function laterCount({ foods }: ResolvedPlan): number {
 export interface FirstClosing {
   plan: ResolvedPlan
   settled: Settled
+  /** Boil-minutes that each food is to get at each later closing. */
+  doses: number[][]
 }
 
 /** The first closing is shortened by what the later ones give; so often at most the two are brought together. */
@@ -56,7 +58,7 @@ export function firstClosing(whole: ResolvedPlan): Outcome<FirstClosing> {
     const plan = atClosing(lessBy(whole, doses), 0)
     const settled = settleWater(plan)
     if (!settled.ok) return settled
-    const first = { plan, settled: settled.value }
+    const first = { plan, settled: settled.value, doses }
     if (doses.length === 0 || round === MOST_ROUNDS) return { ok: true, value: first }
     const ran = runLater(whole, first.settled, (closing) => (item) => item.joins === closing, doses)
     // A closing that no program can do by itself is told by the planner in its own words.
@@ -70,8 +72,13 @@ export function firstClosing(whole: ResolvedPlan): Outcome<FirstClosing> {
 }
 
 /** The later closings, each from where the one before left the pot; the same as the stove will be told then. */
-export function laterClosings(whole: ResolvedPlan, first: Settled, withRange: boolean): Outcome<LaterClosing[]> {
-  const ran = runLater(whole, first, () => () => true, [])
+export function laterClosings(
+  whole: ResolvedPlan,
+  first: Settled,
+  doses: readonly number[][],
+  withRange: boolean,
+): Outcome<LaterClosing[]> {
+  const ran = runLater(whole, first, () => () => true, doses)
   if (!ran.ok) return ran
   const closings = ran.value.map(({ plan, addWaterG, solution }, index): LaterClosing => {
     const { unit, figure, simulation } = solution

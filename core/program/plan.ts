@@ -35,11 +35,11 @@ export function plan(request: PlanRequest, options: { range?: boolean } = {}): O
   const whole = resolved.value
   const first = firstClosing(whole)
   if (!first.ok) return first
-  const { plan: closed, settled } = first.value
+  const { plan: closed, settled, doses } = first.value
   const taken = takenBy(closed, settled)
   if (!taken.ok) return taken
   const withRange = options.range ?? true
-  const later = laterClosings(whole, taken.value, withRange)
+  const later = laterClosings(whole, taken.value, doses, withRange)
   if (!later.ok) return later
   const described = describe(closed, settled, taken.value, withRange)
   const answer = later.value.length === 0 ? described : withLater(described, whole, later.value)
