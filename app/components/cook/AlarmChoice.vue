@@ -13,25 +13,8 @@ function next() {
 </script>
 
 <template>
-  <button type="button" class="alarm" @click="next">
+  <button type="button" class="quiet-button" @click="next">
     <v-icon :icon="icon" size="20" aria-hidden="true" />
     {{ t(`cook.alarm.${kind}`) }}
   </button>
 </template>
-
-<style scoped>
-.alarm {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 36px;
-  padding: 2px 12px;
-  border: 1px solid var(--line);
-  border-radius: var(--corner);
-  background: none;
-  color: inherit;
-  font: inherit;
-  font-size: 15px;
-  cursor: pointer;
-}
-</style>

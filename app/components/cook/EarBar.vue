@@ -24,7 +24,7 @@ const text = computed(() => {
   <div class="ear">
     <button
       type="button"
-      class="toggle"
+      class="quiet-button"
       :aria-pressed="listening"
       :title="t('cook.ear.off')"
       @click="listening ? stop() : start()"
@@ -50,19 +50,6 @@ const text = computed(() => {
   align-items: center;
   gap: 4px 14px;
   font-size: 15px;
-}
-.toggle {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 36px;
-  padding: 2px 12px;
-  border: 1px solid var(--line);
-  border-radius: var(--corner);
-  background: none;
-  color: inherit;
-  font: inherit;
-  cursor: pointer;
 }
 .meter {
   width: 70px;

@@ -4,17 +4,9 @@ import { readyAtMinute, type PlanAnswer } from '~~/core/program/answer'
 /** What comes after the first closing of the lid: what goes in then, with what water, and for how long. */
 const { answer } = defineProps<{ answer: PlanAnswer }>()
 const { t, number, duration } = useI18nText()
-const kitchen = useKitchenStore()
-const list = new Intl.ListFormat('en', { type: 'conjunction' })
+const laterFoods = useLaterFoods()
 
-const closings = computed(() =>
-  (answer.later ?? []).map(({ adds, addWaterG, range, minutes }) => ({
-    foods: list.format(adds.map((index) => kitchen.foodName(answer.foods[index]!.food))),
-    addWaterG,
-    range,
-    minutes,
-  })),
-)
+const closings = computed(() => (answer.later ?? []).map((one) => ({ ...one, foods: laterFoods(answer, one) })))
 </script>
 
 <template>

@@ -6,13 +6,12 @@ import type { PlanAnswer } from '~~/core/program/answer'
 /** The strips of the closings after the first, under it. */
 const { answer } = defineProps<{ answer: PlanAnswer }>()
 const { t } = useI18nText()
-const kitchen = useKitchenStore()
-const list = new Intl.ListFormat('en', { type: 'conjunction' })
+const laterFoods = useLaterFoods()
 const strips = computed(() =>
-  (answer.later ?? []).map(({ adds, case: pot }) => ({
-    foods: list.format(adds.map((index) => kitchen.foodName(answer.foods[index]!.food))),
-    release: pot.release,
-    curve: simulate(pot, { trace: true }),
+  (answer.later ?? []).map((one) => ({
+    foods: laterFoods(answer, one),
+    release: one.case.release,
+    curve: simulate(one.case, { trace: true }),
   })),
 )
 </script>

@@ -85,7 +85,7 @@ const names = computed(() => answer.foods.map(({ food }) => kitchen.foodName(foo
         :key="id"
         type="button"
         :aria-pressed="trouble === id"
-        :class="{ chosen: trouble === id }"
+        :class="['quiet-button', { chosen: trouble === id }]"
         @click="toggle(id)"
       >
         {{ text }}
@@ -116,17 +116,6 @@ h2 {
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
-}
-.troubles button {
-  min-height: 36px;
-  padding: 2px 12px;
-  border: 1px solid var(--line);
-  border-radius: var(--corner);
-  background: none;
-  color: inherit;
-  font: inherit;
-  font-size: 14.5px;
-  cursor: pointer;
 }
 .troubles .chosen {
   border-color: var(--ink);
