@@ -50,7 +50,7 @@ test.beforeEach(({ request }) => clearStove(request))
 
 test('the ear counts the whistles that it hears', async ({ request, baseURL }) => {
   test.setTimeout(120_000)
-  const { file, whistles } = kitchenFile(36)
+  const { file, whistles } = kitchenFile(50)
   const { runId } = await startRun(request)
   const flags = [
     '--use-fake-ui-for-media-stream',
