@@ -51,6 +51,14 @@ await main(async () => {
 if (process.exitCode && failed === 0) failed = 1
 console.log(`${passed} passed, ${failed} failed`)
 
+/** Titles of the tests that failed once and then passed. */
+function secondTries(suites) {
+  return suites.flatMap(({ specs = [], suites: inner = [] }) => [
+    ...specs.filter(({ tests }) => tests.some(({ status }) => status === 'flaky')).map(({ title }) => title),
+    ...secondTries(inner),
+  ])
+}
+
 async function endToEnd() {
   ensureChromium()
   await withThrowAwayServer((url, databaseUrl) => {
@@ -60,7 +68,10 @@ async function endToEnd() {
       'npx',
       ['playwright', 'test'],
       report,
-      ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }),
+      ({ stats, suites }) => {
+        for (const title of secondTries(suites)) say(`Only at the second try: ${title}`)
+        return { passed: stats.expected + stats.flaky, failed: stats.unexpected }
+      },
       { BIVVET_URL: url, DATABASE_URL: databaseUrl },
     )
   })
