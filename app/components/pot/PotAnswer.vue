@@ -43,7 +43,7 @@ const rangeText = computed(() => {
   return low === high ? t('pot.answer.exact') : t('pot.answer.covers', { low: number(low), high: number(high) })
 })
 const checkText = computed(() =>
-  answer.firstCheck.reason === 'no-range' || pot.styleKind === 'rice-cooker'
+  answer.firstCheck.reason === 'no-range' || pot.styleKind === 'rice-cooker' || answer.later
     ? null
     : t('pot.answer.firstCheck', { n: number(answer.firstCheck.figure) }),
 )
