@@ -68,11 +68,11 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
     const looking = fresh ? last.looking : lookAhead(course, state, endMs, { bands, before: last.looking.belief.guess })
     const advice = fresh || state.heatOffAt !== null ? last.advice : advise(looking, last.advice, state, course)
     const outlook = looking.outlook(advice?.figure ?? null)
-    const foods = course.resolved.foods.map(({ food }, i) => ({
-      food,
-      gets: outlook.willGet[i]!.value + course.still[i]!,
-      needs: course.had[i]! + course.needs[i]! + course.still[i]!,
-    }))
+    const foods = course.resolved.foods.flatMap(({ food, absent }, i) => {
+      const still = course.still[i]!
+      const needs = course.had[i]! + course.needs[i]! + still
+      return absent ? [] : [{ food, gets: outlook.willGet[i]!.value, still, needs }]
+    })
     const cautions = runCautions({ foods, heatIsOff: state.heatOffAt !== null, waterEndG: outlook.waterEndG.low })
     return { state, course, advice, outlook, cautions }
   }

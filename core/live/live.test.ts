@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { holdsPressure } from '../pot/appliance'
 import { COOKERS } from '../pot/cookers'
+import { simulate } from '../pot/simulate'
 import { plan } from '../program/plan'
 import type { PlanRequest } from '../program/request'
 import { notDone } from '../program/remedy'
@@ -566,6 +567,25 @@ describe('following a run', () => {
       (_, i) => i > 0 && follow(events.slice(0, i + 1), events[i]!.at).cautions.some(({ id }) => id === 'runs-dry'),
     )
     expect(warned).toBe(true)
+  })
+
+  it('never counts what a later closing will give: open in between, beans with lectin are not done', () => {
+    const soak = { hours: 10, waterC: 20, keepWater: false }
+    const live = planFor({
+      contents: [
+        { food: 'kidney-red', dryG: 250, soak, where: 'base' },
+        { food: 'carrot-chunks', dryG: 200, soak: null, where: 'base', joins: 1 },
+      ],
+    })
+    const { whistleMinutes } = simulate(live.answer.simulation)
+    const events = told(whistleMinutes)
+    const end = whistleMinutes.at(-1)! + 0.5
+    expect(createFollower(live)(events, at(end - 0.2)).cautions).toEqual([])
+    events.push(event({ kind: 'heat-off' }, end), event({ kind: 'pressure-gone' }, end + 40))
+    events.push(event({ kind: 'opened' }, end + 41))
+    const open = createFollower(live)(events, at(end + 42))
+    expect(nextAction(live.answer, open, at(end + 42)).id).toBe('put-in')
+    expect(open.cautions).toMatchObject([{ id: 'lectin-not-yet', severity: 'warn' }])
   })
 
   it('says of beans with lectin that they are half-cooked when the heat goes off too early', () => {

@@ -173,6 +173,10 @@ export const CAUTION_SENTENCES = {
     sentence: '{food} would come out half-cooked. Give them a longer program or pressure.',
     why: 'Half-cooked, these beans are more poisonous than raw. Follow local food-safety advice.',
   },
+  'lectin-not-yet': {
+    sentence: '{food}: not done yet. Do not eat any before the last closing is over.',
+    why: 'Half-cooked, these beans are more poisonous than raw. Follow local food-safety advice.',
+  },
   'runs-dry': {
     sentence:
       'The water may not last. Turn the heat off, let the pressure fall, and add boiling water before going on.',
@@ -348,7 +352,13 @@ export function isRefused(cautions: readonly Caution[]): boolean {
 /** What the rules look at while a pot cooks. */
 export interface RunFacts {
   /** Boil-minutes that each food will have when the lid opens, as it now looks, and that it needs in all. */
-  foods: { food: Food; gets: number; needs: number }[]
+  foods: {
+    food: Food
+    gets: number
+    needs: number
+    /** What later closings of the lid are to give it besides; none if left out. */
+    still?: number
+  }[]
   heatIsOff: boolean
   /** Free water left at the end in g, on the dry side of what is believed. */
   waterEndG: number
@@ -356,8 +366,12 @@ export interface RunFacts {
 
 /** The cautions of a run as it now looks, whatever led to it; they are asked for last, after all advice. */
 export function runCautions({ foods, heatIsOff, waterEndG }: RunFacts): Caution[] {
+  // What a later closing will give has not been given: the pot stands open before it, and may be left at that.
   const halfCooked = foods
     .filter(({ food, gets, needs }) => heatIsOff && food.lectin && gets < needs)
-    .map(({ food }) => caution('lectin-not-done', 'refuse', { food: food.name }))
+    .map(({ food, still = 0 }) => {
+      const params = { food: food.name }
+      return still > 0 ? caution('lectin-not-yet', 'warn', params) : caution('lectin-not-done', 'refuse', params)
+    })
   return [...halfCooked, ...(waterEndG <= 0 && !heatIsOff ? [caution('runs-dry', 'warn')] : [])]
 }

@@ -104,6 +104,8 @@ test('what goes in later is asked for when the pot is open, and the run goes on 
   await pot.finish('Now the rest goes in.')
   await expect(page.getByText('200 g Carrot chunks 2 cm')).toBeVisible()
   await expect(page.getByText(/Close it again: \d+ whistles? more/)).toBeVisible()
+  // Half-cooked, these beans are poisonous: said while the pot stands open and could be left at that.
+  await expect(page.getByText(/Navy beans: not done yet\. Do not eat any/)).toBeVisible()
   // Open is not over: it stays among what is on the stove.
   const elsewhere = await page.context().newPage()
   await elsewhere.goto('/')
