@@ -110,7 +110,8 @@ export const usePotStore = defineStore('pot', () => {
       item.joins = Math.max(0, closing)
     })
   }
-  const inPhases = computed(() => new Set(form.value.items.map(({ joins }) => joins)).size > 1)
+  // Pots kept before there were later closings say nothing of them.
+  const inPhases = computed(() => new Set(form.value.items.map(({ joins }) => joins || 0)).size > 1)
 
   /** Puts another pot in this one's place; undo brings the one before back. */
   function replace(pot: Pot, keptId: string | null = null) {
