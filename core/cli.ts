@@ -1,15 +1,18 @@
 /**
- * The computation from the command line. This file is the edge: it reads files and checks what it
- * reads, so it alone in core may look outside (see eslint.config.mjs).
+ * The computation from the command line. This file is the edge: it reads files, checks what it reads and says what
+ * is wrong in words, so it alone in core may look outside (see eslint.config.mjs).
  */
 import { readFileSync } from 'node:fs'
 import type { z } from 'zod'
-import { planRequestSchema, simulationCaseSchema } from '../shared/request'
-import { holdsPressure } from './pot/appliance'
-import type { Simulation, SimulationCase } from './pot/case'
+import { sentenceOf, withSentences, type SentenceCode } from '../locales/sentences'
+import { problemsOf } from '../shared/problems'
+import { holdsPressure } from './appliance/appliance'
+import { publishedAnswer } from './formats/plan'
+import { simulationCaseSchema, type SimulationCase } from './pot/case.schema'
 import { simulateChecked } from './pot/simulate'
-import type { Problem } from './problem'
+import type { Simulation } from './pot/simulation'
 import { plan } from './program/plan'
+import { planRequestSchema } from './program/request.schema'
 
 const USAGE = `Use: npm run --silent core -- COMMAND FILE     (FILE may be - for standard input)
 
@@ -18,7 +21,11 @@ const USAGE = `Use: npm run --silent core -- COMMAND FILE     (FILE may be - for
 
 Prints JSON. On bad input prints { problems: [{ path, message }] } and ends with status 2.`
 
-type LooseProblem = Pick<Problem, 'path' | 'message'> & Partial<Problem>
+interface Said {
+  path: string
+  code: SentenceCode
+  params?: Record<string, string | number>
+}
 
 function main([command, file]: string[]): void {
   if ((command !== 'simulate' && command !== 'plan') || !file) {
@@ -43,7 +50,7 @@ function runPlan(input: unknown): void {
   const parsed = check(planRequestSchema, input)
   if (!parsed) return
   const answer = plan(parsed)
-  if (answer.ok) print(answer.value)
+  if (answer.ok) print(publishedAnswer(answer.value))
   else fail(answer.problems)
 }
 
@@ -60,15 +67,16 @@ function readJson(file: string): unknown {
   try {
     return JSON.parse(readFileSync(file === '-' ? 0 : file, 'utf8'))
   } catch (error) {
-    fail([{ path: '', message: `${file} cannot be read as JSON: ${(error as Error).message}` }])
-    process.exit()
+    const params = { file, reason: (error as Error).message }
+    print({ problems: [{ path: '', code: 'unreadable-json', message: sentenceOf({ code: 'unreadable-json', params }) }] })
+    process.exit(2)
   }
 }
 
 function check<T>(schema: z.ZodType<T>, input: unknown): T | null {
   const parsed = schema.safeParse(input)
   if (parsed.success) return parsed.data
-  fail(parsed.error.issues.map(({ path, message }) => ({ path: path.join('.'), message })))
+  fail(problemsOf(parsed.error))
   return null
 }
 
@@ -76,8 +84,8 @@ function print(value: unknown): void {
   process.stdout.write(JSON.stringify(value, null, 2) + '\n')
 }
 
-function fail(problems: LooseProblem[]): void {
-  print({ problems })
+function fail(problems: readonly Said[]): void {
+  print({ problems: withSentences(problems) })
   process.exitCode = 2
 }
 

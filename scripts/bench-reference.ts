@@ -1,8 +1,9 @@
 // The pot's equations once more, integrated by a general solver from the registry (odex: Hairer's
 // extrapolation code with dense output), for the bench: the same events, found on the dense output.
 import { Solver } from 'odex'
-import type { ElectricCooker, WhistlingCooker } from '../core/pot/appliance'
-import type { SimulationCase } from '../core/pot/case'
+import type { ElectricCooker } from '../core/appliance/kinds/electric'
+import type { WhistlingCooker } from '../core/appliance/kinds/whistling'
+import type { SimulationCase } from '../core/pot/case.schema'
 import { ambientPa, latentJPerKg, saturationC, saturationPa } from '../core/steam/steam'
 
 /** Boil-minutes of the foods in the base of a whistling or electric cooker, without tins. */

@@ -3,23 +3,23 @@
 import { readFileSync } from 'node:fs'
 import os from 'node:os'
 import { Bench } from 'tinybench'
-import type { SimulationCase } from '../core/pot/case'
-import { COOKERS } from '../core/pot/cookers'
+import { simulationCaseSchema, type SimulationCase } from '../core/pot/case.schema'
+import { COOKERS } from '../core/appliance/appliance'
 import { simulate } from '../core/pot/simulate'
 import { equivalents } from '../core/program/equivalents'
 import { plan } from '../core/program/plan'
-import type { PlanRequest } from '../core/program/request'
+import type { PlanRequest } from '../core/program/request.schema'
 import type { OwnedTin, StackAsk } from '../core/stack/ask'
 import { findStacks } from '../core/stack/search'
-import { earScore } from '../core/live/ear-trial'
 import { courseOf, createFollower } from '../core/live/follow'
-import type { RunEvent } from '../core/live/run'
+import type { RunEvent } from '../core/live/event.schema'
 import { createStove } from '../core/live/stove'
-import { runTrials } from '../core/live/trial'
+import { earScore } from '../trials/ear'
+import { runTrials } from '../trials/live'
 import { referenceBoilMinutes } from './bench-reference'
 
 const fixture = (name: string) =>
-  JSON.parse(readFileSync(new URL(`../core/cases/${name}.json`, import.meta.url), 'utf8')) as SimulationCase
+  simulationCaseSchema.parse(JSON.parse(readFileSync(new URL(`../core/cases/${name}.json`, import.meta.url), 'utf8')))
 
 async function medianMs(work: () => unknown): Promise<number> {
   const bench = new Bench({ time: 400, warmupTime: 150 })
@@ -134,7 +134,7 @@ for (let n = 0; n <= 4; n++) {
 for (const minutes of [15, 60, 240, 480]) {
   const input = {
     ...fixture('electric-high-fifteen'),
-    program: [{ level: 'high' as const, minutesAtPressure: minutes }],
+    program: [{ kind: 'at-pressure' as const, level: 'high' as const, minutesAtPressure: minutes }],
   }
   report(`one simulation, ${minutes} min at pressure`, await medianMs(() => simulate(input)))
 }
@@ -191,11 +191,11 @@ flush('Stacks in an 8 L electric pot (target: 3 foods and 6 tins in 1.5 s)')
 {
   const asked = request()
   const planned = plan(asked)
-  if (!planned.ok) throw new Error(planned.problems[0]!.message)
+  if (!planned.ok) throw new Error(planned.problems[0]!.code)
   const live = { request: asked, answer: planned.value }
   const course = courseOf(live, [])
   const stove = createStove(course, { heat: 1.2, load: 1, vent: 1 })
-  stove.heat(course.burner.medium)
+  stove.heat(course.closing.pot.burner.medium)
   const minutes = stove.advance(60).flatMap((sign) => (sign.kind === 'whistle' ? [sign.minute] : []))
   const events: RunEvent[] = [
     { id: 'lit', at: 0, data: { kind: 'lit' } },

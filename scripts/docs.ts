@@ -5,7 +5,8 @@ import { format, resolveConfig } from 'prettier'
 import { z } from 'zod'
 import { findFood } from '../core/food/catalogue'
 import { plan } from '../core/program/plan'
-import type { PlanRequest, Style } from '../core/program/request'
+import type { Style } from '../core/appliance/style.schema'
+import type { PlanRequest } from '../core/program/request.schema'
 import { planRequestSchema, simulationCaseSchema } from '../shared/request'
 import { COMMON_PRACTICE } from './common-practice'
 
@@ -45,7 +46,7 @@ function modelFigure(food: string, soaked: boolean, electric: boolean): string {
   }
   const outcome = plan(request)
   if (!outcome.ok) return '–'
-  const { figure, low, high } = outcome.value.range
+  const { figure, low, high } = outcome.value.closings[0]!.range
   return low === high ? `${figure}` : `${figure} (${low}–${high})`
 }
 

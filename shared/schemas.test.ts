@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '../core/food/catalogue'
-import { BURNERS, COOKERS } from '../core/pot/cookers'
+import { BURNERS } from '../core/appliance/burner'
+import { COOKERS } from '../core/appliance/appliance'
 import { kitchenSchema } from './kitchenSchema'
 import { foodSchema, planRequestSchema, simulationCaseSchema } from './request'
 import { runEventSchema, verdictSchema } from './run'
@@ -53,27 +54,27 @@ describe('a simulation case', () => {
     appliance: COOKERS['whistling-5l-aluminium']!.appliance,
     load: { freeWaterKg: 1, foodJPerK: 0, startC: 20, vessels: [] },
     place: { altitudeM: 0, roomC: 20 },
-    program: [{ heatW: 800, untilWhistles: 3 }],
+    program: [{ kind: 'whistles', heatW: 800, untilWhistles: 3 }],
     release: { kind: 'natural' },
     foods: [{ zC: 20, vessel: null }],
   }
   it('takes every kind of step, and nothing between two kinds', () => {
     const steps = [
-      { heatW: 800, untilWhistles: 3 },
-      { heatW: 800, minutes: 3 },
-      { heatW: 800, untilBoil: true },
+      { kind: 'whistles', heatW: 800, untilWhistles: 3 },
+      { kind: 'minutes', heatW: 800, minutes: 3 },
+      { kind: 'boil', heatW: 800, untilBoil: true },
       { heatW: 800, untilMinute: 9 },
-      { heatW: 800, untilPressure: true },
-      { level: 'high', minutesAtPressure: 4 },
-      { level: 'low', minutes: 4 },
-      { untilDry: true },
-      { tempC: 90, minutes: 5 },
+      { kind: 'pressure', heatW: 800, untilPressure: true },
+      { kind: 'at-pressure', level: 'high', minutesAtPressure: 4 },
+      { kind: 'level', level: 'low', minutes: 4 },
+      { kind: 'dry', untilDry: true },
+      { kind: 'temperature', tempC: 90, minutes: 5 },
       { profile: [{ minute: 5, tempC: 90 }], steamG: 3 },
     ]
     for (const step of steps)
       expect(simulationCaseSchema.safeParse({ ...base, program: [step] }).success, JSON.stringify(step)).toBe(true)
     expect(
-      simulationCaseSchema.safeParse({ ...base, program: [{ heatW: 800, untilWhistles: 3, minutes: 4 }] }).success,
+      simulationCaseSchema.safeParse({ ...base, program: [{ kind: 'whistles', heatW: 800, untilWhistles: 3, minutes: 4 }] }).success,
     ).toBe(false)
     expect(simulationCaseSchema.safeParse({ ...base, program: [{ heatW: 800 }] }).success).toBe(false)
   })

@@ -1,5 +1,5 @@
 import { tryOnScopeDispose } from '@vueuse/core'
-import { whistleSound } from '~~/core/live/sounds'
+import { whistleSound } from '~~/core/live/whistle-sound'
 
 /** The practice pot's whistle and simmer, made by the page itself. */
 export function useStoveSound(isOn: Ref<boolean>, whistling: Ref<boolean>) {

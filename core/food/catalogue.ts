@@ -1,10 +1,10 @@
-import type { Food } from './food'
+import type { Food } from './food.schema'
 
 // Engineering estimates from general kitchen practice and food-engineering ranges, until a household's log
 // corrects them. Cup figures are for 240 ml of the dry food.
 export const CATALOGUE: readonly Food[] = [
   {
-    id: 'basmati-white', name: 'White basmati rice', aliases: ['long-grain aromatic', 'chawal', 'arroz basmati'], group: 'rice',
+    id: 'basmati-white', group: 'rice',
     cupG: 185, sizeMm: 2, froth: 1, lectin: false,
     soak: { halfHours: 0.12, maxUptake: 0.3, dryPenalty: 0.27, adviceHours: [0.25, 0.5] },
     zC: 35, zAbove110C: 76,
@@ -12,7 +12,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.8, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'long-white', name: 'Long-grain white rice', aliases: ['sona masuri', 'ponni', 'arroz largo', 'riz long'], group: 'rice',
+    id: 'long-white', group: 'rice',
     cupG: 185, sizeMm: 2, froth: 1, lectin: false,
     soak: { halfHours: 0.15, maxUptake: 0.3, dryPenalty: 0.19, adviceHours: [0, 0.5] },
     zC: 35, zAbove110C: 76,
@@ -20,7 +20,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.8, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'jasmine-white', name: 'Jasmine rice', aliases: ['fragrant rice', 'khao hom mali'], group: 'rice',
+    id: 'jasmine-white', group: 'rice',
     cupG: 185, sizeMm: 2, froth: 1, lectin: false,
     soak: { halfHours: 0.12, maxUptake: 0.3, dryPenalty: 0.17, adviceHours: [0, 0.3] },
     zC: 35, zAbove110C: 76,
@@ -28,7 +28,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.7, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'short-white', name: 'Short-grain white rice', aliases: ['sushi rice', 'uruchimai', 'arroz redondo'], group: 'rice',
+    id: 'short-white', group: 'rice',
     cupG: 200, sizeMm: 2, froth: 1, lectin: false,
     soak: { halfHours: 0.15, maxUptake: 0.3, dryPenalty: 0.17, adviceHours: [0.5, 0.5] },
     zC: 35, zAbove110C: 76,
@@ -36,7 +36,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.7, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'risotto-white', name: 'Round starchy rice', aliases: ['risotto rice', 'arborio-type rice', 'arroz bomba', 'riz rond'], group: 'rice',
+    id: 'risotto-white', group: 'rice',
     cupG: 200, sizeMm: 3, froth: 1, lectin: false,
     soak: { halfHours: 0.2, maxUptake: 0.3, dryPenalty: 0.10, adviceHours: [0, 0] },
     zC: 35, zAbove110C: 76,
@@ -44,7 +44,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 2.4, release: { kind: 'quick' },
   },
   {
-    id: 'parboiled', name: 'Parboiled rice', aliases: ['converted rice', 'sela', 'ukda chawal', 'puzhungal arisi', 'arroz vaporizado'], group: 'rice',
+    id: 'parboiled', group: 'rice',
     cupG: 190, sizeMm: 2, froth: 1, lectin: false,
     soak: { halfHours: 0.3, maxUptake: 0.3, dryPenalty: 0.26, adviceHours: [0.5, 0.5] },
     zC: 35, zAbove110C: 76,
@@ -52,7 +52,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 2.0, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'red-rice', name: 'Red rice (bran on)', aliases: ['matta', 'rosematta', 'kerala red rice', 'lal chawal', 'arroz rojo'], group: 'rice',
+    id: 'red-rice', group: 'rice',
     cupG: 190, sizeMm: 3, froth: 1, lectin: false,
     soak: { halfHours: 1.0, maxUptake: 0.3, dryPenalty: 0.36, adviceHours: [1, 4] },
     zC: 35, zAbove110C: 76,
@@ -60,7 +60,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 2.0, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'brown-long', name: 'Brown rice', aliases: ['wholegrain rice', 'arroz integral', 'riz complet', 'genmai'], group: 'rice',
+    id: 'brown-long', group: 'rice',
     cupG: 190, sizeMm: 3, froth: 1, lectin: false,
     soak: { halfHours: 1.0, maxUptake: 0.3, dryPenalty: 0.34, adviceHours: [0, 4] },
     zC: 35, zAbove110C: 76,
@@ -68,7 +68,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 2.0, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'black-rice', name: 'Black rice', aliases: ['purple rice', 'forbidden rice', 'kavuni', 'chak-hao', 'arroz negro'], group: 'rice',
+    id: 'black-rice', group: 'rice',
     cupG: 190, sizeMm: 3, froth: 1, lectin: false,
     soak: { halfHours: 1.2, maxUptake: 0.3, dryPenalty: 0.35, adviceHours: [2, 8] },
     zC: 35, zAbove110C: 76,
@@ -76,7 +76,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 2.0, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'glutinous', name: 'Glutinous rice', aliases: ['sticky rice', 'sweet rice', 'mochigome', 'khao niao', 'malagkit'], group: 'rice',
+    id: 'glutinous', group: 'rice',
     cupG: 190, sizeMm: 2, froth: 1, lectin: false,
     soak: { halfHours: 0.4, maxUptake: 0.4, dryPenalty: 0.32, adviceHours: [1, 8] },
     zC: 35, zAbove110C: 76,
@@ -84,7 +84,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.2, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'wild-rice', name: 'Wild rice', aliases: [], group: 'rice',
+    id: 'wild-rice', group: 'rice',
     cupG: 160, sizeMm: 4, froth: 0, lectin: false,
     soak: { halfHours: 2.0, maxUptake: 0.3, dryPenalty: 0.34, adviceHours: [0, 8] },
     zC: 35, zAbove110C: 76,
@@ -92,7 +92,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 2.0, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'foxtail-millet', name: 'Foxtail millet', aliases: ['kangni', 'thinai', 'korralu', 'navane'], group: 'millet',
+    id: 'foxtail-millet', group: 'millet',
     cupG: 185, sizeMm: 2, froth: 1, lectin: false,
     soak: { halfHours: 0.4, maxUptake: 0.3, dryPenalty: 0.36, adviceHours: [0.5, 4] },
     zC: 35, zAbove110C: 76,
@@ -100,7 +100,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 2.0, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'little-millet', name: 'Little millet', aliases: ['kutki', 'samai', 'samalu', 'saame'], group: 'millet',
+    id: 'little-millet', group: 'millet',
     cupG: 190, sizeMm: 2, froth: 1, lectin: false,
     soak: { halfHours: 0.4, maxUptake: 0.3, dryPenalty: 0.36, adviceHours: [0.5, 4] },
     zC: 35, zAbove110C: 76,
@@ -108,7 +108,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 2.0, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'pearl-millet', name: 'Pearl millet', aliases: ['bajra', 'kambu', 'sajjalu'], group: 'millet',
+    id: 'pearl-millet', group: 'millet',
     cupG: 200, sizeMm: 3, froth: 1, lectin: false,
     soak: { halfHours: 2.0, maxUptake: 0.35, dryPenalty: 0.45, adviceHours: [6, 10] },
     zC: 35, zAbove110C: 76,
@@ -116,7 +116,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 2.0, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'sorghum', name: 'Sorghum', aliases: ['jowar', 'cholam', 'jonna', 'sorgo'], group: 'millet',
+    id: 'sorghum', group: 'millet',
     cupG: 190, sizeMm: 4, froth: 1, lectin: false,
     soak: { halfHours: 2.5, maxUptake: 0.4, dryPenalty: 0.38, adviceHours: [8, 12] },
     zC: 35, zAbove110C: 76,
@@ -124,7 +124,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 2.0, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'quinoa', name: 'Quinoa', aliases: [], group: 'grain',
+    id: 'quinoa', group: 'grain',
     cupG: 170, sizeMm: 2, froth: 1, lectin: false,
     soak: { halfHours: 0.2, maxUptake: 0.3, dryPenalty: 0.11, adviceHours: [0.1, 0.1] },
     zC: 35, zAbove110C: 76,
@@ -132,7 +132,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.8, release: { kind: 'natural', minutes: 5 },
   },
   {
-    id: 'pearl-barley', name: 'Pearl barley', aliases: ['jau', 'orge perlé', 'cebada perlada', 'Graupen'], group: 'grain',
+    id: 'pearl-barley', group: 'grain',
     cupG: 200, sizeMm: 4, froth: 2, lectin: false,
     soak: { halfHours: 1.5, maxUptake: 0.4, dryPenalty: 0.44, adviceHours: [0, 8] },
     zC: 35, zAbove110C: 76,
@@ -140,7 +140,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 2.5, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'steel-oats', name: 'Steel-cut oats', aliases: ['pinhead oats', 'avena cortada', 'avoine coupée'], group: 'grain',
+    id: 'steel-oats', group: 'grain',
     cupG: 170, sizeMm: 3, froth: 2, lectin: false,
     soak: { halfHours: 0.4, maxUptake: 0.4, dryPenalty: 0.10, adviceHours: [0, 0] },
     zC: 35, zAbove110C: 76,
@@ -148,7 +148,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 4.0, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'wheat-berries', name: 'Wheat berries', aliases: ['farro', 'whole wheat', 'gehun', 'trigo en grano', 'blé entier', 'Weizen'], group: 'grain',
+    id: 'wheat-berries', group: 'grain',
     cupG: 185, sizeMm: 4, froth: 0, lectin: false,
     soak: { halfHours: 2.0, maxUptake: 0.4, dryPenalty: 0.54, adviceHours: [6, 10] },
     zC: 35, zAbove110C: 76,
@@ -156,7 +156,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.6, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'bulgur-coarse', name: 'Coarse bulgur', aliases: ['cracked wheat', 'dalia', 'burghul', 'trigo burgol'], group: 'grain',
+    id: 'bulgur-coarse', group: 'grain',
     cupG: 150, sizeMm: 3, froth: 1, lectin: false,
     soak: { halfHours: 0.2, maxUptake: 0.3, dryPenalty: 0.10, adviceHours: [0, 0] },
     zC: 35, zAbove110C: 76,
@@ -164,7 +164,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.8, release: { kind: 'natural', minutes: 5 },
   },
   {
-    id: 'hominy-dried', name: 'Dried hominy', aliases: ['nixtamal corn', 'mote', 'maíz pozolero', 'mais nixtamal'], group: 'grain',
+    id: 'hominy-dried', group: 'grain',
     cupG: 180, sizeMm: 10, froth: 1, lectin: false,
     soak: { halfHours: 3.5, maxUptake: 0.6, dryPenalty: 0.86, adviceHours: [8, 12] },
     zC: 19.5, zAbove110C: null,
@@ -172,7 +172,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.6, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'toor-split', name: 'Split pigeon peas', aliases: ['toor dal', 'arhar', 'tuvar', 'thuvaram paruppu', 'kandi pappu', 'togari bele', 'gandules partidos'], group: 'dal',
+    id: 'toor-split', group: 'dal',
     cupG: 200, sizeMm: 4, froth: 2, lectin: false,
     soak: { halfHours: 0.5, maxUptake: 0.75, dryPenalty: 0.44, adviceHours: [0.3, 1] },
     zC: 19.5, zAbove110C: null,
@@ -180,7 +180,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.3, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'moong-split', name: 'Split mung (skinned)', aliases: ['moong dal', 'pasi paruppu', 'pesara pappu', 'hesaru bele'], group: 'dal',
+    id: 'moong-split', group: 'dal',
     cupG: 200, sizeMm: 3, froth: 2, lectin: false,
     soak: { halfHours: 0.3, maxUptake: 0.8, dryPenalty: 0.32, adviceHours: [0, 0.5] },
     zC: 19.5, zAbove110C: null,
@@ -188,7 +188,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.4, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'masoor-split', name: 'Split red lentils', aliases: ['masoor dal', 'mysore paruppu', 'lenteja roja', 'lentilles corail', 'mercimek'], group: 'dal',
+    id: 'masoor-split', group: 'dal',
     cupG: 190, sizeMm: 3, froth: 2, lectin: false,
     soak: { halfHours: 0.25, maxUptake: 0.8, dryPenalty: 0.48, adviceHours: [0, 0.3] },
     zC: 19.5, zAbove110C: null,
@@ -196,7 +196,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.4, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'chana-split', name: 'Split chickpeas', aliases: ['chana dal', 'kadalai paruppu', 'senaga pappu', 'kadale bele'], group: 'dal',
+    id: 'chana-split', group: 'dal',
     cupG: 200, sizeMm: 6, froth: 2, lectin: false,
     soak: { halfHours: 1.0, maxUptake: 0.85, dryPenalty: 0.55, adviceHours: [1, 8] },
     zC: 19.5, zAbove110C: null,
@@ -204,7 +204,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.3, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'urad-split', name: 'Split black gram', aliases: ['urad dal', 'ulutham paruppu', 'minapa pappu', 'uddina bele'], group: 'dal',
+    id: 'urad-split', group: 'dal',
     cupG: 200, sizeMm: 4, froth: 2, lectin: false,
     soak: { halfHours: 0.5, maxUptake: 0.8, dryPenalty: 0.30, adviceHours: [0.5, 4] },
     zC: 19.5, zAbove110C: null,
@@ -212,7 +212,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.4, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'split-peas', name: 'Split peas', aliases: ['yellow or green split peas', 'arvejas partidas', 'pois cassés', 'Schälerbsen', 'matar dal'], group: 'dal',
+    id: 'split-peas', group: 'dal',
     cupG: 200, sizeMm: 5, froth: 2, lectin: false,
     soak: { halfHours: 0.8, maxUptake: 0.85, dryPenalty: 0.35, adviceHours: [0, 4] },
     zC: 19.5, zAbove110C: null,
@@ -220,7 +220,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.4, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'brown-lentils', name: 'Brown lentils', aliases: ['whole masoor', 'sabut masoor', 'lenteja pardina', 'lentilles brunes'], group: 'pulse',
+    id: 'brown-lentils', group: 'pulse',
     cupG: 190, sizeMm: 4, froth: 1, lectin: false,
     soak: { halfHours: 1.2, maxUptake: 0.85, dryPenalty: 0.61, adviceHours: [0, 4] },
     zC: 19.5, zAbove110C: null,
@@ -228,7 +228,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.3, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'french-lentils', name: 'Small green lentils', aliases: ['lentilles vertes', 'lenteja verde'], group: 'pulse',
+    id: 'french-lentils', group: 'pulse',
     cupG: 190, sizeMm: 4, froth: 1, lectin: false,
     soak: { halfHours: 1.5, maxUptake: 0.8, dryPenalty: 0.80, adviceHours: [0, 4] },
     zC: 19.5, zAbove110C: null,
@@ -236,7 +236,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.2, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'moong-whole', name: 'Whole mung', aliases: ['green gram', 'sabut moong', 'pachai payaru', 'pesalu', 'judía mungo'], group: 'pulse',
+    id: 'moong-whole', group: 'pulse',
     cupG: 200, sizeMm: 4, froth: 1, lectin: false,
     soak: { halfHours: 1.8, maxUptake: 0.95, dryPenalty: 0.62, adviceHours: [2, 8] },
     zC: 19.5, zAbove110C: null,
@@ -244,7 +244,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.4, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'urad-whole', name: 'Whole black gram', aliases: ['sabut urad', 'kali dal', 'karuppu ulundu'], group: 'pulse',
+    id: 'urad-whole', group: 'pulse',
     cupG: 200, sizeMm: 4, froth: 1, lectin: false,
     soak: { halfHours: 2.5, maxUptake: 0.95, dryPenalty: 0.74, adviceHours: [6, 10] },
     zC: 19.5, zAbove110C: null,
@@ -252,7 +252,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.5, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'moth-bean', name: 'Moth bean', aliases: ['dew bean', 'matki', 'narippayaru'], group: 'pulse',
+    id: 'moth-bean', group: 'pulse',
     cupG: 195, sizeMm: 3, froth: 1, lectin: false,
     soak: { halfHours: 1.5, maxUptake: 0.95, dryPenalty: 0.62, adviceHours: [4, 8] },
     zC: 19.5, zAbove110C: null,
@@ -260,7 +260,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.3, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'horse-gram', name: 'Horse gram', aliases: ['kulthi', 'kollu', 'ulavalu', 'hurali'], group: 'pulse',
+    id: 'horse-gram', group: 'pulse',
     cupG: 190, sizeMm: 4, froth: 1, lectin: false,
     soak: { halfHours: 2.5, maxUptake: 0.9, dryPenalty: 0.78, adviceHours: [8, 12] },
     zC: 19.5, zAbove110C: null,
@@ -268,7 +268,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.2, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'adzuki', name: 'Adzuki beans', aliases: ['azuki', 'chori', 'judía roja pequeña'], group: 'pulse',
+    id: 'adzuki', group: 'pulse',
     cupG: 195, sizeMm: 5, froth: 1, lectin: false,
     soak: { halfHours: 3.0, maxUptake: 0.95, dryPenalty: 1.16, adviceHours: [6, 10] },
     zC: 19.5, zAbove110C: null,
@@ -276,7 +276,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.3, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'black-eyed', name: 'Black-eyed peas', aliases: ['cowpeas', 'lobia', 'chawli', 'karamani', 'alasande', 'frijol carita', 'niébé', 'cornille'], group: 'pulse',
+    id: 'black-eyed', group: 'pulse',
     cupG: 170, sizeMm: 7, froth: 1, lectin: false,
     soak: { halfHours: 1.2, maxUptake: 1.05, dryPenalty: 0.70, adviceHours: [2, 6] },
     zC: 19.5, zAbove110C: null,
@@ -284,7 +284,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.3, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'pigeon-whole', name: 'Whole pigeon peas', aliases: ['sabut toor', 'gandules', 'gungo peas'], group: 'pulse',
+    id: 'pigeon-whole', group: 'pulse',
     cupG: 200, sizeMm: 6, froth: 1, lectin: false,
     soak: { halfHours: 2.5, maxUptake: 0.95, dryPenalty: 1.07, adviceHours: [6, 10] },
     zC: 19.5, zAbove110C: null,
@@ -292,7 +292,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.2, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'peas-dried', name: 'Dried whole peas', aliases: ['white or green vatana', 'sukhe matar', 'pattani', 'arvejas secas', 'pois secs', 'marrowfat peas'], group: 'pulse',
+    id: 'peas-dried', group: 'pulse',
     cupG: 200, sizeMm: 8, froth: 1, lectin: false,
     soak: { halfHours: 2.0, maxUptake: 1., dryPenalty: 0.88, adviceHours: [6, 10] },
     zC: 19.5, zAbove110C: null,
@@ -300,7 +300,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.2, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'chickpea-white', name: 'Chickpeas', aliases: ['garbanzo', 'kabuli chana', 'chole', 'garbanzos', 'pois chiches', 'nohut', 'hummus'], group: 'pulse',
+    id: 'chickpea-white', group: 'pulse',
     cupG: 200, sizeMm: 9, froth: 1, lectin: false,
     soak: { halfHours: 2.2, maxUptake: 1.05, dryPenalty: 1.32, adviceHours: [8, 12] },
     zC: 19.5, zAbove110C: null,
@@ -308,7 +308,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.2, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'chickpea-brown', name: 'Small brown chickpeas', aliases: ['kala chana', 'desi', 'kondai kadalai', 'black chickpeas'], group: 'pulse',
+    id: 'chickpea-brown', group: 'pulse',
     cupG: 200, sizeMm: 7, froth: 1, lectin: false,
     soak: { halfHours: 2.5, maxUptake: 0.95, dryPenalty: 1.27, adviceHours: [8, 12] },
     zC: 19.5, zAbove110C: null,
@@ -316,7 +316,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.1, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'kidney-red', name: 'Red kidney beans', aliases: ['rajma', 'frijol rojo', 'haricots rouges', 'habichuelas coloradas'], group: 'bean',
+    id: 'kidney-red', group: 'bean',
     cupG: 185, sizeMm: 15, froth: 1, lectin: true,
     soak: { halfHours: 2.4, maxUptake: 1.05, dryPenalty: 1.18, adviceHours: [8, 12] },
     zC: 19.5, zAbove110C: null,
@@ -324,7 +324,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.3, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'cannellini', name: 'White kidney beans', aliases: ['cannellini', 'alubia blanca', 'fagioli bianchi'], group: 'bean',
+    id: 'cannellini', group: 'bean',
     cupG: 190, sizeMm: 14, froth: 1, lectin: true,
     soak: { halfHours: 2.2, maxUptake: 1.1, dryPenalty: 1.16, adviceHours: [8, 12] },
     zC: 19.5, zAbove110C: null,
@@ -332,7 +332,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.3, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'navy-bean', name: 'Navy beans', aliases: ['haricot', 'alubias', 'haricots blancs', 'fagioli', 'weiße Bohnen', 'frijol blanco'], group: 'bean',
+    id: 'navy-bean', group: 'bean',
     cupG: 205, sizeMm: 8, froth: 1, lectin: true,
     soak: { halfHours: 2.0, maxUptake: 1.1, dryPenalty: 0.99, adviceHours: [8, 12] },
     zC: 19.5, zAbove110C: null,
@@ -340,7 +340,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.3, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'black-bean', name: 'Black turtle beans', aliases: ['frijol negro', 'feijão preto', 'caraotas', 'haricots noirs'], group: 'bean',
+    id: 'black-bean', group: 'bean',
     cupG: 190, sizeMm: 9, froth: 1, lectin: true,
     soak: { halfHours: 2.4, maxUptake: 1.05, dryPenalty: 1.18, adviceHours: [6, 10] },
     zC: 19.5, zAbove110C: null,
@@ -348,7 +348,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.3, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'pinto', name: 'Pinto beans', aliases: ['frijol pinto', 'feijão carioca', 'judía pinta'], group: 'bean',
+    id: 'pinto', group: 'bean',
     cupG: 190, sizeMm: 11, froth: 1, lectin: true,
     soak: { halfHours: 2.2, maxUptake: 1.05, dryPenalty: 1.22, adviceHours: [6, 10] },
     zC: 19.5, zAbove110C: null,
@@ -356,7 +356,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.3, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'butter-bean', name: 'Butter beans', aliases: ['large lima', 'pallares', 'judión', 'vaal'], group: 'bean',
+    id: 'butter-bean', group: 'bean',
     cupG: 180, sizeMm: 22, froth: 2, lectin: true,
     soak: { halfHours: 2.0, maxUptake: 1.15, dryPenalty: 0.82, adviceHours: [8, 12] },
     zC: 19.5, zAbove110C: null,
@@ -364,7 +364,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.4, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'soybean', name: 'Soybeans', aliases: ['soja', 'bhatmas', 'daizu'], group: 'bean',
+    id: 'soybean', group: 'bean',
     cupG: 185, sizeMm: 8, froth: 2, lectin: false,
     soak: { halfHours: 2.2, maxUptake: 1.25, dryPenalty: 0.76, adviceHours: [8, 12] },
     zC: 19.5, zAbove110C: null,
@@ -372,7 +372,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.4, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'fava-split', name: 'Split fava beans', aliases: ['broad beans', 'habas partidas', 'ful', 'fèves cassées'], group: 'bean',
+    id: 'fava-split', group: 'bean',
     cupG: 150, sizeMm: 10, froth: 2, lectin: false,
     soak: { halfHours: 1.2, maxUptake: 0.9, dryPenalty: 0.56, adviceHours: [4, 8] },
     zC: 19.5, zAbove110C: null,
@@ -380,7 +380,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 1.4, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'peanut-raw', name: 'Raw peanuts', aliases: ['groundnuts', 'moongphali', 'cacahuetes', 'cacahuètes', 'verkadalai'], group: 'nut',
+    id: 'peanut-raw', group: 'nut',
     cupG: 145, sizeMm: 12, froth: 0, lectin: false,
     soak: { halfHours: 1.8, maxUptake: 0.4, dryPenalty: 1.51, adviceHours: [0, 8] },
     zC: 19.5, zAbove110C: null,
@@ -388,7 +388,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 0.5, release: { kind: 'natural', minutes: 10 },
   },
   {
-    id: 'potato-cubes', name: 'Potato cubes 3 cm', aliases: ['aloo', 'papa', 'patata', 'pommes de terre'], group: 'vegetable',
+    id: 'potato-cubes', group: 'vegetable',
     cupG: 150, sizeMm: 30, froth: 0, lectin: false,
     soak: null,
     zC: 23, zAbove110C: null,
@@ -396,7 +396,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 0, release: { kind: 'quick' },
   },
   {
-    id: 'potato-whole', name: 'Whole potatoes 6 cm', aliases: ['aloo', 'papa', 'patata', 'pommes de terre'], group: 'vegetable',
+    id: 'potato-whole', group: 'vegetable',
     cupG: null, sizeMm: 60, froth: 0, lectin: false,
     soak: null,
     zC: 23, zAbove110C: null,
@@ -404,7 +404,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 0, release: { kind: 'natural', minutes: 5 },
   },
   {
-    id: 'sweet-potato', name: 'Sweet potato cubes 3 cm', aliases: ['shakarkandi', 'camote', 'batata', 'patate douce'], group: 'vegetable',
+    id: 'sweet-potato', group: 'vegetable',
     cupG: 135, sizeMm: 30, froth: 0, lectin: false,
     soak: null,
     zC: 23, zAbove110C: null,
@@ -412,7 +412,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 0, release: { kind: 'quick' },
   },
   {
-    id: 'beetroot-whole', name: 'Whole beetroot 6 cm', aliases: ['chukandar', 'remolacha', 'betterave', 'beets'], group: 'vegetable',
+    id: 'beetroot-whole', group: 'vegetable',
     cupG: null, sizeMm: 60, froth: 0, lectin: false,
     soak: null,
     zC: 23, zAbove110C: null,
@@ -420,7 +420,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 0, release: { kind: 'natural', minutes: 5 },
   },
   {
-    id: 'carrot-chunks', name: 'Carrot chunks 2 cm', aliases: ['gajar', 'zanahoria', 'carotte'], group: 'vegetable',
+    id: 'carrot-chunks', group: 'vegetable',
     cupG: 130, sizeMm: 20, froth: 0, lectin: false,
     soak: null,
     zC: 23, zAbove110C: null,
@@ -428,7 +428,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 0, release: { kind: 'quick' },
   },
   {
-    id: 'squash-cubes', name: 'Squash cubes 3 cm', aliases: ['pumpkin', 'kaddu', 'calabaza', 'courge'], group: 'vegetable',
+    id: 'squash-cubes', group: 'vegetable',
     cupG: 120, sizeMm: 30, froth: 0, lectin: false,
     soak: null,
     zC: 23, zAbove110C: null,
@@ -436,7 +436,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 0, release: { kind: 'quick' },
   },
   {
-    id: 'cauliflower', name: 'Cauliflower florets', aliases: ['phool gobi', 'coliflor', 'chou-fleur'], group: 'vegetable',
+    id: 'cauliflower', group: 'vegetable',
     cupG: 105, sizeMm: 30, froth: 0, lectin: false,
     soak: null,
     zC: 23, zAbove110C: null,
@@ -444,7 +444,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 0, release: { kind: 'quick' },
   },
   {
-    id: 'green-beans', name: 'Green beans cut', aliases: ['french beans', 'judías verdes', 'haricots verts'], group: 'vegetable',
+    id: 'green-beans', group: 'vegetable',
     cupG: 110, sizeMm: 10, froth: 0, lectin: false,
     soak: null,
     zC: 23, zAbove110C: null,
@@ -452,7 +452,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 0, release: { kind: 'quick' },
   },
   {
-    id: 'cabbage', name: 'Cabbage shredded', aliases: ['patta gobi', 'col', 'chou', 'repollo'], group: 'vegetable',
+    id: 'cabbage', group: 'vegetable',
     cupG: 85, sizeMm: 5, froth: 0, lectin: false,
     soak: null,
     zC: 23, zAbove110C: null,
@@ -460,7 +460,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 0, release: { kind: 'quick' },
   },
   {
-    id: 'goat-bone', name: 'Goat or lamb on the bone 4 cm', aliases: ['mutton', 'cabrito', 'cordero', 'agneau'], group: 'meat',
+    id: 'goat-bone', group: 'meat',
     cupG: null, sizeMm: 40, froth: 1, lectin: false,
     soak: null,
     zC: 22, zAbove110C: null,
@@ -468,7 +468,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 0, release: { kind: 'natural', minutes: 15 },
   },
   {
-    id: 'chicken-thigh', name: 'Chicken thigh pieces', aliases: ['murgh', 'pollo', 'poulet'], group: 'meat',
+    id: 'chicken-thigh', group: 'meat',
     cupG: null, sizeMm: 40, froth: 0, lectin: false,
     soak: null,
     zC: 22, zAbove110C: null,
@@ -476,7 +476,7 @@ export const CATALOGUE: readonly Food[] = [
     uptakeTender: 0, release: { kind: 'natural', minutes: 5 },
   },
   {
-    id: 'egg', name: 'Eggs in shell', aliases: ['anda', 'huevo', 'œuf'], group: 'egg',
+    id: 'egg', group: 'egg',
     cupG: null, sizeMm: 42, froth: 0, lectin: false,
     soak: null,
     zC: 22, zAbove110C: null,
@@ -490,20 +490,4 @@ const BY_ID = new Map(CATALOGUE.map((food) => [food.id, food]))
 /** The food of that id, or undefined. */
 export function findFood(id: string): Food | undefined {
   return BY_ID.get(id)
-}
-
-/** Letters without case and accents, as they are typed in a hurry. */
-const plain = (name: string) => name.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
-
-/** Foods whose name or one of whose other names contains the words, best matches first; all for an empty query. */
-export function searchFoods(query: string, foods: readonly Food[] = CATALOGUE): Food[] {
-  const words = plain(query.trim())
-  if (words === '') return [...foods]
-  const rank = (food: Food) => {
-    const names = [food.name, ...food.aliases].map(plain)
-    if (names.some((name) => name.startsWith(words))) return 0
-    if (names.some((name) => name.includes(words))) return 1
-    return 2
-  }
-  return foods.filter((food) => rank(food) < 2).sort((a, b) => rank(a) - rank(b))
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { CATALOGUE, findFood, searchFoods } from './catalogue'
+import { CATALOGUE, findFood } from './catalogue'
 import { needOf } from './need'
 import { heldAfterDraining, soakedShare, soakUptake } from './soak'
 import { boilMinutesFor, texturesOf, uptakeFor, usualTexture } from './texture'
@@ -16,17 +16,6 @@ describe('the catalogue', () => {
       boilMinutes: { firm, tender, soft, max },
     } of CATALOGUE)
       expect([firm, tender, soft, max]).toEqual([firm, tender, soft, max].sort((a, b) => a - b))
-  })
-
-  it('is searched by any name', () => {
-    expect(searchFoods('rajma').map(({ id }) => id)).toEqual(['kidney-red'])
-    expect(searchFoods('CHICK')[0]!.id).toBe('chickpea-white')
-    // Other languages, with or without their accents.
-    expect(searchFoods('garbanzo')[0]!.id).toBe('chickpea-white')
-    expect(searchFoods('cacahuetes')[0]!.id).toBe('peanut-raw')
-    expect(searchFoods('Cacahuètes')[0]!.id).toBe('peanut-raw')
-    expect(searchFoods('no such thing')).toEqual([])
-    expect(searchFoods(' ')).toHaveLength(CATALOGUE.length)
   })
 
   it('has no food of an inherited property name', () => {

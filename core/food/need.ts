@@ -1,12 +1,49 @@
-import { cooksCovered, type BoilMinuteWindow, type Food } from './food'
-import { boilMinutesFor, type Texture } from './texture'
+import type { ADDITIONS, BATCHES, Texture } from '../names'
+import { cooksCovered } from './food'
+import type { BoilMinuteWindow, Food } from './food.schema'
+import { boilMinutesFor } from './texture'
 
-export const ADDITIONS = ['salt', 'salted-soak', 'soda', 'acid', 'sugar', 'hard-water'] as const
 export type Addition = (typeof ADDITIONS)[number]
-export type Batch = 'fresh' | 'old'
+export type Batch = (typeof BATCHES)[number]
+
+/** What changes how long a food takes. */
+export interface Circumstances {
+  soakedShare: number
+  batch: Batch
+  additions: readonly Addition[]
+}
+
+interface Factor {
+  applies(food: Food, circumstances: Circumstances): boolean
+  times(food: Food, circumstances: Circumstances): number
+}
+
+const added = (addition: Addition, times: number): Factor => ({
+  applies: (food, { additions }) => cooksCovered(food) && additions.includes(addition),
+  times: () => times,
+})
+
+/** Every factor of a need, in the order in which they are told (engineering estimates, corrected by the log). */
+const FACTORS = {
+  dry: {
+    applies: ({ soak }) => soak !== null && soak.dryPenalty > 0,
+    times: ({ soak }, { soakedShare }) => 1 + soak!.dryPenalty * (1 - soakedShare),
+  },
+  'old-batch': { applies: ({ soak }, { batch }) => soak !== null && batch === 'old', times: () => 1.35 },
+  'hard-water': added('hard-water', 1.2),
+  acid: added('acid', 1.4),
+  soda: added('soda', 0.65),
+  sugar: added('sugar', 1.1),
+  'salted-soak': {
+    applies: (food, { additions, soakedShare }) =>
+      cooksCovered(food) && additions.includes('salted-soak') && soakedShare > 0,
+    times: () => 0.9,
+  },
+} satisfies Record<string, Factor>
+type FactorId = keyof typeof FACTORS
 
 export interface NeedFactor {
-  id: 'dry' | 'old-batch' | 'hard-water' | 'soda' | 'acid' | 'sugar' | 'salted-soak'
+  id: FactorId
   times: number
 }
 
@@ -17,36 +54,14 @@ export interface Need {
   factors: NeedFactor[]
 }
 
-// Engineering estimates, corrected by the log.
-const OLD_BATCH = 1.35
-const HARD_WATER = 1.2
-const SODA = 0.65
-const ACID = 1.4
-const SUGAR = 1.1
-const SALTED_SOAK = 0.9
-
 /**
  * What a food needs in boil-minutes, with a line for every circumstance that changes it.
  * The same factors move the whole window, `max` included.
  */
-export function needOf(
-  food: Food,
-  texture: Texture,
-  circumstances: { soakedShare: number; batch: Batch; additions: readonly Addition[] },
-): Need {
-  const { soakedShare, batch, additions } = circumstances
-  const factors: NeedFactor[] = []
-  const add = (id: NeedFactor['id'], times: number) => factors.push({ id, times })
-  const with_ = (addition: Addition) => additions.includes(addition)
-  if (food.soak && food.soak.dryPenalty > 0) add('dry', 1 + food.soak.dryPenalty * (1 - soakedShare))
-  if (food.soak && batch === 'old') add('old-batch', OLD_BATCH)
-  if (cooksCovered(food)) {
-    if (with_('hard-water')) add('hard-water', HARD_WATER)
-    if (with_('acid')) add('acid', ACID)
-    if (with_('soda')) add('soda', SODA)
-    if (with_('sugar')) add('sugar', SUGAR)
-    if (with_('salted-soak') && soakedShare > 0) add('salted-soak', SALTED_SOAK)
-  }
+export function needOf(food: Food, texture: Texture, circumstances: Circumstances): Need {
+  const factors = (Object.entries(FACTORS) as [FactorId, Factor][]).flatMap(([id, factor]) =>
+    factor.applies(food, circumstances) ? [{ id, times: factor.times(food, circumstances) }] : [],
+  )
   const times = factors.reduce((product, factor) => product * factor.times, 1)
   const { firm, tender, soft, max } = food.boilMinutes
   return {

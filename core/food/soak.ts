@@ -1,14 +1,4 @@
-import type { Food } from './food'
-
-export interface Soak {
-  hours: number
-  /** Temperature of the water when the food goes in. */
-  waterC: number
-  /** Cooked in the water it was soaked in. */
-  keepWater: boolean
-  /** g of soaking water, where it was measured. */
-  waterG?: number
-}
+import type { Food, Soak } from './food.schema'
 
 /** Hours in which hot soaking water comes most of the way to the room's temperature (engineering estimate). */
 const COOLING_HOURS = 1.5

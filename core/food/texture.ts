@@ -1,9 +1,6 @@
-import { cooksCovered, setsAsGrain, type BoilMinuteWindow, type Food } from './food'
-
-export const GRAIN_TEXTURES = ['separate', 'soft', 'sticky', 'porridge-thick', 'porridge-pourable'] as const
-export const PULSE_TEXTURES = ['firm', 'tender', 'soft', 'mashed'] as const
-export const OTHER_TEXTURES = ['firm', 'tender', 'soft'] as const
-export type Texture = (typeof GRAIN_TEXTURES)[number] | (typeof PULSE_TEXTURES)[number]
+import { GRAIN_TEXTURES, OTHER_TEXTURES, PULSE_TEXTURES, type Texture } from '../names'
+import { cooksCovered, setsAsGrain } from './food'
+import type { BoilMinuteWindow, Food } from './food.schema'
 
 /** Boil-minutes beyond `soft` at which a pulse falls apart under a spoon (engineering estimate). */
 const MASHED_TIMES_SOFT = 1.25

@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { BURNERS, COOKERS } from '../pot/cookers'
-import { fitWaterTest, runTest, type Measured, type TestMark, type WaterTest } from './water-test'
+import { BURNERS } from '../appliance/burner'
+import { COOKERS } from '../appliance/appliance'
+import type { TestMark, WaterTest } from '../appliance/water-test.schema'
+import { fitWaterTest, runTest, type Measured } from './water-test'
 
 const place = { altitudeM: 1450, roomC: 20 }
 const generic = (id: string): Measured => ({ appliance: COOKERS[id]!.appliance, burner: BURNERS.strong })
@@ -35,7 +37,7 @@ const leaky: Measured = {
 }
 const fitted = (test: WaterTest, before: Measured) => {
   const outcome = fitWaterTest(test, before)
-  if (!outcome.ok) throw new Error(outcome.problems[0]!.message)
+  if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
   return outcome.value
 }
 
@@ -146,7 +148,7 @@ describe('a water test', () => {
     } as Record<string, number | null>
     const marks = blank.marks.map((mark) => ({ ...mark, minute: at[mark.kind] ?? 0 }))
     const fit = fitted({ ...blank, leftG: id === 'rice-1l' ? 0 : waterG - run.steamLostG, marks }, before)
-    const heat = fit.figures.find((figure) => figure.id === 'heater' || figure.id === 'high')!
+    const heat = fit.figures.find((figure) => figure.id === 'heat' || figure.id === 'high')!
     expect(heat.after / heat.before).toBeGreaterThan(0.75)
     expect(heat.after / heat.before).toBeLessThan(0.9)
   })

@@ -1,30 +1,17 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { inverse, Matrix } from 'ml-matrix'
 import { failed, problem, type Outcome } from '../problem'
-import type { Appliance } from '../pot/appliance'
-import type { Place, Simulation, SimulationCase, Step } from '../pot/case'
-import { within } from '../pot/check'
+import type { Burner } from '../appliance/burner'
+import { figureOf, scaled, type ScaleName } from '../appliance/figures'
+import { kindOf, type Appliance } from '../appliance/appliance'
+import { flamesIn, minuteOf } from '../appliance/test-guide'
+import type { TestMark, WaterTest } from '../appliance/water-test.schema'
+import { FLAMES, type FlameName } from '../names'
+import type { SimulationCase } from '../pot/case.schema'
+import { outOfBounds } from '../pot/check'
 import { pointAt } from '../pot/curve'
-import type { Burner, FlameName } from '../pot/cookers'
 import { simulate } from '../pot/simulate'
-
-/** Something that the cook saw or did during a water test, in minutes from lighting. */
-export type TestMark = { minute: number } & (
-  | { kind: 'on' }
-  | { kind: 'flame'; flame: FlameName }
-  | { kind: 'whistle' | 'pressure' | 'boils' | 'heat-off' | 'pressure-gone' }
-  | { kind: 'temperature'; tempC: number }
-)
-
-/** One boil with nothing but water, timed and weighed. */
-export interface WaterTest {
-  waterG: number
-  leftG: number
-  startC: number
-  place: Place
-  level?: 'high' | 'low'
-  marks: TestMark[]
-}
+import type { Simulation } from '../pot/simulation'
 
 /** What a water test measures about a cooker and the burner it stands on. */
 export interface Measured {
@@ -58,7 +45,8 @@ export interface WaterTestFit extends Measured {
   heatSpread: number
 }
 
-export type ParameterId = FlameName | 'heater' | 'loss' | 'hysteresis' | 'vent' | 'leak' | 'reflux'
+/** Each flame's heat, and what the appliance's kind measures. */
+export type ParameterId = FlameName | Exclude<ScaleName, 'pressure'>
 
 // How exactly a cook can read these (engineering estimates).
 const TIME_SHARE = 0.03
@@ -73,9 +61,9 @@ const PRIOR: Record<ParameterId, number> = {
   medium: 0.3,
   low: 0.3,
   simmer: 0.3,
-  heater: 0.15,
+  heat: 0.15,
   loss: 0.3,
-  hysteresis: 0.25,
+  swing: 0.25,
   vent: 0.25,
   leak: 0.7,
   reflux: 0.2,
@@ -152,61 +140,13 @@ function caseOf(test: WaterTest, { appliance, burner }: Measured): SimulationCas
     appliance,
     load: { freeWaterKg: test.waterG / 1000, foodJPerK: 0, startC: test.startC, vessels: [] },
     place: test.place,
-    program: programOf(test, appliance, burner),
+    program: kindOf(appliance).test.program(test, burner),
     release: released ? { kind: 'natural' } : null,
     foods: [],
   }
 }
 
 const needsTrace = ({ marks }: WaterTest) => marks.some(({ kind }) => kind === 'temperature')
-const minuteOf = ({ marks }: WaterTest, kind: TestMark['kind']) =>
-  marks.find((mark) => mark.kind === kind)?.minute ?? null
-const flamesIn = ({ marks }: WaterTest) =>
-  marks.filter((mark): mark is TestMark & { kind: 'flame' } => mark.kind === 'flame')
-
-/** The program that the cook ran, with what the pot decides left to the pot. */
-function programOf(test: WaterTest, appliance: Appliance, burner: Burner): Step[] {
-  const offMinute = minuteOf(test, 'heat-off') ?? test.marks.at(-1)!.minute
-  const whistleMinutes = test.marks.filter(({ kind }) => kind === 'whistle').map(({ minute }) => minute)
-  switch (appliance.kind) {
-    case 'electric': {
-      const minutesAtPressure = offMinute - (minuteOf(test, 'pressure') ?? offMinute)
-      return [{ level: test.level ?? 'high', minutesAtPressure }]
-    }
-    case 'rice':
-      return [{ untilDry: true }]
-    case 'slow':
-      return [{ level: test.level ?? 'high', minutes: offMinute }]
-    case 'bowl':
-      return [{ tempC: 100, minutes: offMinute }]
-    case 'whistling': {
-      // Flames are changed after a whistle: so many whistles on each, whenever they come.
-      const flames = flamesIn(test)
-      return flames.flatMap(({ flame }, i): Step[] => {
-        const until = flames[i + 1]?.minute ?? Infinity
-        const count = whistleMinutes.filter((minute) => minute < until).length
-        return count > 0 ? [{ heatW: burner[flame], untilWhistles: count }] : []
-      })
-    }
-    case 'regulator':
-    case 'open': {
-      const reached = minuteOf(test, appliance.kind === 'open' ? 'boils' : 'pressure') ?? offMinute
-      const flames = flamesIn(test)
-      const first = flames[0]?.flame ?? 'high'
-      const steps: Step[] = [
-        appliance.kind === 'open'
-          ? { heatW: burner[first], untilBoil: true }
-          : { heatW: burner[first], untilPressure: true },
-      ]
-      for (const [i, { flame, minute }] of flames.entries()) {
-        const from = Math.max(minute, reached)
-        const to = flames[i + 1]?.minute ?? offMinute
-        if (to > from) steps.push({ heatW: burner[flame], minutes: to - from })
-      }
-      return steps
-    }
-  }
-}
 
 interface Compared extends Observation {
   /** How many reading errors the fit is off. */
@@ -247,86 +187,29 @@ function observe(test: WaterTest, run: Simulation): Compared[] {
 }
 
 function parametersOf(test: WaterTest, { appliance }: Measured): ParameterId[] {
-  const flames = [...new Set(flamesIn(test).map(({ flame }) => flame))]
-  switch (appliance.kind) {
-    case 'whistling':
-      return [...flames, 'loss', 'hysteresis', 'vent', 'leak']
-    case 'regulator':
-      return [...flames, 'loss', 'leak']
-    case 'electric':
-      return ['heater', 'loss', 'leak']
-    case 'open':
-      return [...flames, 'loss', 'reflux']
-    case 'rice':
-      return ['heater', 'loss', 'reflux']
-    case 'slow':
-    case 'bowl':
-      return ['heater', 'loss']
-  }
+  const flames = kindOf(appliance).heatsItself ? [] : [...new Set(flamesIn(test).map(({ flame }) => flame))]
+  return [...flames, ...(kindOf(appliance).test.measures as ParameterId[])]
 }
 
-const FLAMES: readonly FlameName[] = ['high', 'medium', 'low', 'simmer']
 const isFlame = (id: ParameterId): id is FlameName => (FLAMES as readonly string[]).includes(id)
-const isHeat = (id: ParameterId) => id === 'heater' || isFlame(id)
+const isHeat = (id: ParameterId) => id === 'heat' || isFlame(id)
 
-/** The figures with each parameter multiplied by e to its logarithm. */
+/** The figures with each parameter multiplied by e to its logarithm; flames that were not used move as those that were. */
 function apply(before: Measured, parameters: readonly ParameterId[], logs: readonly number[]): Measured {
   const times = (id: ParameterId) => Math.exp(logs[parameters.indexOf(id)] ?? 0)
   const used = parameters.filter(isFlame)
   const others = used.length === 0 ? 0 : used.reduce((sum, id) => sum + Math.log(times(id)), 0) / used.length
   const flame = (id: FlameName) => before.burner[id] * (used.includes(id) ? times(id) : Math.exp(others))
-  const { appliance } = before
-  const body = { ...appliance, lossWPerK: appliance.lossWPerK * times('loss') }
-  const changed = (): Appliance => {
-    switch (body.kind) {
-      case 'whistling':
-        return {
-          ...body,
-          reseatPa: Math.max(1000, body.liftPa - (body.liftPa - body.reseatPa) * times('hysteresis')),
-          ventKgPerS: body.ventKgPerS * times('vent'),
-          leakKgPerS: body.leakKgPerS * times('leak'),
-        }
-      case 'regulator':
-        return { ...body, leakKgPerS: body.leakKgPerS * times('leak') }
-      case 'electric':
-        return { ...body, heaterW: body.heaterW * times('heater'), leakKgPerS: body.leakKgPerS * times('leak') }
-      case 'open':
-        return { ...body, reflux: Math.min(0.99, body.reflux * times('reflux')) }
-      case 'rice':
-        return {
-          ...body,
-          heaterW: body.heaterW * times('heater'),
-          reflux: Math.min(0.99, body.reflux * times('reflux')),
-        }
-      case 'slow':
-        return { ...body, lowW: body.lowW * times('heater'), highW: body.highW * times('heater') }
-      case 'bowl':
-        return { ...body, heaterW: body.heaterW * times('heater') }
-    }
-  }
+  const measured = parameters.filter((id) => !isFlame(id))
   return {
-    appliance: changed(),
+    appliance: scaled(before.appliance, Object.fromEntries(measured.map((id) => [id, times(id)]))),
     burner: { high: flame('high'), medium: flame('medium'), low: flame('low'), simmer: flame('simmer') },
   }
 }
 
 /** A parameter's figure in W, W/K, Pa, kg/s or as a share. */
 function valueOf({ appliance, burner }: Measured, id: ParameterId): number {
-  if (isFlame(id)) return burner[id]
-  switch (id) {
-    case 'heater':
-      return 'heaterW' in appliance ? appliance.heaterW : 'highW' in appliance ? appliance.highW : NaN
-    case 'loss':
-      return appliance.lossWPerK
-    case 'hysteresis':
-      return 'liftPa' in appliance ? appliance.liftPa - appliance.reseatPa : NaN
-    case 'vent':
-      return 'ventKgPerS' in appliance ? appliance.ventKgPerS : NaN
-    case 'leak':
-      return 'leakKgPerS' in appliance ? appliance.leakKgPerS : NaN
-    case 'reflux':
-      return 'reflux' in appliance ? appliance.reflux : NaN
-  }
+  return isFlame(id) ? burner[id] : figureOf(appliance, id)
 }
 
 function fit(residuals: (logs: readonly number[]) => number[], size: number, count: number): number[] {
@@ -368,26 +251,19 @@ function spreadAt(residuals: (logs: readonly number[]) => number[], logs: readon
 function checkTest(test: WaterTest, appliance: Appliance) {
   const { waterG, leftG, startC, place, marks } = test
   const found = [
-    ...within(waterG, 50, 10_000, 'test.waterG'),
-    ...within(leftG, 0, 10_000, 'test.leftG'),
-    ...within(startC, 0, 60, 'test.startC'),
-    ...within(place.altitudeM, -450, 5000, 'test.place.altitudeM'),
-    ...within(place.roomC, -20, 50, 'test.place.roomC'),
+    ...outOfBounds(waterG, 'testWaterG', 'test.waterG'),
+    ...outOfBounds(leftG, 'testLeftG', 'test.leftG'),
+    ...outOfBounds(startC, 'testStartC', 'test.startC'),
+    ...outOfBounds(place.altitudeM, 'altitudeM', 'test.place.altitudeM'),
+    ...outOfBounds(place.roomC, 'roomC', 'test.place.roomC'),
   ]
   if (found.length > 0) return found
   if (leftG >= waterG) return [problem('test-gained-water', 'test.leftG', { left: leftG, water: waterG })]
   if (marks.some(({ minute }, i) => !(minute >= (marks[i - 1]?.minute ?? 0))))
     return [problem('test-disordered', 'test.marks')]
   const count = (kind: TestMark['kind']) => marks.filter((mark) => mark.kind === kind).length
-  const complete = {
-    whistling: count('flame') > 0 && count('whistle') >= 3 && count('heat-off') === 1,
-    regulator: count('flame') > 0 && count('pressure') === 1 && count('heat-off') === 1,
-    electric: count('pressure') === 1 && count('heat-off') === 1,
-    open: count('flame') > 0 && count('boils') === 1 && count('heat-off') === 1,
-    rice: count('boils') === 1 && count('heat-off') === 1,
-    slow: count('temperature') >= 2,
-    bowl: count('boils') === 1,
-  }[appliance.kind]
+  const { least } = kindOf(appliance).test
+  const complete = Object.entries(least).every(([kind, times]) => count(kind as TestMark['kind']) >= times)
   if (!complete) return [problem('test-incomplete', 'test.marks')]
   const first = marks.find(({ kind }) => kind === 'whistle' || kind === 'pressure' || kind === 'boils')
   if (first && first.minute < 0.5) return [problem('test-too-quick', 'test.marks')]

@@ -1,15 +1,18 @@
-import { holdsPressure } from '../pot/appliance'
-import type { Appliance } from '../pot/appliance'
-import type { Release, SimulationCase, Step } from '../pot/case'
-import type { Burner } from '../pot/cookers'
-import { startRun, type Run } from '../pot/run'
+import { scaled } from '../appliance/figures'
+import { heatsItself, type Appliance } from '../appliance/appliance'
+import type { Release, Step } from '../appliance/step.schema'
+import { withFigure } from '../appliance/steps'
+import { MINUTE_MS } from '../measure/time'
+import type { LoadedPot } from '../pot/case.schema'
+import { Run, type HeatStep } from '../pot/run'
 import type { PlanAnswer } from '../program/answer'
-import { caseOf } from '../program/load'
-import type { PlanRequest } from '../program/request'
-import { atClosing, resolve, type ResolvedPlan } from '../program/resolve'
-import { stillNeeds } from '../program/remedy'
+import type { Closing, OpenedPot } from '../program/closing'
+import { caseOf } from '../program/closing-case'
+import { prepare } from '../program/prepared'
+import { closingFrom } from '../program/remedy'
+import type { PlanRequest } from '../program/request.schema'
+import { closingOf } from '../program/sequence'
 import type { Leg } from './run'
-import { withFigure } from './steps'
 
 /** A plan as it is followed: what was asked, and what was answered. */
 export interface LivePlan {
@@ -27,74 +30,57 @@ export interface Guess {
 
 /** One closing of the lid: the pot as it was then, and the program it is to follow. */
 export interface Course {
-  pot: Omit<SimulationCase, 'program' | 'release'>
+  closing: Closing
+  pot: LoadedPot
   program: Step[]
   release: Release | null
-  burner: Burner
-  resolved: ResolvedPlan
-  /** Which of the plan's closings of the lid this is. */
-  closing: number
-  /** Boil-minutes that each food had before, that it is to get now, and that later closings will give it. */
+  /** Boil-minutes that each food had before, and that later closings will give it. */
   had: number[]
-  needs: number[]
   still: number[]
 }
 
-const MINUTE_MS = 60_000
+/** A kept plan that cannot be read any more: a food or a cooker that it names is unknown to this version. */
+export class UnreadablePlan extends Error {}
 
-/** The first course of a plan. Throws if the plan, which was accepted once, cannot be read any more. */
+/** The first course of a plan. Throws UnreadablePlan where the plan, which was accepted once, is not understood. */
 export function firstCourse({ request, answer }: LivePlan): Course {
-  const resolved = resolve(request)
-  if (!resolved.ok) throw new TypeError(resolved.problems[0]!.message)
-  const { program, release, ...pot } = answer.simulation
+  const prepared = prepare(request)
+  if (!prepared.ok) throw new UnreadablePlan(prepared.problems[0]!.code)
+  const still = stillToCome(answer, 0)
+  const { program, release, ...pot } = answer.closings[0]!.case
   return {
+    closing: closingOf(prepared.value, 0, null, (i) => still[i]!),
     pot,
     program,
     release,
-    burner: resolved.value.burner,
-    resolved: resolved.value,
-    closing: 0,
     had: answer.foods.map(() => 0),
-    needs: needsNow(answer, resolved.value, 0, (i) => answer.foods[i]!.needs),
-    still: stillToCome(answer, 0),
+    still,
   }
 }
 
 /** Boil-minutes that each food will get at the closings after this one, as planned. */
-export function stillToCome({ foods, later = [] }: Pick<PlanAnswer, 'foods' | 'later'>, closing: number): number[] {
-  return foods.map((_, i) => later.slice(closing).reduce((sum, { gets }) => sum + gets[i]!, 0))
-}
-
-/** What each food that is in the pot has to get at this closing. */
-function needsNow(answer: PlanAnswer, plan: ResolvedPlan, closing: number, missing: (food: number) => number) {
-  const still = stillToCome(answer, closing)
-  return plan.foods.map(({ absent }, i) => (absent ? 0 : Math.max(0, missing(i) - still[i]!)))
+export function stillToCome({ foods, closings }: Pick<PlanAnswer, 'foods' | 'closings'>, closing: number): number[] {
+  const later = closings.slice(closing + 1)
+  return foods.map((_, i) => later.reduce((sum, one) => sum + one.foods[i]!.gets, 0))
 }
 
 /** What a course is after it was opened and closed again, with some boiling water and what joins now. */
 export function nextCourse(
   { answer }: LivePlan,
   before: Course,
-  opened: { tempC: number; freeWaterG: number; gets: readonly number[] },
-  more: NonNullable<Leg['more']>,
+  opened: OpenedPot,
+  { figure, addWaterG, pinch, joins }: NonNullable<Leg['more']>,
 ): Course {
-  const closing = before.closing + (more.joins ? 1 : 0)
-  const { tempC, freeWaterG } = opened
-  const resolved: ResolvedPlan = {
-    ...atClosing(before.resolved, closing),
-    goesOnFrom: { tempC, freeWaterG, ...(more.joins ? { closing } : {}) },
-  }
+  const number = before.closing.number + (joins ? 1 : 0)
+  const still = stillToCome(answer, number)
+  const closing = closingFrom(before.closing.pot, { ...opened, closing: number, joins, pinch, still })
   return {
-    ...before,
-    resolved,
-    pot: caseOf(resolved, more.addWaterG, []),
-    program: [...before.program.slice(0, -1), withFigure(before.program.at(-1)!, more.figure)],
     closing,
+    pot: caseOf(closing, addWaterG, []),
+    program: [...before.program.slice(0, -1), withFigure(before.program.at(-1)!, figure)],
+    release: before.release,
     had: [...opened.gets],
-    needs: needsNow(answer, resolved, closing, (i) =>
-      stillNeeds(resolved.foods[i]!, opened.gets[i]!, more.pinch[i] ?? null),
-    ),
-    still: stillToCome(answer, closing),
+    still,
   }
 }
 
@@ -118,11 +104,10 @@ export function replay(
   { trace = false, anchor = null }: { trace?: boolean; anchor?: Anchor | null } = {},
 ): Run {
   const { pot, program } = course
-  const run = startRun({ ...pot, appliance: guessed(pot.appliance, guess) }, { trace })
+  const run = new Run({ ...pot, appliance: guessed(pot.appliance, guess) }, { trace })
   const heatTimes = Math.exp(guess.logHeat)
-  const first = program[0]!
-  let heat: Step = first
-  const turnOn = () => !('profile' in heat) && run.heat(heated(heat, heatTimes))
+  let heat: Step = program[0]!
+  const turnOn = () => heat.kind !== 'profile' && run.heat(heated(heat, heatTimes))
   turnOn()
   for (const { at, act } of happenings()) {
     if (at > untilMs) break
@@ -144,7 +129,7 @@ export function replay(
       found.push({
         at,
         act: () => {
-          heat = { heatW: course.burner[flame], minutes: 0 }
+          heat = flameStep(course.closing.pot.burner[flame])
           turnOn()
         },
       })
@@ -152,7 +137,7 @@ export function replay(
       found.push({
         at,
         act: () => {
-          run.heat({ heatW: 0, minutes: 0 })
+          run.heat(flameStep(0))
           if (why === 'weight') run.valve(true)
         },
       })
@@ -183,13 +168,15 @@ export function heatOffMs(course: Course, leg: Leg): number | null {
 function ownEndMs({ program, pot }: Course, leg: Leg): number | null {
   const step = program.at(-1)!
   // After a power cut its clock starts anew.
-  if (leg.litAt === null || leg.interruptions.length > 0) return null
-  if ('minutesAtPressure' in step)
+  if (!heatsItself(pot.appliance) || leg.litAt === null || leg.interruptions.length > 0) return null
+  if (step.kind === 'at-pressure')
     return leg.atPressureAt === null ? null : leg.atPressureAt + step.minutesAtPressure * MINUTE_MS
-  if ((pot.appliance.kind === 'slow' || pot.appliance.kind === 'bowl') && 'minutes' in step)
-    return leg.litAt + step.minutes * MINUTE_MS
+  if (step.kind === 'level' || step.kind === 'temperature') return leg.litAt + step.minutes * MINUTE_MS
   return null
 }
+
+/** A flame of so much heat, for nobody knows how long. */
+export const flameStep = (heatW: number): HeatStep => ({ kind: 'minutes', heatW, minutes: 0 })
 
 /** A step's heat as it really is. */
 export function heated<S extends Step>(step: S, times: number): S {
@@ -197,17 +184,5 @@ export function heated<S extends Step>(step: S, times: number): S {
 }
 
 function guessed(appliance: Appliance, { logHeat, logSwing, logLift = 0 }: Guess): Appliance {
-  const heatTimes = Math.exp(logHeat)
-  const lift = Math.exp(logLift)
-  const hot: Appliance =
-    'heaterW' in appliance
-      ? { ...appliance, heaterW: appliance.heaterW * heatTimes }
-      : appliance.kind === 'slow'
-        ? { ...appliance, lowW: appliance.lowW * heatTimes, highW: appliance.highW * heatTimes }
-        : appliance
-  if (!holdsPressure(hot)) return hot
-  if (hot.kind === 'electric') return { ...hot, highPa: hot.highPa * lift, lowPa: hot.lowPa * lift }
-  const liftPa = hot.liftPa * lift
-  const swing = Math.min(0.9, (1 - hot.reseatPa / hot.liftPa) * Math.exp(logSwing))
-  return { ...hot, liftPa, reseatPa: liftPa * (1 - (hot.kind === 'whistling' ? swing : 1 - hot.reseatPa / hot.liftPa)) }
+  return scaled(appliance, { heat: Math.exp(logHeat), swing: Math.exp(logSwing), pressure: Math.exp(logLift) })
 }

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { createEar, shapeOfExample } from './ear'
-import { earScore, hearScene } from './ear-trial'
-import { KITCHEN_SOUNDS, kitchenScene, kitchenSound, whistleSound } from './sounds'
+import { earScore, hearScene } from '../../trials/ear'
+import { KITCHEN_SOUNDS, kitchenScene, kitchenSound } from '../../trials/sounds'
+import { whistleSound } from './whistle-sound'
 
 const RATE = 16_000
 

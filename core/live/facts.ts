@@ -1,7 +1,6 @@
-import type { PlanAnswer } from '../program/answer'
+import { MINUTE_MS } from '../measure/time'
+import { unitOf, type PlanAnswer } from '../program/answer'
 import type { Leg, RunState } from './run'
-
-const MINUTE_MS = 60_000
 
 /** What has happened in one closing of the lid, in minutes from lighting. */
 export interface Happened {
@@ -21,20 +20,20 @@ export function happenedIn({ litAt, whistles, heatOffAt, openedAt }: Leg): Happe
   }
 }
 
-/** The figure of the plan as it really was: whistles counted, or minutes; null while it is not over. */
-export function figureReached(plan: PlanAnswer, state: RunState): number | null {
-  const figures = [...state.earlier, state].map((leg) => figureOfLeg(plan, leg))
+/** The figure of the plan as it really was, all closings together: whistles counted, or minutes; null while it is not over. */
+export function figureReached(plan: PlanAnswer, { legs }: RunState): number | null {
+  const figures = legs.map((leg) => figureOfLeg(plan, leg))
   return figures.some((figure) => figure === null) ? null : figures.reduce<number>((sum, figure) => sum + figure!, 0)
 }
 
 function figureOfLeg(plan: PlanAnswer, leg: Leg): number | null {
-  if (plan.range.unit === 'whistles') return leg.whistles.length
+  if (unitOf(plan) === 'whistles') return leg.whistles.length
   if (leg.heatOffAt === null) return null
-  const last = plan.program.steps.at(-1)!
+  const { steps } = plan.closings[0]!.program
   const from =
-    'minutesAtPressure' in last
+    steps.at(-1)!.kind === 'at-pressure'
       ? leg.atPressureAt
-      : plan.program.steps.length > 1 && leg.flameChanges.length > 0
+      : steps.length > 1 && leg.flameChanges.length > 0
         ? leg.flameChanges.at(-1)!.at
         : leg.litAt
   return from === null ? null : (leg.heatOffAt - from) / MINUTE_MS

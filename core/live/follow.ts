@@ -1,8 +1,11 @@
 import { isRefused, runCautions, type Caution } from '../safety/rules'
-import type { PotState } from '../program/remedy'
+import { figureOfStep } from '../appliance/steps'
+import type { PotInRun } from '../program/remedy'
+import { endsByItself, shapeOf } from '../program/styles'
 import { firstCourse, nextCourse, stillToCome, type Course, type LivePlan } from './course'
-import { asPlanned, decidesItself, lookAhead, type Looking, type Outlook } from './outlook'
-import { runState, type Leg, type RunEvent, type RunState } from './run'
+import type { RunEvent } from './event.schema'
+import { asPlanned, lookAhead, opensFrom, type Looking, type Outlook } from './outlook'
+import { inOrder, lastLeg, runState, type Leg, type RunState } from './run'
 
 /** The figure to go by, and why it is not the one before. */
 export interface Advice {
@@ -54,30 +57,32 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
   let known: Step[] = []
 
   return function follow(all: readonly RunEvent[], nowMs: number): Following {
-    const events = withoutUndone(all)
-    const state = runState(events)
+    const events = inOrder(all)
+    const state = runState(all)
     const course = courseOf(plan, events)
-    if (state.litAt === null || state.phase === 'abandoned')
+    const { litAt, openedAt, heatOffAt } = lastLeg(state)
+    if (litAt === null || state.phase === 'abandoned')
       return { state, course, advice: plannedAdvice(course), outlook: null, cautions: [] }
     // A clock that ticks twice a second may be behind what was just pressed.
-    const endMs = state.openedAt ?? Math.max(nowMs, state.lastAt!)
-    if (decidesItself(course))
+    const endMs = openedAt ?? Math.max(nowMs, state.lastAt!)
+    if (endsByItself(course.closing.pot.style))
       return { state, course, advice: null, outlook: asPlanned(course, state, endMs), cautions: [] }
     const last = learn(events)
-    const fresh = state.heatOffAt === null && endMs - last.at < FRESH_MS
+    const fresh = heatOffAt === null && endMs - last.at < FRESH_MS
     const looking = fresh ? last.looking : lookAhead(course, state, endMs, { bands, before: last.looking.belief.guess })
-    const advice = fresh || state.heatOffAt !== null ? last.advice : advise(looking, last.advice, state, course)
+    const advice = fresh || heatOffAt !== null ? last.advice : advise(looking, last.advice, state, course)
     const outlook = looking.outlook(advice?.figure ?? null)
-    const foods = course.resolved.foods.flatMap(({ food, absent }, i) => {
+    const { inside, needs, pot } = course.closing
+    const foods = pot.foods.flatMap(({ food }, i) => {
       const still = course.still[i]!
-      const needs = course.had[i]! + course.needs[i]! + still
-      return absent ? [] : [{ food, gets: outlook.willGet[i]!.value, still, needs }]
+      const needsInAll = course.had[i]! + needs[i]! + still
+      return inside[i] ? [{ food, gets: outlook.willGet[i]!.value, still, needs: needsInAll }] : []
     })
-    const cautions = runCautions({ foods, heatIsOff: state.heatOffAt !== null, waterEndG: outlook.waterEndG.low })
+    const cautions = runCautions({ foods, heatIsOff: heatOffAt !== null, waterEndG: outlook.waterEndG.low })
     return { state, course, advice, outlook, cautions }
   }
 
-  /** What was made of the last event that tells something. The pot has been lit. */
+  /** What was made of the last event that tells something; events are in their order. The pot has been lit. */
   function learn(events: readonly RunEvent[]): Step {
     const lit = events.findLastIndex(({ data }) => data.kind === 'lit')
     const telling = events.flatMap((event, i) => (i >= lit && TELLING.includes(event.data.kind) ? [i] : []))
@@ -100,23 +105,23 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
 }
 
 /** How an opened pot stands, as a remedy or the next closing asks it. */
-export function openedState({ course, outlook }: Following): PotState | null {
+export function openedState({ course, outlook }: Following): PotInRun | null {
   if (!outlook) return null
   const { tempC, waterNowG, gotNow } = outlook
   return {
     tempC,
     freeWaterG: Math.max(0, waterNowG.value),
     gets: gotNow.map(({ value }) => value),
-    closing: course.closing,
+    closing: course.closing.number,
     still: course.still,
   }
 }
 
 /** The same once the foods that go in next are in. */
-export function joinedState(plan: LivePlan, following: Following): PotState | null {
+export function joinedState(plan: LivePlan, following: Following): PotInRun | null {
   const state = openedState(following)
-  const closing = following.course.closing + 1
-  return state && { ...state, closing, still: stillToCome(plan.answer, closing) }
+  const closing = following.course.closing.number + 1
+  return state && { ...state, closing, joins: true, still: stillToCome(plan.answer, closing) }
 }
 
 const TELLING: readonly string[] = [
@@ -130,20 +135,17 @@ const TELLING: readonly string[] = [
   'resumed',
 ]
 
-function withoutUndone(events: readonly RunEvent[]): RunEvent[] {
-  const undone = new Set(events.flatMap(({ data }) => (data.kind === 'undo' ? [data.of] : [])))
-  return events.filter(({ id, data }) => data.kind !== 'undo' && !undone.has(id))
-}
-
 /** The course of the leg that goes on. */
-export function courseOf(plan: LivePlan, events: readonly RunEvent[]): Course {
+export function courseOf(plan: LivePlan, all: readonly RunEvent[]): Course {
+  const events = inOrder(all)
   let course = firstCourse(plan)
   events.forEach(({ data }, i) => {
     if (data.kind !== 'goes-on') return
     const state = runState(events.slice(0, i))
-    const { gotNow, tempC, waterNowG } = decidesItself(course)
-      ? asPlanned(course, state, state.openedAt!)
-      : lookAhead(course, state, state.openedAt!, { bands: false }).outlook(null)
+    const openedAt = lastLeg(state).openedAt!
+    const { gotNow, tempC, waterNowG } = endsByItself(course.closing.pot.style)
+      ? asPlanned(course, state, openedAt)
+      : lookAhead(course, state, openedAt, { bands: false }).outlook(null)
     const { figure, addWaterG, pinch, joins = false } = data
     const opened = { tempC, freeWaterG: waterNowG.value, gets: gotNow.map(({ value }) => value) }
     course = nextCourse(plan, course, opened, { figure, addWaterG, pinch, joins })
@@ -153,36 +155,36 @@ export function courseOf(plan: LivePlan, events: readonly RunEvent[]): Course {
 
 /** Every closing of the lid of a run, with the course that it was to follow: for looking back on it. */
 export function closingsOf(plan: LivePlan, all: readonly RunEvent[]): { leg: Leg; course: Course }[] {
-  const events = withoutUndone(all)
-  const state = runState(events)
+  const events = inOrder(all)
   const begins = events.flatMap(({ data }, i) => (data.kind === 'goes-on' ? [i + 1] : []))
-  return [...state.earlier, state].map((leg, i) => ({
+  return runState(all).legs.map((leg, i) => ({
     leg,
     course: courseOf(plan, events.slice(0, i === 0 ? 0 : begins[i - 1])),
   }))
 }
 
+/**
+ * From when on the pressure may be gone by the sum, at the earliest, in ms since 1970: one look at all that was
+ * heard, without going through it event by event.
+ */
+export function opensFromOf(plan: LivePlan, events: readonly RunEvent[], atMs: number): number {
+  return opensFrom(courseOf(plan, events), runState(events), atMs)
+}
+
 function plannedAdvice({ program }: Course): Advice | null {
-  const last = program.at(-1)!
-  const figure =
-    'untilWhistles' in last
-      ? last.untilWhistles
-      : 'minutesAtPressure' in last
-        ? last.minutesAtPressure
-        : 'minutes' in last
-          ? last.minutes
-          : null
+  const figure = figureOfStep(program.at(-1)!)
   return figure === null ? null : { figure, planned: figure, changed: null }
 }
 
 function advise({ needed, getsWith, belief }: Looking, last: Advice | null, state: RunState, course: Course) {
   if (!last || !needed) return last
-  const by = course.resolved.style.kind === 'slow' ? 15 : 1
+  const { pot, needs } = course.closing
+  const by = endsByItself(pot.style) ? 1 : shapeOf(pot.style, pot.burner, pot.cooker.appliance).by
   const gets = getsWith(last.figure)
-  const foods = course.resolved.foods.map(({ food }, i) => ({
+  const foods = pot.foods.map(({ food }, i) => ({
     food,
     gets: gets[i]! + course.still[i]!,
-    needs: course.needs[i]! + course.had[i]! + course.still[i]!,
+    needs: needs[i]! + course.had[i]! + course.still[i]!,
   }))
   const tooLittle =
     foods.some((one) => one.gets < TOO_LITTLE * one.needs) ||
@@ -191,9 +193,10 @@ function advise({ needed, getsWith, belief }: Looking, last: Advice | null, stat
   const figure = Math.ceil(needed.value / by - 1e-9) * by
   if (figure === last.figure || !(tooLittle ? figure > last.figure : tooMany)) return last
   const heat = belief.guess.logHeat
-  const why = state.interruptions.some(({ until }) => until !== null)
+  const { interruptions, flameChanges } = lastLeg(state)
+  const why = interruptions.some(({ until }) => until !== null)
     ? 'interrupted'
-    : Math.abs(heat) < HEAT_MATTERS && state.flameChanges.length > 0
+    : Math.abs(heat) < HEAT_MATTERS && flameChanges.length > 0
       ? 'flame'
       : heat >= 0
         ? 'faster'

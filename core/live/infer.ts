@@ -1,6 +1,9 @@
+import { kindOf } from '../appliance/appliance'
+import { MINUTE_MS } from '../measure/time'
+import { UNMEASURED } from '../unknown'
 import { replay, type Course, type Guess } from './course'
 import { gapSd, matchWhistles, notHeardYet, type Heard, type Match } from './match'
-import type { Leg, RunState } from './run'
+import { lastLeg, type Leg, type RunState } from './run'
 
 /** What is believed of a pot from what was heard so far. */
 export interface Belief {
@@ -10,17 +13,24 @@ export interface Belief {
   match: Match
 }
 
-/** What nobody has measured yet, one standard deviation (engineering estimates; the heat's is the plan's own). */
-const UNMEASURED = { heat: 0.15, swing: 0.25 }
 /** Heats to start from, in standard deviations. */
 const STARTS = [-3, -2, -1.2, -0.5, 0, 0.5, 1.2, 2, 3]
 /** And around what was believed before. */
 const NEAR = [-0.8, 0.8]
 const ROUNDS = 5
 const DIFFERENCE = 0.01
+/** Shares of a Gauss-Newton step that are tried, and the gain below which it is good enough. */
+const SHARES = [1, 0.5, 0.2]
+const ENOUGH_GAINED = 0.005
 /** The model goes on so many minutes past now, to know what would be due. */
 const BEYOND_MINUTES = 8
-const MINUTE_MS = 60_000
+
+/** A guess with how well it explains what was heard. */
+interface Scored {
+  guess: Guess
+  match: Match
+  score: number
+}
 
 /**
  * The likeliest heat and swing of the weight (maximum a posteriori over the simulation, both as logarithms with
@@ -28,35 +38,41 @@ const MINUTE_MS = 60_000
  * heard is which of the pot's is decided anew in every round (matchWhistles); then one Gauss-Newton step. Its
  * normal matrix gives how sure the guess is. `before` is what was believed at the event before, to start from.
  */
-export function infer(course: Course, state: Leg & Partial<RunState>, nowMs: number, before?: Guess): Belief {
-  const prior = [course.resolved.request.spread?.flame ?? UNMEASURED.heat, UNMEASURED.swing] as const
+export function infer(course: Course, state: RunState, nowMs: number, before?: Guess): Belief {
+  const prior = priorOf(course)
   const heard = heardOf(state, nowMs)
+  const leg = lastLeg(state)
   const known = new Map<string, number[]>()
   const expected = (guess: Guess): number[] => {
     const key = `${guess.logHeat.toFixed(6)} ${guess.logSwing.toFixed(6)}`
     let minutes = known.get(key)
-    if (!minutes) known.set(key, (minutes = expectedOf(course, state, guess, nowMs)))
+    if (!minutes) known.set(key, (minutes = expectedOf(course, leg, guess, nowMs)))
     return minutes
   }
-  const scored = (guess: Guess) => {
+  const scored = (guess: Guess): Scored => {
     const match = matchWhistles(heard, expected(guess))
     const fromPrior = (guess.logHeat / prior[0]) ** 2 + (guess.logSwing / prior[1]) ** 2
     return { guess, match, score: match.score - fromPrior / 2 }
+  }
+  const normalAt = ({ guess, match }: Scored) => {
+    const moved: [number[], number[]] = [
+      expected({ ...guess, logHeat: guess.logHeat + DIFFERENCE }),
+      expected({ ...guess, logSwing: guess.logSwing + DIFFERENCE }),
+    ]
+    return normalEquations(prior, guess, heard, match, expected(guess), moved)
   }
 
   const starts: Guess[] = before
     ? [before, ...NEAR.map((times) => ({ ...before, logHeat: before.logHeat + times * prior[0] }))]
     : STARTS.map((times) => ({ logHeat: times * prior[0], logSwing: 0 }))
   let best = starts.map(scored).reduce((a, b) => (b.score > a.score ? b : a))
-  let normal = normalOf(best)
+  let normal = normalAt(best)
   for (let round = 0; round < ROUNDS; round++) {
-    const step = solve2(normal.matrix, normal.vector)
-    let better: typeof best | null = null
-    for (const share of [1, 0.5, 0.2]) {
-      const tried = scored({
-        logHeat: best.guess.logHeat + share * step[0],
-        logSwing: best.guess.logSwing + share * step[1],
-      })
+    const [heat, swing] = solve2(normal.matrix, normal.vector)
+    const { logHeat, logSwing } = best.guess
+    let better: Scored | null = null
+    for (const share of SHARES) {
+      const tried = scored({ logHeat: logHeat + share * heat, logSwing: logSwing + share * swing })
       if (tried.score > best.score) {
         better = tried
         break
@@ -65,51 +81,61 @@ export function infer(course: Course, state: Leg & Partial<RunState>, nowMs: num
     if (!better) break
     const gained = better.score - best.score
     best = better
-    normal = normalOf(best)
-    if (gained < 0.005) break
+    normal = normalAt(best)
+    if (gained < ENOUGH_GAINED) break
   }
   return { guess: best.guess, directions: principal(normal.matrix), match: best.match }
+}
 
-  /** The normal equations of the gaps that were matched, with the prior. */
-  function normalOf({ guess, match }: { guess: Guess; match: Match }) {
-    const here = expected(guess)
-    const moved = [
-      expected({ ...guess, logHeat: guess.logHeat + DIFFERENCE }),
-      expected({ ...guess, logSwing: guess.logSwing + DIFFERENCE }),
-    ]
-    const matrix: Matrix2 = [1 / prior[0] ** 2, 0, 1 / prior[1] ** 2]
-    const vector: [number, number] = [-guess.logHeat / prior[0] ** 2, -guess.logSwing / prior[1] ** 2]
-    const add = (observed: number, from: number, to: number, share: (z: number) => number) => {
-      const gap = (list: readonly number[]) => list[to]! - (from < 0 ? 0 : list[from]!)
-      const gapHere = gap(here)
-      const slopes = moved.map((list) => (gap(list) - gapHere) / DIFFERENCE)
-      if (!slopes.every(Number.isFinite)) return
-      const sd = gapSd(gapHere, from < 0)
-      const miss = observed - gapHere
-      const weight = share(miss / sd) / (sd * sd)
-      matrix[0] += weight * slopes[0]! ** 2
-      matrix[1] += weight * slopes[0]! * slopes[1]!
-      matrix[2] += weight * slopes[1]! ** 2
-      vector[0] += weight * slopes[0]! * miss
-      vector[1] += weight * slopes[1]! * miss
-    }
-    let before = { minute: 0, of: -1 }
-    match.of.forEach((of, i) => {
-      if (of === null) return
-      // A clumsy hand counts for less.
-      add(heard.minutes[i]! - before.minute, before.of, of, (z) => 1 / (1 + (z / 3) ** 2))
-      before = { minute: heard.minutes[i]!, of }
-    })
-    const next = before.of + 1
-    const elapsed = heard.untilMinute - before.minute
-    if (next < here.length) {
-      const gap = here[next]! - (before.of < 0 ? 0 : here[before.of]!)
-      const { waiting, missed } = notHeardYet(elapsed, gap, before.of < 0)
-      // An overdue whistle says as much as one that comes now, so far as it is not taken for missed.
-      if (elapsed > gap) add(elapsed, before.of, next, () => waiting / (waiting + missed))
-    }
-    return { matrix, vector }
+/** One standard deviation of heat and swing before anything was heard; the heat's is the plan's own. */
+function priorOf({ closing }: Course): readonly [heat: number, swing: number] {
+  return [closing.pot.request.spread?.flame ?? UNMEASURED.heat, UNMEASURED.swing]
+}
+
+/**
+ * The normal equations of the gaps that were matched, with the prior: how much each gap between two whistles misses
+ * the expected one, and how it moves with heat and swing (`moved` are the whistles expected a little to each side).
+ */
+function normalEquations(
+  prior: readonly [number, number],
+  guess: Guess,
+  heard: Heard,
+  match: Match,
+  here: readonly number[],
+  moved: readonly [readonly number[], readonly number[]],
+): { matrix: Matrix2; vector: [number, number] } {
+  const matrix: Matrix2 = [1 / prior[0] ** 2, 0, 1 / prior[1] ** 2]
+  const vector: [number, number] = [-guess.logHeat / prior[0] ** 2, -guess.logSwing / prior[1] ** 2]
+  const add = (observed: number, from: number, to: number, share: (z: number) => number) => {
+    const gap = (list: readonly number[]) => list[to]! - (from < 0 ? 0 : list[from]!)
+    const gapHere = gap(here)
+    const slopes = moved.map((list) => (gap(list) - gapHere) / DIFFERENCE)
+    if (!slopes.every(Number.isFinite)) return
+    const sd = gapSd(gapHere, from < 0)
+    const miss = observed - gapHere
+    const weight = share(miss / sd) / (sd * sd)
+    matrix[0] += weight * slopes[0]! ** 2
+    matrix[1] += weight * slopes[0]! * slopes[1]!
+    matrix[2] += weight * slopes[1]! ** 2
+    vector[0] += weight * slopes[0]! * miss
+    vector[1] += weight * slopes[1]! * miss
   }
+  let before = { minute: 0, of: -1 }
+  match.of.forEach((of, i) => {
+    if (of === null) return
+    // A clumsy hand counts for less.
+    add(heard.minutes[i]! - before.minute, before.of, of, (z) => 1 / (1 + (z / 3) ** 2))
+    before = { minute: heard.minutes[i]!, of }
+  })
+  const next = before.of + 1
+  const elapsed = heard.untilMinute - before.minute
+  if (next < here.length) {
+    const gap = here[next]! - (before.of < 0 ? 0 : here[before.of]!)
+    const { waiting, missed } = notHeardYet(elapsed, gap, before.of < 0)
+    // An overdue whistle says as much as one that comes now, so far as it is not taken for missed.
+    if (elapsed > gap) add(elapsed, before.of, next, () => waiting / (waiting + missed))
+  }
+  return { matrix, vector }
 }
 
 /** The minutes from lighting at which this course would whistle, or come to pressure or to the boil, under a guess. */
@@ -118,23 +144,16 @@ export function expectedOf(course: Course, leg: Leg, guess: Guess, nowMs: number
   const on = { ...leg, heatOffAt: null, valveOpenedAt: null }
   const run = replay(course, on, guess, (leg.heatOffAt ?? nowMs) + BEYOND_MINUTES * MINUTE_MS)
   const { whistleMinutes, minutesToPressure, boilsAtMinute } = run.result()
-  if (course.pot.appliance.kind === 'whistling') return whistleMinutes
-  const moment = course.pot.appliance.kind === 'open' ? boilsAtMinute : minutesToPressure
+  const { tells } = kindOf(course.pot.appliance)
+  if (tells === 'whistles') return whistleMinutes
+  const moment = tells === 'boil' ? boilsAtMinute : minutesToPressure
   return moment === null ? [] : [moment]
 }
 
-/** The whistles of a leg as they were heard; where nothing whistles, the one moment that pots tell. */
-export function heardOf(state: Leg & Partial<RunState>, nowMs: number): Heard {
-  const {
-    litAt,
-    whistles,
-    atPressureAt,
-    boilsAt,
-    heatOffAt,
-    interruptions,
-    standing = [],
-    noneMissedBefore = [],
-  } = state
+/** The whistles of the leg that goes on as they were heard; where nothing whistles, the one moment that pots tell. */
+export function heardOf(state: RunState, nowMs: number): Heard {
+  const { standing, noneMissedBefore } = state
+  const { litAt, whistles, atPressureAt, boilsAt, heatOffAt, interruptions } = lastLeg(state)
   const minute = (ms: number) => (ms - litAt!) / MINUTE_MS
   // After an interruption the pressure comes anew: its time tells nothing of the heat.
   const one = interruptions.length > 0 ? null : (atPressureAt ?? boilsAt)

@@ -1,17 +1,19 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { holdsPressure } from '../pot/appliance'
-import { COOKERS } from '../pot/cookers'
+import { holdsPressure } from '../appliance/appliance'
+import { COOKERS } from '../appliance/appliance'
 import { simulate } from '../pot/simulate'
+import { applianceOf } from '../program/answer'
 import { plan } from '../program/plan'
-import type { PlanRequest } from '../program/request'
-import { notDone } from '../program/remedy'
+import type { PlanRequest } from '../program/request.schema'
+import { nextClosing } from '../program/remedy'
 import { closingsOf, courseOf, createFollower, joinedState } from './follow'
 import type { LivePlan } from './course'
 import { figureReached, happenedIn } from './facts'
 import { nextAction, runsByItself } from './next'
 import { refusalOf } from './refusal'
-import { isRunning, runState, type RunEvent, type RunEventData } from './run'
+import type { RunEvent, RunEventData } from './event.schema'
+import { isRunning, lastLeg, runState } from './run'
 import { createStove, type Hidden } from './stove'
 
 const PRESSURE = { underPressure: true, opensFrom: () => 0 }
@@ -35,7 +37,7 @@ const planFor = (change: Partial<PlanRequest> = {}): LivePlan => {
     ...change,
   }
   const outcome = plan(request)
-  if (!outcome.ok) throw new Error(outcome.problems[0]!.message)
+  if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
   return { request, answer: outcome.value }
 }
 
@@ -49,9 +51,7 @@ describe('the state of a run', () => {
     ]
     expect(runState(events)).toMatchObject({
       phase: 'releasing',
-      litAt: at(0),
-      whistles: [{ at: at(12) }, { at: at(13) }],
-      heatOffAt: at(14),
+      legs: [{ litAt: at(0), whistles: [{ at: at(12) }, { at: at(13) }], heatOffAt: at(14) }],
     })
   })
 
@@ -59,18 +59,18 @@ describe('the state of a run', () => {
     const events = [event({ kind: 'lit' }, 0), event({ kind: 'whistle' }, 12), event({ kind: 'heat-off' }, 13)]
     const undo = () => event({ kind: 'undo', of: runState(events).lastEventId! }, 13)
     events.push(undo())
-    expect(runState(events)).toMatchObject({ phase: 'heating', whistles: [{ at: at(12) }] })
+    expect(runState(events)).toMatchObject({ phase: 'heating', legs: [{ whistles: [{ at: at(12) }] }] })
     events.push(undo())
-    expect(runState(events)).toMatchObject({ phase: 'heating', whistles: [] })
+    expect(runState(events)).toMatchObject({ phase: 'heating', legs: [{ whistles: [] }] })
   })
 
   it('puts a recalled whistle where it belongs, and takes a false one out', () => {
     const first = event({ kind: 'whistle' }, 12)
     const last = event({ kind: 'whistle' }, 16)
     const events = [event({ kind: 'lit' }, 0), first, last, event({ kind: 'whistle', how: 'recalled' }, 14)]
-    expect(runState(events).whistles.map((whistle) => whistle.at)).toEqual([at(12), at(14), at(16)])
+    expect(lastLeg(runState(events)).whistles.map((whistle) => whistle.at)).toEqual([at(12), at(14), at(16)])
     events.push(event({ kind: 'no-whistle', of: last.id }, 17))
-    expect(runState(events).whistles.map((whistle) => whistle.at)).toEqual([at(12), at(14)])
+    expect(lastLeg(runState(events)).whistles.map((whistle) => whistle.at)).toEqual([at(12), at(14)])
     // What was recalled may lie further back than clocks may differ.
     expect(refusalOf(events, event({ kind: 'whistle', how: 'recalled' }, 13), PRESSURE, at(60))).toBeNull()
   })
@@ -87,10 +87,12 @@ describe('the state of a run', () => {
       ] as [RunEventData, number][]
     ).map(([data, minute]) => event(data, minute))
     const state = runState(events)
-    expect(state).toMatchObject({ phase: 'ready', litAt: null, whistles: [], more: { figure: 3, addWaterG: 120 } })
-    expect(state.earlier).toHaveLength(1)
-    expect(isRunning({}, state)).toBe(true)
-    expect(happenedIn(state.earlier[0]!)!.whistles).toEqual([12])
+    expect(state).toMatchObject({
+      phase: 'ready',
+      legs: [{}, { litAt: null, whistles: [], more: { figure: 3, addWaterG: 120 } }],
+    })
+    expect(isRunning({ closings: [] }, state)).toBe(true)
+    expect(happenedIn(state.legs[0])!.whistles).toEqual([12])
   })
 
   it('never opens before the pressure has been said to be gone, whatever is tried', () => {
@@ -116,7 +118,7 @@ describe('the state of a run', () => {
           if (refusalOf(events, next, PRESSURE, at(60)) === null) events.push(next)
         })
         const state = runState(events)
-        for (const leg of [...state.earlier, state]) {
+        for (const leg of state.legs) {
           if (leg.openedAt === null) continue
           expect(leg.pressureGoneAt).not.toBeNull()
           expect(leg.heatOffAt).not.toBeNull()
@@ -157,10 +159,10 @@ describe('an event out of turn', () => {
 function cook(live: LivePlan, { hidden, until = 400 }: { hidden?: Hidden; until?: number } = {}) {
   const follow = createFollower(live, { bands: false })
   const itself = runsByItself(live.answer)
-  const facts = { underPressure: holdsPressure(live.answer.simulation.appliance) }
+  const facts = { underPressure: holdsPressure(applianceOf(live.answer)) }
   const events: RunEvent[] = []
   const seen: string[] = []
-  const flames = courseOf(live, []).burner
+  const flames = courseOf(live, []).closing.pot.burner
   let stove = createStove(courseOf(live, []), hidden)
   let minute = 0
   let litMinute = 0
@@ -177,15 +179,15 @@ function cook(live: LivePlan, { hidden, until = 400 }: { hidden?: Hidden; until?
     if (seen.at(-1) !== action.id) seen.push(action.id)
     if (action.id === 'judge') break
     if (action.id === 'put-in') {
-      const more = notDone(live.request, joinedState(live, now)!)
-      if (!more.ok) throw new Error(more.problems[0]!.message)
+      const more = nextClosing(live.request, joinedState(live, now)!)
+      if (!more.ok) throw new Error(more.problems[0]!.code)
       had = stove.left().gets
       const { figure, addWaterG } = more.value
       say({ kind: 'goes-on', figure, addWaterG, pinch: [], joins: true })
       continue
     }
     const data = action.event
-    const signs = now.state.litAt === null ? [] : stove.advance(minute - litMinute)
+    const signs = lastLeg(now.state).litAt === null ? [] : stove.advance(minute - litMinute)
     for (const { kind } of signs) {
       if (kind === 'whistle') say({ kind: 'whistle' })
       if (kind === 'pressure' && data?.kind === 'at-pressure') say({ kind: 'at-pressure' })
@@ -225,7 +227,7 @@ describe('the next action', () => {
     const live = planFor()
     const { seen, state } = cook(live)
     expect(seen).toEqual(WHISTLES)
-    expect(Math.abs(state.whistles.length - live.answer.range.figure)).toBeLessThanOrEqual(1)
+    expect(Math.abs(lastLeg(state).whistles.length - live.answer.closings[0]!.range.figure)).toBeLessThanOrEqual(1)
   })
 
   it.each([
@@ -358,7 +360,7 @@ describe('following a run', () => {
     const live = planFor({
       contents: [{ food: 'navy-bean', dryG: 300, soak: { hours: 9, waterC: 20, keepWater: false }, where: 'base' }],
     })
-    const { figure } = live.answer.range
+    const { figure } = live.answer.closings[0]!.range
     const needs = live.answer.foods[0]!.needs
     const hot = cook(live, { hidden: { heat: 1.3, load: 1, vent: 1 } })
     expect(hot.end.advice).toMatchObject({ planned: figure, changed: { from: figure, why: 'faster' } })
@@ -377,8 +379,8 @@ describe('following a run', () => {
   it('leaves the count alone while the pot does as planned', () => {
     const live = planFor()
     expect(cook(live).end.advice).toEqual({
-      figure: live.answer.range.figure,
-      planned: live.answer.range.figure,
+      figure: live.answer.closings[0]!.range.figure,
+      planned: live.answer.closings[0]!.range.figure,
       changed: null,
     })
   })
@@ -386,7 +388,7 @@ describe('following a run', () => {
   const counted = planFor()
   const whistles = () => {
     const stove = createStove(courseOf(counted, []))
-    stove.heat(courseOf(counted, []).burner.medium)
+    stove.heat(courseOf(counted, []).closing.pot.burner.medium)
     return stove.advance(40).flatMap(({ kind, minute }) => (kind === 'whistle' ? [minute] : []))
   }
   const told = (minutes: number[]) => [
@@ -425,7 +427,7 @@ describe('following a run', () => {
     const events = told([5, 5.2, 9, 9.1, 16, 16.1, 16.2])
     const { outlook, advice } = createFollower(counted)(events, events.at(-1)!.at)
     expect(outlook).toMatchObject({ understood: false, whistlesSoFar: 7, questions: [] })
-    expect(advice!.figure).toBe(counted.answer.range.figure)
+    expect(advice!.figure).toBe(counted.answer.closings[0]!.range.figure)
   })
 
   it('counts what cooks while the gas is out, and what it takes to go on', () => {
@@ -444,7 +446,7 @@ describe('following a run', () => {
     events.push(event({ kind: 'resumed' }, out + 15))
     const back = follow(events, at(out + 15))
     // What it cooked on its own is counted: fewer whistles are left than were.
-    expect(back.advice!.figure).toBeLessThanOrEqual(counted.answer.range.figure)
+    expect(back.advice!.figure).toBeLessThanOrEqual(counted.answer.closings[0]!.range.figure)
     expect(back.outlook!.willGet[0]!.value).toBeGreaterThan(0.94 * counted.answer.foods[0]!.needs)
   })
 
@@ -499,7 +501,7 @@ describe('following a run', () => {
     const rest = WHISTLES.slice(1).filter((id) => id !== 'count')
     expect(seen.slice(until).filter((id) => id !== 'count')).toEqual(['put-in', 'close-again', ...rest])
     const closings = closingsOf(phased, events)
-    expect(closings.map(({ course }) => course.closing)).toEqual([0, 1])
+    expect(closings.map(({ course }) => course.closing.number)).toEqual([0, 1])
     expect(closings[0]!.leg.openedAt).toBeLessThan(closings[1]!.leg.litAt!)
     expect(closings[1]!.course.had[0]).toBeGreaterThan(20)
     phased.answer.foods.forEach(({ needs, window }, i) => {
@@ -514,7 +516,7 @@ describe('following a run', () => {
       contents: [{ food: 'navy-bean', dryG: 300, soak: { hours: 9, waterC: 18, keepWater: false }, where: 'base' }],
     })
     const stove = createStove(courseOf(live, []), { heat: 1.15, load: 0.95, vent: 1.2 })
-    stove.heat(courseOf(live, []).burner.medium)
+    stove.heat(courseOf(live, []).closing.pot.burner.medium)
     const minutes = stove.advance(90).flatMap(({ kind, minute }) => (kind === 'whistle' ? [minute] : []))
     const heard = minutes.slice(0, 5).map((minute, i) => (i < 4 ? minute + (i % 2 ? 0.06 : -0.05) : minute))
     const events = [event({ kind: 'lit' }, 0), ...heard.map((minute) => event({ kind: 'whistle' }, minute))]
@@ -531,7 +533,7 @@ describe('following a run', () => {
     const { course, outlook, cautions } = follow([event({ kind: 'lit' }, 0)], at(20))
     expect(outlook!.willGet[1]!.value).toBe(0)
     expect(course.still[1]).toBeGreaterThan(phased.answer.foods[1]!.needs - 1e-6)
-    expect(course.needs[0]! + course.still[0]!).toBeCloseTo(phased.answer.foods[0]!.needs, 6)
+    expect(course.closing.needs[0]! + course.still[0]!).toBeCloseTo(phased.answer.foods[0]!.needs, 6)
     expect(cautions).toEqual([])
   })
 
@@ -554,12 +556,12 @@ describe('following a run', () => {
 
   it('warns while there is still time that the water will not last', () => {
     const live = planFor()
-    const dry = { ...live, request: { ...live.request, given: { pourG: 260 } } }
+    const dry = { ...live, request: { ...live.request, given: [{ pourG: 260 }] } }
     const outcome = plan(dry.request)
-    if (!outcome.ok) throw new Error(outcome.problems[0]!.message)
+    if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
     const short: LivePlan = { request: dry.request, answer: outcome.value }
     const stove = createStove(courseOf(short, []), { heat: 1.5, load: 0.9, vent: 1 })
-    stove.heat(courseOf(short, []).burner.medium)
+    stove.heat(courseOf(short, []).closing.pot.burner.medium)
     const signs = stove.advance(60).filter(({ kind }) => kind === 'whistle')
     const follow = createFollower(short)
     const events = told(signs.map(({ minute }) => minute))
@@ -577,7 +579,7 @@ describe('following a run', () => {
         { food: 'carrot-chunks', dryG: 200, soak: null, where: 'base', joins: 1 },
       ],
     })
-    const { whistleMinutes } = simulate(live.answer.simulation)
+    const { whistleMinutes } = simulate(live.answer.closings[0]!.case)
     const events = told(whistleMinutes)
     const end = whistleMinutes.at(-1)! + 0.5
     expect(createFollower(live)(events, at(end - 0.2)).cautions).toEqual([])
@@ -615,7 +617,7 @@ describe('what is said of a run', () => {
       event({ kind: 'heat-off' }, 17),
     ]
     expect(figureReached(low, runState(turned))).toBe(7)
-    expect(happenedIn(runState(turned))).toEqual({ whistles: [9], heatOff: 17, opened: null })
-    expect(happenedIn(runState([]))).toBeNull()
+    expect(happenedIn(lastLeg(runState(turned)))).toEqual({ whistles: [9], heatOff: 17, opened: null })
+    expect(happenedIn(lastLeg(runState([])))).toBeNull()
   })
 })

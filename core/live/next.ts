@@ -1,9 +1,12 @@
-import { holdsPressure } from '../pot/appliance'
-import type { Step } from '../pot/case'
-import type { PlanAnswer } from '../program/answer'
+import { heatsItself, holdsPressure } from '../appliance/appliance'
+import type { Step } from '../appliance/step.schema'
+import { withFigure } from '../appliance/steps'
+import { MINUTE_MS } from '../measure/time'
+import { applianceOf, type PlanAnswer } from '../program/answer'
+import type { RunEventData } from './event.schema'
 import type { Following } from './follow'
-import { awaitsFoods, type RunEventData } from './run'
-import { lastStepSince, withFigure } from './steps'
+import { awaitsFoods, lastLeg } from './run'
+import { lastStepSince } from './steps'
 
 /** What the cook does next, and the event that says it was done. */
 export interface NextAction {
@@ -41,24 +44,23 @@ export interface NextAction {
   whistlesLeft: number
 }
 
-const MINUTE_MS = 60_000
 /** So long after the last whistle was due it is taken to have slipped by. */
 const LATE_MS = 30_000
 
 /** True for pots that switch themselves off; the others have a flame that the cook turns. */
 export function runsByItself(plan: PlanAnswer): boolean {
-  const { kind } = plan.simulation.appliance
-  return kind !== 'whistling' && kind !== 'regulator' && kind !== 'open'
+  return heatsItself(applianceOf(plan))
 }
 
 /** The one next action of a run as it now stands. */
 export function nextAction(plan: PlanAnswer, { state, course, advice, outlook }: Following, nowMs: number): NextAction {
   const itself = runsByItself(plan)
-  const pressurised = holdsPressure(plan.simulation.appliance)
+  const pressurised = holdsPressure(applianceOf(plan))
+  const leg = lastLeg(state)
   switch (state.phase) {
     case 'ready':
       if (pressurised && state.checkedAt === null)
-        return action(state.more ? 'close-again' : 'check', { kind: 'checked' })
+        return action(leg.more ? 'close-again' : 'check', { kind: 'checked' })
       return action(itself ? 'start-electric' : 'light', { kind: 'lit' })
     case 'heating':
       return whileHeating()
@@ -69,7 +71,7 @@ export function nextAction(plan: PlanAnswer, { state, course, advice, outlook }:
     case 'safe':
       // The cook says that the pressure is gone; the sum has to agree.
       return nowMs < outlook!.opensFrom
-        ? action('wait-sum', state.valveOpenedAt === null ? { kind: 'valve-opened' } : null, outlook!.opensFrom)
+        ? action('wait-sum', leg.valveOpenedAt === null ? { kind: 'valve-opened' } : null, outlook!.opensFrom)
         : action('open', { kind: 'opened' })
     case 'opened':
       return action(awaitsFoods(plan, state) ? 'put-in' : 'judge', null)
@@ -88,7 +90,7 @@ export function nextAction(plan: PlanAnswer, { state, course, advice, outlook }:
 
   /** Walks the program's steps along what has happened, and stops at the first that is not over. */
   function whileHeating(): NextAction {
-    let at = state.litAt!
+    let at = leg.litAt!
     const { program } = course
     for (const [i, step] of program.entries()) {
       const isLast = i === program.length - 1
@@ -102,30 +104,44 @@ export function nextAction(plan: PlanAnswer, { state, course, advice, outlook }:
   /** The action of a step that is still going on, or the time at which it ended. */
   function stepAction(step: Step, isLast: boolean, at: number): NextAction | number {
     const { minutesToPressure } = outlook!.curve
-    const pressureDue = minutesToPressure === null ? null : state.litAt! + minutesToPressure * MINUTE_MS
-    if ('untilDry' in step) return action('wait-dry', { kind: 'heat-off' }, outlook!.heatOffAt)
-    if ('untilWhistles' in step) {
-      const left = step.untilWhistles - outlook!.whistlesSoFar
-      if (left <= 0) return state.whistles.at(-1)?.at ?? at
-      // The last one may have slipped by: the clock tells as well.
-      if (isLast && state.whistles.length > 0 && nowMs >= outlook!.heatOffAt + LATE_MS) return outlook!.heatOffAt
-      const waiting = state.whistles.length === 0
-      const dueAt = waiting ? pressureDue : outlook!.nextWhistleAt
-      return action(waiting ? 'wait-first-whistle' : 'count', { kind: 'whistle' }, dueAt, left)
+    const pressureDue = minutesToPressure === null ? null : leg.litAt! + minutesToPressure * MINUTE_MS
+    switch (step.kind) {
+      case 'dry':
+        return action('wait-dry', { kind: 'heat-off' }, outlook!.heatOffAt)
+      case 'whistles':
+        return whistleAction(step.untilWhistles, isLast, at, pressureDue)
+      case 'pressure':
+        return leg.atPressureAt ?? action('wait-pressure', { kind: 'at-pressure' }, pressureDue)
+      case 'boil':
+        return leg.boilsAt ?? action('wait-boil', { kind: 'boils' })
+      case 'at-pressure':
+        if (leg.atPressureAt === null) return action('wait-pressure', { kind: 'at-pressure' }, pressureDue)
+        return waitUntil('wait-at-pressure', leg.atPressureAt + step.minutesAtPressure * MINUTE_MS)
+      case 'profile':
+        return waitUntil('wait-clock', at + step.profile.at(-1)!.minute * MINUTE_MS)
+      case 'clock':
+        return waitUntil('wait-clock', leg.litAt! + step.untilMinute * MINUTE_MS)
+      default:
+        return minutesAction(step, at)
     }
-    if ('untilPressure' in step)
-      return state.atPressureAt ?? action('wait-pressure', { kind: 'at-pressure' }, pressureDue)
-    if ('untilBoil' in step) return state.boilsAt ?? action('wait-boil', { kind: 'boils' })
-    if ('minutesAtPressure' in step) {
-      if (state.atPressureAt === null) return action('wait-pressure', { kind: 'at-pressure' }, pressureDue)
-      return waitUntil('wait-at-pressure', state.atPressureAt + step.minutesAtPressure * MINUTE_MS)
-    }
-    if ('profile' in step) return waitUntil('wait-clock', at + step.profile.at(-1)!.minute * MINUTE_MS)
-    if ('untilMinute' in step) return waitUntil('wait-clock', state.litAt! + step.untilMinute * MINUTE_MS)
-    if (course.program.length === 1 || !('heatW' in step)) return waitUntil('wait-clock', at + step.minutes * MINUTE_MS)
+  }
+
+  function whistleAction(until: number, isLast: boolean, at: number, firstDue: number | null): NextAction | number {
+    const left = until - outlook!.whistlesSoFar
+    if (left <= 0) return leg.whistles.at(-1)?.at ?? at
+    const waiting = leg.whistles.length === 0
+    // The last one may have slipped by: the clock tells as well.
+    if (isLast && !waiting && nowMs >= outlook!.heatOffAt + LATE_MS) return outlook!.heatOffAt
+    const dueAt = waiting ? firstDue : outlook!.nextWhistleAt
+    return action(waiting ? 'wait-first-whistle' : 'count', { kind: 'whistle' }, dueAt, left)
+  }
+
+  function minutesAction(step: Step & { minutes: number }, at: number): NextAction | number {
+    if (course.program.length === 1 || step.kind !== 'minutes')
+      return waitUntil('wait-clock', at + step.minutes * MINUTE_MS)
     // Resting comes after the heat is off.
     if (step.heatW === 0) return at
-    const turned = lastStepSince(course.program, state)
+    const turned = lastStepSince(course.program, leg)
     if (turned === null) return action('turn-low', { kind: 'flame', flame: 'low' })
     return waitUntil('wait-low', turned + step.minutes * MINUTE_MS)
   }
@@ -137,7 +153,7 @@ export function nextAction(plan: PlanAnswer, { state, course, advice, outlook }:
   function whileReleasing(): NextAction {
     const { release } = plan
     const fallsAt = outlook!.opensAt.value
-    if (state.valveOpenedAt !== null) return action('wait-valve', { kind: 'pressure-gone' }, fallsAt)
+    if (leg.valveOpenedAt !== null) return action('wait-valve', { kind: 'pressure-gone' }, fallsAt)
     if (!release || release.kind === 'natural') return action('wait-fall', { kind: 'pressure-gone' }, fallsAt)
     const valveAt = outlook!.heatOffAt + (release.afterMinutes ?? 0) * MINUTE_MS
     if (nowMs < valveAt) return action('wait-fall', { kind: 'pressure-gone' }, valveAt)
@@ -145,7 +161,8 @@ export function nextAction(plan: PlanAnswer, { state, course, advice, outlook }:
   }
 
   function whileResting(): NextAction {
-    const restsUntil = state.heatOffAt! + (plan.clock.openAtMinute - plan.clock.heatOffAtMinute) * MINUTE_MS
+    const { openAtMinute, heatOffAtMinute } = plan.closings[0]!.clock
+    const restsUntil = leg.heatOffAt! + (openAtMinute - heatOffAtMinute) * MINUTE_MS
     if (nowMs < restsUntil) return action('wait-rest', { kind: 'opened' }, restsUntil)
     return action('open', { kind: 'opened' })
   }

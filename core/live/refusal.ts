@@ -1,26 +1,24 @@
-import { runState, type RunEvent } from './run'
+import type { RunEvent } from './event.schema'
+import { isStage, lastLeg, runState, withoutUndone, type Leg, type RunState } from './run'
 
-/** Why an event cannot follow. The sentences stand here once and are merged into the messages under `runs`. */
-export const RUN_REFUSALS = {
-  'not-lit': 'The pot has not been lit yet. Light it first.',
-  'already-lit': 'The pot is already lit.',
-  'heat-is-off': 'The heat is off already.',
-  'heat-is-on': 'The heat is still on. Turn it off first.',
-  'heat-is-away': 'The heat is away. Say first that it is back.',
-  'heat-is-there': 'The heat is not away.',
-  'pressure-not-gone': 'The pressure is not gone yet. Wait until the indicator is down, then say so.',
-  'sum-says-pressure':
-    'By the sum it may still hold pressure. Wait, or lift the weight a little: open it only when nothing hisses.',
-  'not-open': 'The pot has not been opened yet.',
-  'no-such-whistle': 'That whistle has not been counted.',
-  'run-over': 'This run is over. Start a new one.',
-  'nothing-to-undo': 'Only the last thing that happened can be undone.',
-  'too-early': 'That is earlier than what has been written down already. Check the clock of this device.',
-  'in-the-future': 'That lies in the future. Check the clock of this device.',
-} as const
-export type RunRefusal = keyof typeof RUN_REFUSALS
+/** Why an event cannot be. The sentence of each stands in the message files, under `runs`. */
+export type RunRefusal =
+  | 'not-lit'
+  | 'already-lit'
+  | 'heat-is-off'
+  | 'heat-is-on'
+  | 'heat-is-away'
+  | 'heat-is-there'
+  | 'pressure-not-gone'
+  | 'sum-says-pressure'
+  | 'not-open'
+  | 'no-such-whistle'
+  | 'run-over'
+  | 'nothing-to-undo'
+  | 'too-early'
+  | 'in-the-future'
 
-/** Clocks of two devices in one kitchen may differ by this much. */
+/** What is left between two devices' clocks once their difference to the server's has been taken off. */
 const CLOCK_SKEW_MS = 2 * 60_000
 
 /** What a refusal looks at besides the events. */
@@ -30,8 +28,14 @@ export interface PotFacts {
   opensFrom: () => number
 }
 
+/** True for an event of which the sum must be asked (`PotFacts.opensFrom`) before it is accepted. */
+export function needsSum(events: readonly RunEvent[], { data }: RunEvent, underPressure: boolean): boolean {
+  return data.kind === 'opened' && underPressure && runState(events).phase === 'safe'
+}
+
 /**
- * Whether an event may come next, and if not why. A pot that holds pressure is never accepted as
+ * Whether an event may be added, and if not why. What was seen is placed by its time and taken whenever it
+ * arrives, as long as the pot was on the heat then. A pot that holds pressure is never accepted as
  * opened before both the cook and the sum have said that the pressure is gone.
  */
 export function refusalOf(
@@ -43,53 +47,101 @@ export function refusalOf(
   const state = runState(events)
   const { data, at } = event
   if (at > nowMs + CLOCK_SKEW_MS) return 'in-the-future'
-  if (data.kind === 'undo') return data.of === state.lastEventId ? null : 'nothing-to-undo'
-  const recalled = data.kind === 'whistle' && data.how === 'recalled'
-  const notBefore = recalled ? state.litAt : state.lastAt
-  if (notBefore !== null && at < notBefore - CLOCK_SKEW_MS) return 'too-early'
-  if (state.phase === 'abandoned') return 'run-over'
-  if (state.phase === 'opened') return data.kind === 'goes-on' || data.kind === 'abandoned' ? null : 'run-over'
-  const known = (id: string) => (state.whistles.some((whistle) => whistle.id === id) ? null : 'no-such-whistle')
+  const known = (id: string) =>
+    state.legs.some(({ whistles }) => whistles.some((one) => one.id === id)) ? null : 'no-such-whistle'
   switch (data.kind) {
-    case 'abandoned':
-      return null
-    case 'checked':
-    case 'lit':
-      return state.phase === 'ready' ? null : 'already-lit'
+    case 'undo':
+      return mayBeUndone(events, data.of) ? null : 'nothing-to-undo'
     case 'no-whistle':
     case 'whistle-stands':
-      return known(data.of)
+      return state.phase === 'abandoned' ? 'run-over' : known(data.of)
     case 'none-missed':
-      return known(data.before)
+      return state.phase === 'abandoned' ? 'run-over' : known(data.before)
     case 'whistle':
     case 'at-pressure':
     case 'boils':
     case 'flame':
     case 'interrupted':
-      if (state.phase === 'ready') return 'not-lit'
-      if (state.phase === 'interrupted') return recalled ? null : 'heat-is-away'
-      return state.phase === 'heating' || recalled ? null : 'heat-is-off'
     case 'resumed':
-      return state.phase === 'interrupted' ? null : 'heat-is-there'
+      return refusalOfSeen(state, event)
+    default:
+      return refusalOfStage(state, event, pot)
+  }
+}
+
+/** What was seen may be taken back at any time; what led to the next phase only while nothing came after it. */
+function mayBeUndone(events: readonly RunEvent[], id: string): boolean {
+  const holds = withoutUndone(events)
+  const index = holds.findIndex((one) => one.id === id)
+  if (index < 0) return false
+  return !isStage(holds[index]!.data) || holds.slice(index + 1).every(({ data }) => !isStage(data))
+}
+
+function refusalOfSeen(state: RunState, { at, data }: RunEvent): RunRefusal | null {
+  const leg = state.legs.findLast(({ litAt }) => litAt !== null && litAt <= at + CLOCK_SKEW_MS)
+  if (!leg) return state.legs[0].litAt === null ? (state.phase === 'abandoned' ? 'run-over' : 'not-lit') : 'too-early'
+  const isLast = leg === lastLeg(state)
+  if (state.phase === 'abandoned' && isLast && at > (state.lastAt ?? at)) return 'run-over'
+  if (leg.openedAt !== null && at > leg.openedAt) return 'run-over'
+  if (leg.heatOffAt !== null && at > leg.heatOffAt + CLOCK_SKEW_MS) return 'heat-is-off'
+  if (!isLast) return null
+  const isAway = leg.interruptions.some((away) => away.at <= at && (away.until === null || at < away.until))
+  if (data.kind === 'resumed') return isAway ? null : 'heat-is-there'
+  const recalled = data.kind === 'whistle' && data.how === 'recalled'
+  return isAway && !recalled ? 'heat-is-away' : null
+}
+
+function refusalOfStage(state: RunState, { at, data }: RunEvent, pot: PotFacts): RunRefusal | null {
+  const { phase } = state
+  const leg = lastLeg(state)
+  if (data.kind === 'abandoned') return phase === 'abandoned' ? 'run-over' : null
+  if (phase === 'abandoned') return 'run-over'
+  const after = precedingAt(state, leg, data.kind)
+  if (after !== null && at < after - CLOCK_SKEW_MS) return 'too-early'
+  if (phase === 'opened') return data.kind === 'goes-on' ? null : 'run-over'
+  const isOn = phase === 'heating' || phase === 'interrupted'
+  switch (data.kind) {
+    case 'checked':
+      return phase === 'ready' ? null : 'already-lit'
+    case 'lit':
+      return phase === 'ready' || at < leg.litAt! ? null : 'already-lit'
     case 'heat-off':
-      if (state.phase === 'ready') return 'not-lit'
-      return state.phase === 'heating' || state.phase === 'interrupted' ? null : 'heat-is-off'
+      if (phase === 'ready') return 'not-lit'
+      // Two devices may both have seen it: the first is the one that counts.
+      return isOn || at < leg.heatOffAt! ? null : 'heat-is-off'
     case 'valve-opened':
       // Lifting the weight is also how a cook makes sure that nothing is left.
-      if (state.phase === 'ready') return 'not-lit'
-      return state.phase === 'releasing' || state.phase === 'safe' ? null : 'heat-is-on'
+      if (phase === 'ready') return 'not-lit'
+      return isOn ? 'heat-is-on' : null
     case 'pressure-gone':
-      if (state.phase === 'ready') return 'not-lit'
-      if (state.phase === 'heating' || state.phase === 'interrupted') return 'heat-is-on'
-      return state.phase === 'releasing' ? null : 'run-over'
+      if (phase === 'ready') return 'not-lit'
+      if (isOn) return 'heat-is-on'
+      return phase === 'releasing' ? null : 'run-over'
     case 'opened':
-      if (state.phase === 'ready') return 'not-lit'
-      if (state.phase === 'heating' || state.phase === 'interrupted')
-        return pot.underPressure ? 'pressure-not-gone' : 'heat-is-on'
+      if (phase === 'ready') return 'not-lit'
+      if (isOn) return pot.underPressure ? 'pressure-not-gone' : 'heat-is-on'
       if (!pot.underPressure) return null
-      if (state.phase !== 'safe') return 'pressure-not-gone'
+      if (phase !== 'safe') return 'pressure-not-gone'
       return at < pot.opensFrom() ? 'sum-says-pressure' : null
-    case 'goes-on':
+    default:
       return 'not-open'
+  }
+}
+
+/** When what must come before was; null where nothing must. */
+function precedingAt({ legs }: RunState, leg: Leg, kind: RunEvent['data']['kind']): number | null {
+  switch (kind) {
+    case 'checked':
+    case 'lit':
+      return legs.at(-2)?.openedAt ?? null
+    case 'heat-off':
+      return leg.litAt
+    case 'valve-opened':
+    case 'pressure-gone':
+      return leg.heatOffAt
+    case 'opened':
+      return leg.pressureGoneAt ?? leg.heatOffAt
+    default:
+      return leg.openedAt
   }
 }

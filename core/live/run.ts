@@ -1,57 +1,13 @@
-import type { FlameName } from '../pot/cookers'
+import type { FlameName, Interruption, Pinch } from '../names'
 import type { PlanAnswer } from '../program/answer'
-import type { Pinch } from '../program/remedy'
-
-/** Why the heat was away for a while: no gas, no power, or the weight was off and the steam went. */
-export type Interruption = 'gas' | 'power' | 'weight'
-
-/**
- * What can happen in a run. A run is nothing but the list of these, in the order in which they were
- * stored; everything shown of it is derived below, in the browser and on the server alike.
- */
-export type RunEventData =
-  /** Gasket, vent, water and seal were looked at before closing. */
-  | { kind: 'checked' }
-  | { kind: 'lit' }
-  /** Counted by hand if `how` is left out; `recalled` ones happened before they were written down. */
-  | { kind: 'whistle'; how?: 'ear' | 'recalled' }
-  /** The whistle of that event was none. */
-  | { kind: 'no-whistle'; of: string }
-  /** The whistle of that event, which was asked about, was one. */
-  | { kind: 'whistle-stands'; of: string }
-  /** None slipped by before the whistle of that event, which was asked about. */
-  | { kind: 'none-missed'; before: string }
-  | { kind: 'at-pressure' }
-  | { kind: 'boils' }
-  | { kind: 'flame'; flame: FlameName }
-  | { kind: 'interrupted'; why: Interruption }
-  | { kind: 'resumed' }
-  | { kind: 'heat-off' }
-  | { kind: 'valve-opened' }
-  | { kind: 'pressure-gone' }
-  | { kind: 'opened' }
-  /**
-   * Closed again with so much boiling water, for so many whistles or minutes more: pinched and not done, or
-   * the foods that go in later are in now.
-   */
-  | { kind: 'goes-on'; figure: number; addWaterG: number; pinch: (Pinch | null)[]; joins?: true }
-  | { kind: 'abandoned' }
-  | { kind: 'undo'; of: string }
-
-export interface RunEvent {
-  /** Made by the device that saw it happen; the same event sent twice counts once. */
-  id: string
-  /** Milliseconds since 1970, UTC. */
-  at: number
-  data: RunEventData
-}
+import type { RunEvent, RunEventData } from './event.schema'
 
 /** Where a run is: before the flame, on it, the heat away, waiting for the pressure, free to open, over. */
 export type RunPhase = 'ready' | 'heating' | 'interrupted' | 'releasing' | 'safe' | 'opened' | 'abandoned'
 
 /** From one closing of the lid to the next opening. Times in ms since 1970. */
 export interface Leg {
-  /** The extra program of a pot that was not done, or that was opened for more foods; null the first time. */
+  /** The program of a pot that was closed again: not done, or opened for more foods; null the first time. */
   more: { figure: number; addWaterG: number; pinch: (Pinch | null)[]; joins: boolean } | null
   litAt: number | null
   /** In the order in which they happened. */
@@ -66,16 +22,18 @@ export interface Leg {
   openedAt: number | null
 }
 
-/** The leg that goes on, and what is known of the whole run. */
-export interface RunState extends Leg {
+/** What is known of a run. */
+export interface RunState {
   phase: RunPhase
   checkedAt: number | null
-  earlier: Leg[]
+  /** One for each closing of the lid; the last is the one that goes on. */
+  legs: [...earlier: Leg[], last: Leg]
   /** Events of whistles that the cook has vouched for, and before which none was missed. */
   standing: string[]
   noneMissedBefore: string[]
-  /** The event that an undo would take back. */
+  /** The event that an undo would take back: the last that was written down. */
   lastEventId: string | null
+  /** The latest moment of which something is known. */
   lastAt: number | null
 }
 
@@ -93,99 +51,153 @@ const FRESH_LEG: Leg = {
   openedAt: null,
 }
 const FRESH: RunState = {
-  ...FRESH_LEG,
   phase: 'ready',
   checkedAt: null,
-  earlier: [],
+  legs: [FRESH_LEG],
   standing: [],
   noneMissedBefore: [],
   lastEventId: null,
   lastAt: null,
 }
 
+/** Events that lead from one phase to the next; they keep the order in which they were written down. */
+const STAGES: readonly RunEventData['kind'][] = [
+  'checked',
+  'lit',
+  'heat-off',
+  'valve-opened',
+  'pressure-gone',
+  'opened',
+  'goes-on',
+  'abandoned',
+]
+export const isStage = ({ kind }: RunEventData) => STAGES.includes(kind)
+
+/** The events that still hold, without those that were taken back. */
+export function withoutUndone(events: readonly RunEvent[]): RunEvent[] {
+  const undone = new Set(events.flatMap(({ data }) => (data.kind === 'undo' ? [data.of] : [])))
+  return events.filter(({ id, data }) => data.kind !== 'undo' && !undone.has(id))
+}
+
+/**
+ * The events that hold, in the order in which they happened: what was seen is placed by its time, whenever it was
+ * written down. Of what leads from phase to phase a later one is never placed before an earlier, unless it says
+ * that the same came sooner.
+ */
+export function inOrder(events: readonly RunEvent[]): RunEvent[] {
+  let stageAt = -Infinity
+  const seen = new Set<string>()
+  const placed = withoutUndone(events).map((event) => {
+    const { at, data } = event
+    if (!isStage(data)) return { event, at }
+    if (data.kind === 'goes-on') seen.clear()
+    const again = seen.has(data.kind)
+    seen.add(data.kind)
+    if (!again) stageAt = Math.max(stageAt, at)
+    return { event, at: again ? at : stageAt }
+  })
+  return placed.sort((a, b) => a.at - b.at).map(({ event }) => event)
+}
+
 /** The state of a run after its events, those that were undone left out. */
 export function runState(events: readonly RunEvent[]): RunState {
-  const undone = new Set(events.flatMap(({ data }) => (data.kind === 'undo' ? [data.of] : [])))
-  return events.filter(({ id, data }) => data.kind !== 'undo' && !undone.has(id)).reduce(apply, FRESH)
+  const state = inOrder(events).reduce(apply, FRESH)
+  const holds = withoutUndone(events)
+  return {
+    ...state,
+    lastEventId: holds.at(-1)?.id ?? null,
+    lastAt: holds.length > 0 ? Math.max(...holds.map(({ at }) => at)) : null,
+  }
+}
+
+/** The leg that goes on, or was the last. */
+export function lastLeg({ legs }: RunState): Leg {
+  return legs.at(-1)!
 }
 
 function apply(state: RunState, { id, at, data }: RunEvent): RunState {
-  const recalled = data.kind === 'whistle' && data.how === 'recalled'
-  const next = { ...state, lastEventId: id, lastAt: recalled ? state.lastAt : at }
+  const leg = lastLeg(state)
+  const withLeg = (change: Partial<Leg>, phase = state.phase): RunState => ({
+    ...state,
+    phase,
+    legs: [...state.legs.slice(0, -1), { ...leg, ...change }] as RunState['legs'],
+  })
+  // What was seen before the first flame, or while the lid was off, belongs to no leg.
+  const isLit = leg.litAt !== null && leg.openedAt === null
   switch (data.kind) {
     case 'checked':
-      return { ...next, checkedAt: at }
+      return { ...state, checkedAt: at }
     case 'lit':
-      return { ...next, phase: 'heating', litAt: at }
+      return leg.litAt === null ? withLeg({ litAt: at }, 'heating') : state
     case 'whistle':
-      return { ...next, whistles: [...state.whistles, { id, at }].sort((a, b) => a.at - b.at) }
+      return isLit ? withLeg({ whistles: [...leg.whistles, { id, at }] }) : state
     case 'no-whistle':
-      return { ...next, whistles: state.whistles.filter((whistle) => whistle.id !== data.of) }
+      return withoutWhistle(state, data.of)
     case 'whistle-stands':
-      return { ...next, standing: [...state.standing, data.of] }
+      return { ...state, standing: [...state.standing, data.of] }
     case 'none-missed':
-      return { ...next, noneMissedBefore: [...state.noneMissedBefore, data.before] }
+      return { ...state, noneMissedBefore: [...state.noneMissedBefore, data.before] }
     case 'at-pressure':
-      return { ...next, atPressureAt: at }
+      return isLit && leg.atPressureAt === null ? withLeg({ atPressureAt: at }) : state
     case 'boils':
-      return { ...next, boilsAt: at }
+      return isLit && leg.boilsAt === null ? withLeg({ boilsAt: at }) : state
     case 'flame':
-      return { ...next, flameChanges: [...state.flameChanges, { at, flame: data.flame }] }
+      return isLit ? withLeg({ flameChanges: [...leg.flameChanges, { at, flame: data.flame }] }) : state
     case 'interrupted':
-      return {
-        ...next,
-        phase: 'interrupted',
-        interruptions: [...state.interruptions, { at, why: data.why, until: null }],
-      }
+      if (state.phase !== 'heating') return state
+      return withLeg({ interruptions: [...leg.interruptions, { at, why: data.why, until: null }] }, 'interrupted')
     case 'resumed':
-      // The pressure has to come again, and a device counts its minutes anew.
-      return { ...next, phase: 'heating', atPressureAt: null, interruptions: endedAt(state.interruptions, at) }
+      return state.phase === 'interrupted'
+        ? withLeg({ interruptions: endedAt(leg.interruptions, at) }, 'heating')
+        : state
     case 'heat-off':
-      return { ...next, phase: 'releasing', heatOffAt: at, interruptions: endedAt(state.interruptions, at) }
+      if (leg.litAt === null || leg.heatOffAt !== null) return state
+      return withLeg({ heatOffAt: at, interruptions: endedAt(leg.interruptions, at) }, 'releasing')
     case 'valve-opened':
-      return { ...next, valveOpenedAt: at }
+      return leg.valveOpenedAt === null ? withLeg({ valveOpenedAt: at }) : state
     case 'pressure-gone':
-      return { ...next, phase: 'safe', pressureGoneAt: at }
+      return leg.pressureGoneAt === null ? withLeg({ pressureGoneAt: at }, 'safe') : state
     case 'opened':
-      return { ...next, phase: 'opened', openedAt: at }
+      return leg.openedAt === null ? withLeg({ openedAt: at }, 'opened') : state
     case 'goes-on': {
       const { figure, addWaterG, pinch, joins = false } = data
-      const more = { figure, addWaterG, pinch, joins }
-      return { ...next, ...FRESH_LEG, more, phase: 'ready', checkedAt: null, earlier: [...state.earlier, legOf(state)] }
+      const next: Leg = { ...FRESH_LEG, more: { figure, addWaterG, pinch, joins } }
+      return { ...state, phase: 'ready', checkedAt: null, legs: [...state.legs, next] as RunState['legs'] }
     }
     case 'abandoned':
-      return { ...next, phase: 'abandoned' }
+      return { ...state, phase: 'abandoned' }
     case 'undo':
       return state
   }
+}
+
+function withoutWhistle(state: RunState, id: string): RunState {
+  const legs = state.legs.map((leg) => ({ ...leg, whistles: leg.whistles.filter((whistle) => whistle.id !== id) }))
+  return { ...state, legs: legs as RunState['legs'] }
 }
 
 function endedAt(interruptions: Leg['interruptions'], at: number): Leg['interruptions'] {
   return interruptions.map((one) => (one.until === null ? { ...one, until: at } : one))
 }
 
-function legOf(state: RunState): Leg {
-  return Object.fromEntries((Object.keys(FRESH_LEG) as (keyof Leg)[]).map((key) => [key, state[key]])) as unknown as Leg
-}
-
 /** When the run was first lit, in ms since 1970; null before. */
-export function firstLitAt(state: RunState): number | null {
-  return state.earlier[0]?.litAt ?? state.litAt
+export function firstLitAt({ legs }: RunState): number | null {
+  return legs[0]!.litAt
 }
 
 /** Which of the plan's closings of the lid it is at: 0 from the start, and one more each time foods have joined. */
-export function closingOf(state: RunState): number {
-  return [...state.earlier, state].filter(({ more }) => more?.joins).length
+export function closingOfRun({ legs }: RunState): number {
+  return legs.filter(({ more }) => more?.joins).length
 }
 
 /** True if the pot stands open and more foods are to go in. */
-export function awaitsFoods({ later = [] }: Pick<PlanAnswer, 'later'>, state: RunState): boolean {
-  return state.phase === 'opened' && closingOf(state) < later.length
+export function awaitsFoods({ closings }: Pick<PlanAnswer, 'closings'>, state: RunState): boolean {
+  return state.phase === 'opened' && closingOfRun(state) < closings.length - 1
 }
 
 /** True while somebody has to look after the pot. */
-export function isRunning(answer: Pick<PlanAnswer, 'later'>, state: RunState): boolean {
-  const { phase, earlier } = state
-  if (phase === 'ready') return earlier.length > 0
+export function isRunning(answer: Pick<PlanAnswer, 'closings'>, state: RunState): boolean {
+  const { phase, legs } = state
+  if (phase === 'ready') return legs.length > 1
   return ['heating', 'interrupted', 'releasing', 'safe'].includes(phase) || awaitsFoods(answer, state)
 }

@@ -1,8 +1,8 @@
-import type { PotState } from '../program/remedy'
-import { startRun, type Run } from '../pot/run'
-import type { SimulationCase } from '../pot/case'
-import type { Appliance } from '../pot/appliance'
-import type { Course } from './course'
+import { scaled } from '../appliance/figures'
+import type { LoadedPot } from '../pot/case.schema'
+import { Run } from '../pot/run'
+import type { OpenedPot } from '../program/closing'
+import { flameStep, type Course } from './course'
 
 /** How a real pot differs from the planned one, as shares of what was planned; nobody at the stove knows them. */
 export interface Hidden {
@@ -29,15 +29,14 @@ export interface Stove {
   advance(untilMinute: number): Sign[]
   now(): ReturnType<Run['now']> & { boilMinutes: number[]; isOn: boolean; isDry: boolean }
   /** The pot as it is, for a second closing. */
-  left(): Pick<PotState, 'tempC' | 'freeWaterG' | 'gets'>
+  left(): OpenedPot
 }
 
 const TICK_MINUTES = 1 / 60
-const SWITCHED_OFF = { heatW: 0, minutes: 0 }
 
 /** Puts a course on a stove whose heat, load and vent are not quite the planned ones. */
 export function createStove(course: Course, hidden: Hidden = AS_PLANNED): Stove {
-  const run = startRun(hiddenCase(course.pot, hidden))
+  const run = new Run(hiddenPot(course.pot, hidden))
   const program = course.program.at(-1)!
   let minute = 0
   let isOn = false
@@ -46,18 +45,18 @@ export function createStove(course: Course, hidden: Hidden = AS_PLANNED): Stove 
   let valveOpen = false
   const told = { boils: false, pressure: false }
   let offAtMinute = Infinity
-  run.heat(SWITCHED_OFF)
+  run.heat(flameStep(0))
 
   return {
     heat(watts) {
       isOn = watts > 0
-      run.heat({ heatW: watts * hidden.heat, minutes: 0 })
+      run.heat(flameStep(watts * hidden.heat))
     },
     start() {
-      if ('profile' in program) return
+      if (program.kind === 'profile') return
       isOn = true
       run.heat(program)
-      if (!('minutesAtPressure' in program) && 'minutes' in program) offAtMinute = minute + program.minutes
+      if (program.kind !== 'at-pressure' && 'minutes' in program) offAtMinute = minute + program.minutes
     },
     valve(open) {
       valveOpen = open
@@ -82,7 +81,7 @@ export function createStove(course: Course, hidden: Hidden = AS_PLANNED): Stove 
           if (minutesToPressure !== null && !told.pressure) {
             told.pressure = true
             signs.push({ minute, kind: 'pressure' })
-            if ('minutesAtPressure' in program) offAtMinute = minute + program.minutesAtPressure
+            if (program.kind === 'at-pressure') offAtMinute = minute + program.minutesAtPressure
           }
         }
         if (ventOpen !== wasOpen && !valveOpen) signs.push({ minute, kind: ventOpen ? 'whistle' : 'whistle-ends' })
@@ -104,18 +103,10 @@ export function createStove(course: Course, hidden: Hidden = AS_PLANNED): Stove 
 }
 
 /** The pot of a course as it really is. */
-export function hiddenCase(
-  pot: Course['pot'],
-  { heat, load, vent }: Hidden,
-): Omit<SimulationCase, 'program' | 'release'> {
-  const appliance: Appliance = {
-    ...pot.appliance,
-    ...('ventKgPerS' in pot.appliance ? { ventKgPerS: pot.appliance.ventKgPerS * vent } : {}),
-    ...('heaterW' in pot.appliance ? { heaterW: pot.appliance.heaterW * heat } : {}),
-  } as Appliance
+export function hiddenPot(pot: LoadedPot, { heat, load, vent }: Hidden): LoadedPot {
   return {
     ...pot,
-    appliance,
+    appliance: scaled(pot.appliance, { heat, vent }),
     load: { ...pot.load, freeWaterKg: pot.load.freeWaterKg * load, foodJPerK: pot.load.foodJPerK * load },
   }
 }

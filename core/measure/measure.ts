@@ -19,8 +19,8 @@ export const COMMON_MEASURES = {
 export const WEIGHTS_G = { g: 1, kg: 1000, oz: 28.349523125 } as const
 export type WeightUnit = keyof typeof WEIGHTS_G
 
-/** The cup that the catalogue's cup figures are for. */
-const CATALOGUE_CUP_ML = 240
+/** The cup that the catalogue's figures are for. */
+export const CUP_ML = 240
 
 export function isWeight(unit: string): unit is WeightUnit {
   return Object.hasOwn(WEIGHTS_G, unit)
@@ -33,5 +33,5 @@ export function isWeight(unit: string): unit is WeightUnit {
  */
 export function gramsOf(count: number, unit: WeightUnit | Measure, food: { cupG: number | null }): number {
   if (typeof unit === 'string') return count * WEIGHTS_G[unit]
-  return food.cupG === null ? NaN : (count * unit.volumeMl * food.cupG) / CATALOGUE_CUP_ML
+  return food.cupG === null ? NaN : (count * unit.volumeMl * food.cupG) / CUP_ML
 }

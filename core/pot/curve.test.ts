@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { BURNERS, COOKERS } from './cookers'
+import { BURNERS } from '../appliance/burner'
+import { COOKERS } from '../appliance/appliance'
 import { figureAt, pointAt } from './curve'
 import { simulate } from './simulate'
 
@@ -9,7 +10,7 @@ const whistling = (untilWhistles: number) =>
       appliance: COOKERS['whistling-5l-aluminium']!.appliance,
       load: { freeWaterKg: 1, foodJPerK: 1500, startC: 20, vessels: [] },
       place: { altitudeM: 0, roomC: 20 },
-      program: [{ heatW: BURNERS.strong.medium, untilWhistles }],
+      program: [{ kind: 'whistles', heatW: BURNERS.strong.medium, untilWhistles }],
       release: { kind: 'natural' },
       foods: [{ zC: 19.5, vessel: null }],
     },

@@ -1,4 +1,4 @@
-import type { Simulation, TracePoint } from './case'
+import type { Simulation, TracePoint } from './simulation'
 
 /** The point of a curve at a minute, between the two that were kept around it. */
 export function pointAt(trace: readonly TracePoint[], minute: number): TracePoint {

@@ -1,7 +1,9 @@
+import { kindOf } from '../appliance/appliance'
+import type { Equations } from '../appliance/kind'
 import { ambientPa, latentJPerKg, saturationC, saturationPa } from '../steam/steam'
-import { holdsPressure } from './appliance'
-import type { SimulationCase } from './case'
-import { boilMinutesPerMinute, COOKING_STARTS_C, lagSeconds } from './kinetics'
+import type { LoadedPot } from './case.schema'
+import { Cooking } from './cooking'
+import { COOKING_STARTS_C, lagSeconds } from './kinetics'
 
 export const WATER_J_PER_KG_K = 4220
 /** Steam condenses on a tin from this far below boiling; under it the air in between hardly heats it. */
@@ -9,12 +11,10 @@ const CONDENSING_BELOW_BOILING_K = 2
 const STILL_AIR_W_PER_K = 1
 
 /** What the pot is doing between two events. Held: the temperature stands at a threshold. Prescribed: it follows a measured curve. */
-export type Regime = 'free' | 'held-condensing' | 'held-set' | 'held-boil' | 'prescribed'
+type Regime = 'free' | 'held-condensing' | 'held-set' | 'held-boil' | 'prescribed'
 
-/** All of a pot that changes while it cooks. */
-export interface PotState {
-  /** Temperature, free water, heat put in, each tin, each food's lagged middle, each food's boil-minutes. */
-  y: Float64Array
+/** All of a pot that changes while it cooks, its temperatures and its water apart. */
+export interface Knobs {
   burnerW: number
   /** The temperature at which a pressure switch, a regulator or a thermostat holds. */
   setC: number
@@ -24,207 +24,245 @@ export interface PotState {
   prescribedSteamKgPerS: number
   regime: Regime
   ventOpen: boolean
+  /** Through the open vent all pressure has gone: the pot boils openly, or not at all. */
+  vented: boolean
   purged: boolean
   // Which side of a threshold the pot is on is a fact of the run, not of a temperature: within one step it must not change.
   condensing: boolean
-  /** One bit a food: whether it is hot enough to cook. */
-  cookingMask: number
+  /** The last of the water is gone: nothing is left to drink. */
+  dry: boolean
 }
 
+/** Where each thing stands in the state: temperature, free water, heat put in, each tin, each food's lagged middle. */
+const TEMP = 0
+const WATER = 1
+const HEAT = 2
+const TIN = 3
+
 /**
- * The equations of one pot with its load, and the pot's state. One lump for base water, base food and
- * metal; one temperature per tin; free water; one lagged temperature and one count of boil-minutes per
- * food.
+ * The equations of one pot with its load, and its state. One lump for base water, base food and metal; one
+ * temperature per tin; free water; one lagged temperature per food; and, where a grain drinks, what it got.
  */
-export function createPot({ appliance, load, place, foods, grain }: Omit<SimulationCase, 'program' | 'release'>) {
-  const pressurised = holdsPressure(appliance)
-  const airPa = ambientPa(place.altitudeM)
-  const boilC = saturationC(airPa)
-  const condensingC = boilC - CONDENSING_BELOW_BOILING_K
-  const leakReferencePa = !pressurised ? 1 : appliance.kind === 'electric' ? appliance.highPa : appliance.liftPa
-  const leakKgPerSPa = pressurised ? appliance.leakKgPerS / leakReferencePa : 0
-  const ventKgPerS = pressurised ? appliance.ventKgPerS : 0
-  const reflux = pressurised ? 0 : appliance.reflux
-  const lossWPerK = appliance.lossWPerK
-  const roomC = place.roomC
-  const solidJPerK = appliance.metalKg * appliance.metalJPerKgK + load.foodJPerK
+export class Pot {
+  readonly y: Float64Array
+  readonly knobs: Knobs
+  readonly cooking: Cooking
+  readonly equations: Equations
+  readonly pressurised: boolean
+  readonly airPa: number
+  readonly boilC: number
+  readonly condensingC: number
+  readonly hasTins: boolean
+  /** Components that warm behind the base: tins and middles. */
+  readonly following: { from: number; to: number }
+  /** The longest step that the quickest tin and the thinnest lagging piece allow. */
+  readonly stiffestS: number
+  private readonly solidJPerK: number
+  private readonly lossWPerK: number
+  private readonly roomC: number
+  private readonly tins: LoadedPot['load']['vessels']
+  private readonly lags: readonly number[]
+  private readonly middle: number
+  private readonly grainDose: number
 
-  const tins = load.vessels
-  const lags = foods.map((food) => lagSeconds(food.sizeMm))
-  // The state: temperature, free water, heat put in, each tin, each food's lagged middle, each food's boil-minutes.
-  const TIN = 3
-  const MIDDLE = TIN + tins.length
-  const DOSE = MIDDLE + foods.length
-  const GRAIN_DOSE = DOSE + (grain?.food ?? 0)
-  const size = DOSE + foods.length
-
-  const pot: PotState = {
-    y: new Float64Array(size),
-    burnerW: 0,
-    setC: Infinity,
-    thermostatW: 0,
-    slopeKPerS: 0,
-    prescribedSteamKgPerS: 0,
-    regime: 'free',
-    ventOpen: false,
-    purged: false,
-    condensing: load.startC >= condensingC,
-    cookingMask: load.startC >= COOKING_STARTS_C ? ~0 : 0,
+  constructor(private readonly input: LoadedPot) {
+    const { appliance, load, place, foods, grain } = input
+    this.equations = kindOf(appliance).equations(appliance)
+    this.pressurised = this.equations.vent !== null
+    this.airPa = ambientPa(place.altitudeM)
+    this.boilC = saturationC(this.airPa)
+    this.condensingC = this.boilC - CONDENSING_BELOW_BOILING_K
+    this.lossWPerK = appliance.lossWPerK
+    this.roomC = place.roomC
+    this.solidJPerK = appliance.metalKg * appliance.metalJPerKgK + load.foodJPerK
+    this.tins = load.vessels
+    this.hasTins = this.tins.length > 0
+    this.lags = foods.map(({ sizeMm }) => lagSeconds(sizeMm))
+    this.middle = TIN + this.tins.length
+    const end = this.middle + foods.length
+    this.grainDose = end
+    this.following = { from: TIN, to: end }
+    this.y = new Float64Array(end + (grain ? 1 : 0))
+    this.y[TEMP] = load.startC
+    this.y[WATER] = load.freeWaterKg
+    this.tins.forEach((tin, i) => (this.y[TIN + i] = tin.startC ?? load.startC))
+    foods.forEach((food, i) => (this.y[this.middle + i] = food.startC ?? load.startC))
+    this.cooking = new Cooking(foods, { tin: TIN, middle: this.middle }, load.startC >= COOKING_STARTS_C)
+    this.knobs = {
+      burnerW: 0,
+      setC: Infinity,
+      thermostatW: 0,
+      slopeKPerS: 0,
+      prescribedSteamKgPerS: 0,
+      regime: 'free',
+      ventOpen: false,
+      vented: false,
+      purged: false,
+      condensing: load.startC >= this.condensingC,
+      dry: load.freeWaterKg <= 0,
+    }
+    const lagsS = [
+      ...this.lags.filter((lag) => lag > 0),
+      ...this.tins.map((tin) => tin.heatJPerK / Math.max(tin.couplingWPerK, STILL_AIR_W_PER_K)),
+    ]
+    this.stiffestS = Math.min(Infinity, ...lagsS) / 4
   }
-  pot.y[0] = load.startC
-  pot.y[1] = load.freeWaterKg
-  tins.forEach((tin, i) => (pot.y[TIN + i] = tin.startC ?? load.startC))
-  foods.forEach((food, i) => (pot.y[MIDDLE + i] = food.startC ?? load.startC))
 
-  /** The component of the state whose temperature cooks a food. */
-  const hottest = (i: number) => (lags[i]! > 0 ? MIDDLE + i : foods[i]!.vessel === null ? 0 : TIN + foods[i]!.vessel!)
-  const kineticComponents = [...new Set(foods.map((_, i) => hottest(i)))]
+  get tempC(): number {
+    return this.y[TEMP]!
+  }
+  get waterKg(): number {
+    return this.y[WATER]!
+  }
+  get heatJ(): number {
+    return this.y[HEAT]!
+  }
 
-  const gaugeAt = (tempC: number) => (tempC > boilC ? saturationPa(tempC) - airPa : 0)
-  const uptakeAt = (doseBoilMinutes: number) =>
-    grain
-      ? grain.uptakeStart +
-        (grain.uptakeMax - grain.uptakeStart) * (1 - Math.exp((-3 * doseBoilMinutes) / grain.tenderBoilMinutes))
-      : 0
+  gaugeAt(tempC: number): number {
+    return tempC > this.boilC ? saturationPa(tempC) - this.airPa : 0
+  }
+
+  private leakKgPerS(tempC: number): number {
+    const { vent } = this.equations
+    return vent === null || vent.leakKgPerSPa === 0 || tempC <= this.boilC ? 0 : vent.leakKgPerSPa * this.gaugeAt(tempC)
+  }
 
   /** Heat into the tins in W, by still air alone or by condensing steam. */
-  const tinsTake = (tempC: number, state: Float64Array, steamy: boolean) => {
+  private tinsTakeW(state: Float64Array, steamy: boolean): number {
     let sumW = 0
-    for (let i = 0; i < tins.length; i++)
-      sumW += (steamy ? tins[i]!.couplingWPerK : STILL_AIR_W_PER_K) * (tempC - state[TIN + i]!)
+    const tempC = state[TEMP]!
+    for (let i = 0; i < this.tins.length; i++)
+      sumW += (steamy ? this.tins[i]!.couplingWPerK : STILL_AIR_W_PER_K) * (tempC - state[TIN + i]!)
     return sumW
   }
 
   /** Heat left over in W once losses, leak and tins have had theirs. */
-  const surplusW = (state: Float64Array, heatW: number, steamy: boolean) => {
-    const tempC = state[0]!
-    const leakW = leakKgPerSPa === 0 ? 0 : leakKgPerSPa * gaugeAt(tempC) * latentJPerKg(tempC)
-    return heatW - lossWPerK * (tempC - roomC) - leakW - tinsTake(tempC, state, steamy)
+  private surplusW(state: Float64Array, heatW: number, steamy: boolean): number {
+    const tempC = state[TEMP]!
+    const leakW = this.leakKgPerS(tempC) * latentJPerKg(tempC)
+    return heatW - this.lossWPerK * (tempC - this.roomC) - leakW - this.tinsTakeW(state, steamy)
   }
 
-  const rates = (state: Float64Array, out: Float64Array) => {
-    const tempC = state[0]!
-    const latent = latentJPerKg(tempC)
-    let share = pot.condensing || pot.regime === 'held-boil' || pot.regime === 'held-set' ? 1 : 0
-    let heatW = pot.burnerW
-    let steamKgPerS = leakKgPerSPa === 0 ? 0 : leakKgPerSPa * gaugeAt(tempC)
-    if (pot.ventOpen) steamKgPerS += ventKgPerS
+  readonly rates = (state: Float64Array, out: Float64Array): void => {
+    const { knobs } = this
+    const { regime } = knobs
+    const tempC = state[TEMP]!
+    let share = knobs.condensing || regime === 'held-boil' || regime === 'held-set' ? 1 : 0
+    let heatW = knobs.burnerW
+    let steamKgPerS = this.leakKgPerS(tempC)
+    if (knobs.ventOpen && !knobs.vented) steamKgPerS += this.equations.vent!.kgPerS
     let netW = 0
-    if (pot.regime === 'prescribed') steamKgPerS = pot.prescribedSteamKgPerS
-    else if (pot.regime === 'held-condensing') {
-      const cold = surplusW(state, heatW, false)
-      const hot = surplusW(state, heatW, true)
+    if (regime === 'free') {
+      const steamW = steamKgPerS === 0 ? 0 : steamKgPerS * latentJPerKg(tempC)
+      netW = heatW - this.lossWPerK * (tempC - this.roomC) - steamW
+      if (this.hasTins) netW -= this.tinsTakeW(state, share === 1)
+    } else if (regime === 'prescribed') steamKgPerS = knobs.prescribedSteamKgPerS
+    else if (regime === 'held-condensing') {
+      const cold = this.surplusW(state, heatW, false)
+      const hot = this.surplusW(state, heatW, true)
       share = cold > hot ? Math.min(1, Math.max(0, cold / (cold - hot))) : 1
-    } else if (pot.regime === 'held-set') {
-      const spare = surplusW(state, heatW, true)
-      if (appliance.kind === 'regulator') steamKgPerS += Math.max(0, spare) / latent
-      else heatW -= spare
-    } else if (pot.regime === 'held-boil') {
-      steamKgPerS += (Math.max(0, surplusW(state, heatW, true)) / latent) * (1 - reflux)
     } else {
-      const tinsW = share === 1 ? tinsTake(tempC, state, true) : tinsTake(tempC, state, false)
-      netW = heatW - lossWPerK * (tempC - roomC) - steamKgPerS * latent - tinsW
+      const spareW = this.surplusW(state, heatW, true)
+      if (regime === 'held-boil')
+        steamKgPerS += (Math.max(0, spareW) / latentJPerKg(tempC)) * (1 - this.equations.reflux)
+      else if (this.equations.hissesPa !== undefined) steamKgPerS += Math.max(0, spareW) / latentJPerKg(tempC)
+      else heatW -= spareW
     }
-    out[0] =
-      pot.regime === 'prescribed' ? pot.slopeKPerS : netW / (solidJPerK + WATER_J_PER_KG_K * Math.max(0, state[1]!))
-    out[1] = -steamKgPerS
-    out[2] = heatW
-    for (let i = 0; i < tins.length; i++) {
-      const tin = tins[i]!
+    out[TEMP] =
+      regime === 'prescribed'
+        ? knobs.slopeKPerS
+        : netW / (this.solidJPerK + WATER_J_PER_KG_K * Math.max(0, state[WATER]!))
+    out[WATER] = -steamKgPerS
+    out[HEAT] = heatW
+    this.followers(state, out, share)
+    if (this.input.grain) this.drink(state, out)
+  }
+
+  /** Tins warm behind the base, and the middles of thick pieces behind what is around them. */
+  private followers(state: Float64Array, out: Float64Array, share: number): void {
+    const tempC = state[TEMP]!
+    for (let i = 0; i < this.tins.length; i++) {
+      const tin = this.tins[i]!
       const wPerK = STILL_AIR_W_PER_K + share * (tin.couplingWPerK - STILL_AIR_W_PER_K)
       out[TIN + i] = (wPerK * (tempC - state[TIN + i]!)) / tin.heatJPerK
     }
+    const { foods } = this.input
     for (let i = 0; i < foods.length; i++) {
-      const food = foods[i]!
-      const around = food.vessel === null ? tempC : state[TIN + food.vessel]!
-      const lagS = lags[i]!
-      let middle = around
-      if (lagS > 0) {
-        middle = state[MIDDLE + i]!
-        out[MIDDLE + i] = (around - middle) / lagS
-      } else out[MIDDLE + i] = 0
-      out[DOSE + i] =
-        pot.cookingMask & (1 << i) && !food.absent ? boilMinutesPerMinute(middle, food.zC, food.zAbove110C) / 60 : 0
+      const lagS = this.lags[i]!
+      if (lagS === 0) continue
+      const { vessel } = foods[i]!
+      const around = vessel === null ? tempC : state[TIN + vessel]!
+      out[this.middle + i] = (around - state[this.middle + i]!) / lagS
     }
-    if (grain && state[1]! > 0) {
-      const left = Math.exp((-3 * state[GRAIN_DOSE]!) / grain.tenderBoilMinutes)
-      const uptakePerS = (grain.uptakeMax - grain.uptakeStart) * (3 / grain.tenderBoilMinutes) * left * out[GRAIN_DOSE]!
-      out[1] -= grain.dryKg * uptakePerS
-    }
+  }
+
+  /**
+   * A grain that cooks drinks of the free water. Whether there is any is a fact of the run: a step that overshoots
+   * the last drop must not meet other equations there.
+   */
+  private drink(state: Float64Array, out: Float64Array): void {
+    const { dryKg, uptakeMax, uptakeStart, tenderBoilMinutes, food = 0 } = this.input.grain!
+    const dosePerS = this.knobs.dry ? 0 : this.cooking.rateAt(food, state[this.cooking.heatedBy[food]!]!)
+    out[this.grainDose] = dosePerS
+    const left = Math.exp((-3 * state[this.grainDose]!) / tenderBoilMinutes)
+    out[WATER]! -= dryKg * (uptakeMax - uptakeStart) * (3 / tenderBoilMinutes) * left * dosePerS
   }
 
   /** Decides whether a pot at a threshold stays on it, and on which side it goes on if not. */
-  const settle = (threshold: 'condensing' | 'set' | 'boiling') => {
-    if (pot.regime === 'prescribed') {
-      pot.condensing = pot.slopeKPerS > 0
+  settle(threshold: 'condensing' | 'set' | 'boiling'): void {
+    const { knobs, y } = this
+    if (knobs.regime === 'prescribed') {
+      knobs.condensing = knobs.slopeKPerS > 0
       return
     }
-    if (threshold === 'condensing' && tins.length > 0) {
-      const below = surplusW(pot.y, pot.burnerW, false)
-      const above = surplusW(pot.y, pot.burnerW, true)
-      pot.regime = below > 0 && above < 0 && !pot.ventOpen ? 'held-condensing' : 'free'
-      pot.condensing = above >= 0 && !pot.ventOpen
-    } else if (threshold === 'set' || threshold === 'boiling') {
-      pot.regime = surplusW(pot.y, pot.burnerW, true) >= 0 ? (threshold === 'set' ? 'held-set' : 'held-boil') : 'free'
+    if (threshold === 'condensing') {
+      if (!this.hasTins) return
+      const below = this.surplusW(y, knobs.burnerW, false)
+      const above = this.surplusW(y, knobs.burnerW, true)
+      knobs.regime = below > 0 && above < 0 && !knobs.ventOpen ? 'held-condensing' : 'free'
+      knobs.condensing = above >= 0 && !knobs.ventOpen
+      return
     }
-  }
-  const stillHeld = () => {
-    if (pot.regime === 'prescribed') return true
-    if (pot.regime === 'held-condensing')
-      return surplusW(pot.y, pot.burnerW, false) > 0 && surplusW(pot.y, pot.burnerW, true) < 0
-    return surplusW(pot.y, pot.burnerW, true) >= 0
+    const holds = this.surplusW(y, knobs.burnerW, true) >= 0
+    knobs.regime = !holds ? 'free' : threshold === 'set' ? 'held-set' : 'held-boil'
   }
 
-  /** The first boil: air and a mass of water leave at once, with their latent heat. */
-  const purge = () => {
-    if (!pressurised) return
-    pot.purged = true
-    const purgeKg = Math.min(appliance.purgeKg, Math.max(0, pot.y[1]!))
-    pot.y[0]! -= (purgeKg * latentJPerKg(boilC)) / (solidJPerK + WATER_J_PER_KG_K * pot.y[1]!)
-    pot.y[1]! -= purgeKg
-    pot.regime = 'free'
-    pot.condensing = pot.y[0]! > condensingC
+  stillHeld(): boolean {
+    const { knobs, y } = this
+    if (knobs.regime === 'prescribed') return true
+    if (knobs.regime === 'held-condensing')
+      return this.surplusW(y, knobs.burnerW, false) > 0 && this.surplusW(y, knobs.burnerW, true) < 0
+    return this.surplusW(y, knobs.burnerW, true) >= 0
   }
 
-  /** Foods whose temperature is that component start or stop cooking. */
-  const cook = (component: number, rising: boolean) => {
-    for (let i = 0; i < foods.length; i++)
-      if (hottest(i) === component) pot.cookingMask = rising ? pot.cookingMask | (1 << i) : pot.cookingMask & ~(1 << i)
+  /** The first boil under a lid: air and a mass of water leave at once, with their latent heat. */
+  purge(): void {
+    const { y, knobs } = this
+    knobs.purged = true
+    const purgeKg = Math.min(this.equations.vent!.purgeKg, Math.max(0, y[WATER]!))
+    y[TEMP]! -= (purgeKg * latentJPerKg(this.boilC)) / (this.solidJPerK + WATER_J_PER_KG_K * y[WATER]!)
+    y[WATER]! -= purgeKg
+    knobs.regime = 'free'
+    knobs.condensing = y[TEMP]! > this.condensingC
   }
 
-  /** Heat in W that an electric cooker gives now. */
-  const heatNowW = () =>
-    pot.regime === 'held-set' && appliance.kind === 'electric'
-      ? Math.max(0, pot.burnerW - surplusW(pot.y, pot.burnerW, true))
-      : pot.burnerW
+  /** Heat in W that goes in now: what holds itself at a temperature takes no more than it needs. */
+  heatNowW(): number {
+    const { knobs, equations } = this
+    if (knobs.regime !== 'held-set' || equations.hissesPa !== undefined) return knobs.burnerW
+    return Math.max(0, knobs.burnerW - this.surplusW(this.y, knobs.burnerW, true))
+  }
 
-  const shortestLagS = Math.min(...lags.filter((lag) => lag > 0), Infinity)
-  const tinLagS = Math.min(
-    ...tins.map((tin) => tin.heatJPerK / Math.max(tin.couplingWPerK, STILL_AIR_W_PER_K)),
-    Infinity,
-  )
+  /** g of water per g of dry grain that it holds now; null where there is none. */
+  uptake(): number | null {
+    const { grain } = this.input
+    if (!grain) return null
+    const { uptakeMax, uptakeStart, tenderBoilMinutes } = grain
+    return uptakeStart + (uptakeMax - uptakeStart) * (1 - Math.exp((-3 * this.y[this.grainDose]!) / tenderBoilMinutes))
+  }
 
-  return {
-    state: pot,
-    size,
-    airPa,
-    boilC,
-    condensingC,
-    kineticComponents,
-    hasTins: tins.length > 0,
-    /** The longest step that the quickest tin and the thinnest lagging piece allow. */
-    stiffestS: Math.min(shortestLagS, tinLagS / 4),
-    /** Components that warm behind the base: tins and middles. */
-    following: { from: TIN, to: DOSE },
-    rates,
-    settle,
-    stillHeld,
-    purge,
-    cook,
-    heatNowW,
-    gaugeAt,
-    boilMinutes: () => foods.map((_, i) => pot.y[DOSE + i]!),
-    uptake: () => (grain ? uptakeAt(pot.y[GRAIN_DOSE]!) : null),
-    drunkKg: () => (grain ? grain.dryKg * (uptakeAt(pot.y[GRAIN_DOSE]!) - grain.uptakeStart) : 0),
+  drunkKg(): number {
+    const { grain } = this.input
+    return grain ? grain.dryKg * (this.uptake()! - grain.uptakeStart) : 0
   }
 }

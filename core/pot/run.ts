@@ -1,9 +1,10 @@
+import type { Release, Step, StepOf } from '../appliance/step.schema'
 import { saturationC } from '../steam/steam'
-import { holdsPressure } from './appliance'
-import type { Ending, ProfilePoint, Release, Simulation, SimulationCase, Step, TracePoint } from './case'
-import { createIntegrator } from './integrate'
-import { COOKING_STARTS_C, SLOWER_ABOVE_C } from './kinetics'
-import { createPot, type PotState } from './physics'
+import type { LoadedPot } from './case.schema'
+import { Integrator } from './integrate'
+import { Pot, type Knobs } from './physics'
+import type { Ending, Simulation, TracePoint } from './simulation'
+import { Thresholds, type Crossing } from './thresholds'
 
 /** The lid can be opened below this gauge pressure. */
 export const OPENS_PA = 2000
@@ -17,8 +18,14 @@ const STALLED_K_PER_S = 2e-6
 const STALLED_FOLLOWER_K_PER_S = 1e-4
 
 const LONGEST_STEP_S = 300
-/** Temperature change allowed in one step; the kinetics then err by well under 0.1 %. */
-const STEP_K = 4
+/** The same where a grain drinks: it slows down as it fills. */
+const DRINKING_STEP_S = 120
+/** Temperature change allowed in one step: what cooks is integrated along it (cooking.ts). */
+const STEP_K = 18
+/** The same where a grain drinks meanwhile, and where the curve is to be drawn. */
+const DRINKING_STEP_K = 4
+const DRAWN_STEP_K = 4
+/** Change of a tin or a thick piece allowed in one step. */
 const WARMING_STEP_K = 2.5
 
 export interface RunOptions {
@@ -28,228 +35,282 @@ export interface RunOptions {
   trace?: boolean
 }
 
-/** Where the pot's temperature has just arrived. */
-type Threshold = 'kinetics' | 'slower' | 'condensing' | 'boiling' | 'lift' | 'reseat' | 'set' | 'opens' | 'dry'
+/** A step whose heat can be set, leaving open how long. */
+export type HeatStep = Exclude<Step, StepOf<'profile'>>
 
-/** A threshold that a component of the state passes. */
-interface Crossing {
-  name: Threshold
-  component: number
-  value: number
-}
-
-/** A pot under way: steps are given to it one after another, and it can be put back to an earlier moment. */
-export interface Run {
-  /** Carries out one step; false when the run has ended early (see `result().ending`). */
-  step(step: Step): boolean
-  /** Sets the heat of a step, and leaves open how long. */
-  heat(step: Exclude<Step, { profile: unknown }>): void
-  /** Goes on with the heat as it is until a minute of the run; false when it has ended early. */
-  until(minute: number): boolean
-  /** The valve is opened, or the weight lifted; or it is shut again. */
-  valve(open: boolean): void
-  /** The heat is off for good. */
-  off(): void
-  /** Heat off, and wait until the lid can be opened. */
-  release(release: Release): boolean
-  save(): RunMoment
-  restore(moment: RunMoment): void
-  /** Boil-minutes of each food so far. */
-  boilMinutes(): number[]
-  /** The pot at this moment. */
-  now(): { minute: number; tempC: number; gaugePa: number; freeWaterG: number; ventOpen: boolean; whistles: number }
-  result(): Simulation
-}
-
-/** Everything that changes during a run, at one moment. */
-export interface RunMoment {
-  pot: PotState
+/** Moments that a run is asked for, in s from its start. */
+interface Clock {
   atS: number
   boilsAtS: number | null
   pressureAtS: number | null
   heatOffS: number | null
   hottestC: number
-  whistles: number
-  tracePoints: number
+  /** The cook holds the valve open: unlike a whistle it does not shut by itself. */
   valveHeld: boolean
   ending: Ending
 }
 
+/** Everything that changes during a run, at one moment. */
+export interface RunMoment {
+  y: Float64Array
+  doses: Float64Array
+  cookingMask: number
+  knobs: Knobs
+  clock: Clock
+  whistles: number
+  tracePoints: number
+}
+
 /**
- * Puts a load into a pot.
+ * A pot under way: steps are given to it one after another, and it can be put back to an earlier moment.
  *
- * The pot's equations (physics.ts) are integrated by fourth-order Runge-Kutta with the step bounded
- * by temperature change. Whatever changes the equations (boiling, lift, reseat,
- * set pressure, condensing on tins, dryness, the lid's release) happens at a temperature or a water
- * level, so each is located in time to the solver's precision and never stepped over. Where the
- * equations pull towards a threshold from both sides the pot stays on it (Filippov's rule).
- *
- * The case must have been checked (checkCase).
+ * The pot's equations (physics.ts) are integrated by fourth-order Runge-Kutta with the step bounded by temperature
+ * change. Whatever changes the equations (boiling, lift, reseat, set pressure, condensing on tins, dryness, the
+ * lid's release) happens at a temperature or a water level, so each is located in time to the solver's precision
+ * and never stepped over. Where the equations pull towards a threshold from both sides the pot stays on it
+ * (Filippov's rule).
  */
-export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, options: RunOptions = {}): Run {
-  const { appliance, load, foods } = input
-  const stepScale = options.stepScale ?? 1
-  const pressurised = holdsPressure(appliance)
+export class Run {
+  private readonly pot: Pot
+  private readonly integrator: Integrator
+  private readonly thresholds: Thresholds
+  private readonly stepScale: number
+  private readonly stepK: number
+  private readonly traced: boolean
+  private readonly opensC: number
+  private steps = 0
+  private clock: Clock
+  private readonly whistleS: number[] = []
+  private readonly trace: TracePoint[] = []
 
-  const physics = createPot(input)
-  const { state: pot, airPa, boilC, condensingC, hasTins, stillHeld, settle } = physics
-  const opensC = saturationC(airPa + OPENS_PA)
-  const liftC = appliance.kind === 'whistling' ? saturationC(airPa + appliance.liftPa) : Infinity
-  const reseatC = appliance.kind === 'whistling' ? saturationC(airPa + appliance.reseatPa) : -Infinity
-  const anySlower = foods.some((food) => food.zAbove110C)
-
-  const integrator = createIntegrator(physics.size, physics.rates)
-  const now = new Float64Array(physics.size)
-  let atS = 0
-  let steps = 0
-  let boilsAtS: number | null = null
-  let pressureAtS: number | null = null
-  let heatOffS: number | null = null
-  let hottestC = load.startC
-  let ending: Ending = 'done'
-  const whistleS: number[] = []
-  /** The cook holds the valve open: unlike a whistle it does not shut by itself. */
-  let valveHeld = false
-  const trace: TracePoint[] = []
-
-  const record = () => {
-    if (pot.y[0]! > hottestC) hottestC = pot.y[0]!
-    if (!options.trace) return
-    trace.push({
-      minute: atS / 60,
-      tempC: pot.y[0]!,
-      gaugePa: physics.gaugeAt(pot.y[0]!),
-      heatW: physics.heatNowW(),
-      freeWaterKg: Math.max(0, pot.y[1]!),
-      boilMinutes: physics.boilMinutes(),
-    })
+  /** Puts a load into a pot. The case must have been checked (checkCase). */
+  constructor(
+    private readonly input: LoadedPot,
+    options: RunOptions = {},
+  ) {
+    this.stepScale = options.stepScale ?? 1
+    this.traced = options.trace ?? false
+    this.stepK = this.traced ? DRAWN_STEP_K : input.grain ? DRINKING_STEP_K : STEP_K
+    this.pot = new Pot(input)
+    this.integrator = new Integrator(this.pot.y.length, this.pot.rates)
+    this.opensC = saturationC(this.pot.airPa + OPENS_PA)
+    this.thresholds = new Thresholds(this.pot, input, this.opensC)
+    this.clock = {
+      atS: 0,
+      boilsAtS: null,
+      pressureAtS: null,
+      heatOffS: null,
+      hottestC: input.load.startC,
+      valveHeld: false,
+      ending: 'done',
+    }
+    const { hissesPa } = this.pot.equations
+    if (hissesPa !== undefined) this.pot.knobs.setC = saturationC(this.pot.airPa + hissesPa)
+    this.record()
   }
 
-  const arrive = ({ name, component }: Crossing, rising: boolean) => {
-    switch (name) {
-      case 'kinetics':
-        physics.cook(component, rising)
-        break
-      case 'slower':
-      case 'opens':
+  /** Carries out one step; false when the run has ended early (see `result().ending`). */
+  step(step: Step): boolean {
+    if (step.kind === 'profile') return this.followProfile(step)
+    this.heat(step)
+    const { clock, whistleS } = this
+    switch (step.kind) {
       case 'dry':
-        break
-      case 'condensing':
-        settle('condensing')
-        break
-      case 'boiling':
-        if (boilsAtS === null) boilsAtS = atS
-        if (pressurised) physics.purge()
-        else settle('boiling')
-        break
-      case 'lift':
-        pot.ventOpen = true
-        if (pressureAtS === null) pressureAtS = atS
-        whistleS.push(atS)
-        break
-      case 'reseat':
-        pot.ventOpen = false
-        break
-      case 'set':
-        if (pressureAtS === null && pressurised) pressureAtS = atS
-        if (pot.thermostatW > 0) pot.burnerW = pot.thermostatW
-        settle('set')
-        break
+        return this.advance(Infinity, (event) => event === 'dry' && clock.boilsAtS !== null, RICE_DRY_KG)
+      case 'at-pressure':
+        return (
+          (clock.pressureAtS !== null || this.advance(Infinity, () => clock.pressureAtS !== null)) &&
+          this.advance(clock.atS + step.minutesAtPressure * 60)
+        )
+      case 'whistles': {
+        const counted = () => whistleS.length >= step.untilWhistles && !this.pot.knobs.ventOpen
+        return counted() || this.advance(Infinity, counted)
+      }
+      case 'pressure':
+        return clock.pressureAtS !== null || this.advance(Infinity, () => clock.pressureAtS !== null)
+      case 'boil':
+        return clock.boilsAtS !== null || this.advance(Infinity, () => clock.boilsAtS !== null)
+      case 'clock':
+        return this.advance(step.untilMinute * 60)
+      default: {
+        // An open pot that only rests cannot scorch: its grain may drink the last of the water.
+        const rests = step.kind === 'minutes' && step.heatW === 0 && !this.pot.pressurised
+        return this.advance(clock.atS + step.minutes * 60, never, rests ? null : 0)
+      }
     }
   }
 
-  let crossing: Crossing | null = null
-  let earliest = Infinity
-  const consider = (name: Threshold, component: number, value: number) => {
-    const from = pot.y[component]!
-    const to = integrator.next[component]!
-    if (to > from ? from >= value || value > to : from <= value || value < to) return
-    const fraction = (value - from) / (to - from)
-    if (fraction >= earliest) return
-    earliest = fraction
-    crossing = { name, component, value }
+  /** Sets the heat of a step, and leaves open how long. */
+  heat(step: HeatStep): void {
+    const { knobs, equations, airPa, tempC } = this.pot
+    const setting = equations.setting(step)
+    if (!setting) throw new TypeError(`A ${this.input.appliance.kind} cooker has no step “${step.kind}”.`)
+    const { burnerW, setPa, thermostatC } = setting
+    if (knobs.thermostatW > 0) knobs.setC = Infinity
+    knobs.thermostatW = 0
+    knobs.burnerW = burnerW
+    if (setPa !== undefined) knobs.setC = saturationC(airPa + setPa)
+    if (thermostatC !== undefined) {
+      knobs.thermostatW = burnerW
+      knobs.setC = thermostatC
+      const reached = Math.abs(tempC - thermostatC) < 1e-6
+      knobs.burnerW = tempC < thermostatC - 1e-9 || reached ? burnerW : 0
+    }
+    this.resume()
   }
-  /** The first threshold between the state `y` and the integrator's next one, by linear interpolation. */
-  const firstCrossing = (releasing: boolean, dryBelowKg: number): Crossing | null => {
-    crossing = null
-    earliest = Infinity
-    for (const component of physics.kineticComponents) consider('kinetics', component, COOKING_STARTS_C)
-    if (anySlower) consider('slower', 0, SLOWER_ABOVE_C)
-    if (hasTins) consider('condensing', 0, condensingC)
-    if (pot.regime === 'prescribed') {
-      consider('dry', 1, dryBelowKg)
-      return crossing
+
+  /** Goes on with the heat as it is until a minute of the run; false when it has ended early. */
+  until(minute: number): boolean {
+    return this.advance(minute * 60)
+  }
+
+  /** The valve is opened, or the weight lifted; or it is shut again. */
+  valve(open: boolean): void {
+    const { knobs, tempC, boilC } = this.pot
+    this.clock.valveHeld = open
+    Object.assign(knobs, { ventOpen: open, vented: tempC <= boilC, regime: 'free' } satisfies Partial<Knobs>)
+    this.resume()
+  }
+
+  /** The heat is off for good. */
+  off(): void {
+    this.clock.heatOffS = this.clock.atS
+    if (!this.pot.pressurised) return
+    Object.assign(this.pot.knobs, { burnerW: 0, setC: Infinity, regime: 'free' } satisfies Partial<Knobs>)
+    this.resume()
+  }
+
+  /** Heat off, and wait until the lid can be opened. */
+  release(release: Release): boolean {
+    const { clock, pot } = this
+    if (clock.heatOffS === null) this.off()
+    if (!pot.pressurised) return true
+    const waitS = release.kind === 'natural' ? Infinity : (release.afterMinutes ?? 0) * 60
+    const isOpen = () => pot.tempC <= this.opensC + 1e-9
+    if (!isOpen() && !this.advance(clock.atS + waitS, isOpen, 0, true)) return false
+    if (isOpen()) return true
+    this.valve(true)
+    return this.advance(Infinity, isOpen, 0, true)
+  }
+
+  save(): RunMoment {
+    const { pot } = this
+    return {
+      y: pot.y.slice(),
+      doses: pot.cooking.doses.slice(),
+      cookingMask: pot.cooking.mask,
+      knobs: { ...pot.knobs },
+      clock: { ...this.clock },
+      whistles: this.whistleS.length,
+      tracePoints: this.trace.length,
     }
-    if (integrator.next[0]! > pot.y[0]!) {
-      if (!pressurised || !pot.purged) consider('boiling', 0, boilC)
-      if (!pot.ventOpen) consider('lift', 0, liftC)
-      consider('set', 0, pot.setC)
-    } else {
-      if (pot.ventOpen && !valveHeld) consider('reseat', 0, reseatC)
-      if (releasing) consider('opens', 0, opensC)
-      if (pot.thermostatW > 0) consider('set', 0, pot.setC)
+  }
+
+  restore({ y, doses, cookingMask, knobs, clock, whistles, tracePoints }: RunMoment): void {
+    const { pot } = this
+    pot.y.set(y)
+    pot.cooking.doses.set(doses)
+    pot.cooking.mask = cookingMask
+    Object.assign(pot.knobs, knobs)
+    Object.assign(this.clock, clock)
+    this.whistleS.length = whistles
+    this.trace.length = tracePoints
+  }
+
+  /** Boil-minutes of each food so far. */
+  boilMinutes(): number[] {
+    return Array.from(this.pot.cooking.doses)
+  }
+
+  /** The pot at this moment. */
+  now() {
+    const { pot, clock, whistleS } = this
+    return {
+      minute: clock.atS / 60,
+      tempC: pot.tempC,
+      gaugePa: pot.gaugeAt(pot.tempC),
+      freeWaterG: Math.max(0, pot.waterKg) * 1000,
+      ventOpen: pot.knobs.ventOpen,
+      whistles: whistleS.length,
     }
-    consider('dry', 1, dryBelowKg)
-    return crossing
+  }
+
+  result(): Simulation {
+    const { pot, input, whistleS, trace } = this
+    const { atS, boilsAtS, pressureAtS, heatOffS, hottestC, ending } = this.clock
+    return {
+      ending,
+      minutesToPressure: inMinutes(pressureAtS),
+      boilsAtMinute: inMinutes(boilsAtS),
+      heatOffMinute: (heatOffS ?? atS) / 60,
+      releaseMinutes: heatOffS === null ? 0 : (atS - heatOffS) / 60,
+      whistles: whistleS.length,
+      whistleMinutes: whistleS.map((s) => s / 60),
+      steamLostG: (input.load.freeWaterKg - pot.waterKg - pot.drunkKg()) * 1000,
+      freeWaterLeftG: Math.max(0, pot.waterKg) * 1000,
+      boilMinutes: this.boilMinutes(),
+      uptake: pot.uptake(),
+      heatKJ: pot.heatJ / 1000,
+      hottestC,
+      trace: trace.slice(),
+    }
   }
 
   /**
-   * Goes on until `untilS`, or until `stop` says so after an event.
-   * Returns false when the simulation must end for good.
+   * Goes on until `untilS`, or until `stop` says so after an event; `dryBelowKg` is the water below which it is
+   * dry, null for a pot that may dry up. Returns false when the run must end for good.
    */
-  const advance = (
+  private advance(
     untilS: number,
-    stop: (event: Threshold | null) => boolean,
-    dryBelowKg: number,
+    stop: (event: Crossing['name'] | null) => boolean = never,
+    dryBelowKg: number | null = 0,
     releasing = false,
-  ) => {
-    while (atS < untilS) {
-      if (++steps > MOST_STEPS || atS > LONGEST_S) {
-        ending = 'never-ends'
+  ): boolean {
+    const { pot, clock, integrator, thresholds } = this
+    const { knobs } = pot
+    while (clock.atS < untilS) {
+      if (++this.steps > MOST_STEPS || clock.atS > LONGEST_S) {
+        clock.ending = 'never-ends'
         return false
       }
-      if (pot.regime !== 'free' && !stillHeld()) {
-        const held = pot.regime
-        pot.regime = 'free'
-        if (held === 'held-condensing') settle('condensing')
+      if (knobs.regime !== 'free' && !pot.stillHeld()) {
+        const held = knobs.regime
+        knobs.regime = 'free'
+        if (held === 'held-condensing') pot.settle('condensing')
       }
-      physics.rates(pot.y, now)
-      const speed = Math.abs(now[0]!)
-      let dt = Math.min(LONGEST_STEP_S, STEP_K / Math.max(speed, 1e-9), physics.stiffestS)
-      // A tin or a thick piece still warming changes its own rate as it goes.
-      const { from, to } = physics.following
-      let quickestFollower = 0
-      for (let i = from; i < to; i++) quickestFollower = Math.max(quickestFollower, Math.abs(now[i]!))
-      dt = Math.min(dt, WARMING_STEP_K / Math.max(quickestFollower, 1e-9))
-      dt = Math.min(dt * stepScale, untilS - atS)
-      const stalled = speed < STALLED_K_PER_S && quickestFollower < STALLED_FOLLOWER_K_PER_S
-      if (untilS === Infinity && pot.regime === 'free' && stalled && !pot.ventOpen) {
-        ending = 'never-reaches-pressure'
+      integrator.begin(pot.y)
+      const { dt, stalled } = this.nextStep(untilS)
+      if (untilS === Infinity && knobs.regime === 'free' && stalled && !knobs.ventOpen) {
+        clock.ending = 'never-reaches-pressure'
         return false
       }
-
       integrator.step(pot.y, dt)
       let reached: Crossing | null = null
       let tookS = dt
       // Stopping at one threshold may show another just before it, on a curve that is not quite straight.
       for (let tries = 0; tries < 4; tries++) {
-        const earlier = firstCrossing(releasing, dryBelowKg)
+        const earlier = thresholds.first(pot.y, integrator.next, {
+          releasing,
+          dryBelowKg: dryBelowKg ?? 0,
+          valveHeld: clock.valveHeld,
+        })
         if (!earlier || (reached && earlier.component === reached.component && earlier.value === reached.value)) break
-        reached = earlier
+        reached = { ...earlier }
         tookS = integrator.locate(pot.y, tookS, reached.component, reached.value)
       }
       const rising = reached !== null && integrator.next[reached.component]! > pot.y[reached.component]!
+      pot.cooking.add(integrator, pot.y, tookS)
       integrator.accept(pot.y)
-      atS += tookS
-      const event = reached?.name ?? null
+      clock.atS += tookS
       if (reached) {
         pot.y[reached.component] = reached.value
-        record()
-        arrive(reached, rising)
+        this.record()
+        this.arrive(reached, rising)
       }
-      record()
+      this.record()
+      const event = reached?.name ?? null
       if (event === 'dry' && dryBelowKg === 0) {
-        ending = 'boiled-dry'
+        clock.ending = 'boiled-dry'
         return false
       }
       if (stop(event)) return true
@@ -257,157 +318,111 @@ export function startRun(input: Omit<SimulationCase, 'program' | 'release'>, opt
     return true
   }
 
-  const setHeat = (step: Exclude<Step, { profile: unknown }>) => {
-    pot.thermostatW = 0
-    if (appliance.kind === 'bowl') pot.setC = Infinity
-    if ('untilDry' in step) pot.burnerW = appliance.kind === 'rice' ? appliance.heaterW : 0
-    else if ('minutesAtPressure' in step) {
-      if (appliance.kind !== 'electric') throw new TypeError('minutesAtPressure belongs to an electric cooker')
-      pot.burnerW = appliance.heaterW
-      pot.setC = saturationC(airPa + (step.level === 'high' ? appliance.highPa : appliance.lowPa))
-    } else if ('tempC' in step) {
-      if (appliance.kind !== 'bowl') throw new TypeError('a temperature belongs to a heated bowl')
-      pot.thermostatW = appliance.heaterW
-      pot.setC = step.tempC
-      pot.burnerW = pot.y[0]! < pot.setC - 1e-9 ? pot.thermostatW : 0
-      if (pot.burnerW === 0 && Math.abs(pot.y[0]! - pot.setC) < 1e-6) pot.burnerW = pot.thermostatW
-    } else if ('level' in step) {
-      if (appliance.kind !== 'slow') throw new TypeError('level with minutes belongs to a slow cooker')
-      pot.burnerW = step.level === 'high' ? appliance.highW : appliance.lowW
-    } else pot.burnerW = step.heatW
-    resume()
-  }
-  const never = () => false
-  const runStep = (step: Step): boolean => {
-    if ('profile' in step) return followProfile(step)
-    setHeat(step)
-    if ('untilDry' in step) return advance(Infinity, (event) => event === 'dry' && boilsAtS !== null, RICE_DRY_KG)
-    if ('minutesAtPressure' in step)
-      return (
-        (pressureAtS !== null || advance(Infinity, () => pressureAtS !== null, 0)) &&
-        advance(atS + step.minutesAtPressure * 60, never, 0)
-      )
-    if ('untilWhistles' in step) {
-      const counted = () => whistleS.length >= step.untilWhistles && !pot.ventOpen
-      return counted() || advance(Infinity, counted, 0)
+  /** The length of the next step in s, and whether the pot has come to rest, by the rates at its start. */
+  private nextStep(untilS: number): { dt: number; stalled: boolean } {
+    const { before } = this.integrator
+    const speed = Math.abs(before[0]!)
+    // A tin or a thick piece still warming changes its own rate as it goes.
+    const { from, to } = this.pot.following
+    let quickestFollower = 0
+    for (let i = from; i < to; i++) quickestFollower = Math.max(quickestFollower, Math.abs(before[i]!))
+    const longest = Math.min(
+      this.input.grain ? DRINKING_STEP_S : LONGEST_STEP_S,
+      this.stepK / Math.max(speed, 1e-9),
+      this.pot.stiffestS,
+      WARMING_STEP_K / Math.max(quickestFollower, 1e-9),
+    )
+    return {
+      dt: Math.min(longest * this.stepScale, untilS - this.clock.atS),
+      stalled: speed < STALLED_K_PER_S && quickestFollower < STALLED_FOLLOWER_K_PER_S,
     }
-    if ('untilPressure' in step) return pressureAtS !== null || advance(Infinity, () => pressureAtS !== null, 0)
-    if ('untilBoil' in step) return boilsAtS !== null || advance(Infinity, () => boilsAtS !== null, 0)
-    if ('untilMinute' in step) return advance(step.untilMinute * 60, never, 0)
-    // An open pot that only rests cannot scorch: its grain may drink the last of the water.
-    const resting = 'heatW' in step && step.heatW === 0 && !pressurised
-    return advance(atS + step.minutes * 60, never, resting ? -Infinity : 0)
   }
+
+  /** What happens where the pot has just arrived. */
+  private arrive({ name, component }: Crossing, rising: boolean): void {
+    const { pot, clock } = this
+    const { knobs } = pot
+    switch (name) {
+      case 'kinetics':
+        pot.cooking.turn(component, rising)
+        break
+      case 'slower':
+      case 'opens':
+        break
+      case 'dry':
+        knobs.dry = pot.waterKg <= 0
+        break
+      case 'condensing':
+        pot.settle('condensing')
+        break
+      case 'boiling':
+        clock.boilsAtS ??= clock.atS
+        knobs.vented = true
+        if (pot.pressurised && !knobs.purged) pot.purge()
+        else pot.settle('boiling')
+        break
+      case 'lift':
+        knobs.vented = false
+        knobs.ventOpen = true
+        clock.pressureAtS ??= clock.atS
+        this.whistleS.push(clock.atS)
+        break
+      case 'reseat':
+        knobs.ventOpen = false
+        break
+      case 'set':
+        if (pot.pressurised) clock.pressureAtS ??= clock.atS
+        if (knobs.thermostatW > 0) knobs.burnerW = knobs.thermostatW
+        pot.settle('set')
+        break
+    }
+  }
+
   /** Leads the pot along a measured curve, from wherever it is to the first point and on. */
-  const followProfile = ({ profile, steamG }: { profile: ProfilePoint[]; steamG: number }): boolean => {
-    const fromS = atS
-    const lengthS = profile.at(-1)!.minute * 60
-    pot.prescribedSteamKgPerS = steamG / 1000 / lengthS
+  private followProfile({ profile, steamG }: StepOf<'profile'>): boolean {
+    const { pot, clock } = this
+    const { knobs } = pot
+    const fromS = clock.atS
+    knobs.prescribedSteamKgPerS = steamG / 1000 / (profile.at(-1)!.minute * 60)
     for (const { minute, tempC } of profile) {
       const untilS = fromS + minute * 60
-      if (untilS <= atS) continue
-      pot.regime = 'prescribed'
-      pot.slopeKPerS = (tempC - pot.y[0]!) / (untilS - atS)
-      if (!advance(untilS, () => false, 0)) return false
+      if (untilS <= clock.atS) continue
+      knobs.regime = 'prescribed'
+      knobs.slopeKPerS = (tempC - pot.tempC) / (untilS - clock.atS)
+      if (!this.advance(untilS)) return false
       pot.y[0] = tempC
     }
-    pot.regime = 'free'
-    pot.condensing = pot.y[0]! > condensingC
+    knobs.regime = 'free'
+    knobs.condensing = pot.tempC > pot.condensingC
     return true
   }
-  /** The burner has changed: whatever was held must be decided again. */
-  const resume = () => {
-    if (pot.regime === 'held-condensing' || (hasTins && Math.abs(pot.y[0]! - condensingC) < 1e-6)) settle('condensing')
-    else if (pot.regime === 'held-set' && Math.abs(pot.y[0]! - pot.setC) > 1e-6) pot.regime = 'free'
-    else if (pot.regime !== 'free' && !stillHeld()) pot.regime = 'free'
-    record()
-  }
-  const holdValve = (open: boolean) => {
-    valveHeld = open
-    pot.ventOpen = open
-    pot.regime = 'free'
-    resume()
+
+  /** The heat has changed: whatever was held must be decided again. */
+  private resume(): void {
+    const { pot } = this
+    const { knobs } = pot
+    const atCondensing = pot.hasTins && Math.abs(pot.tempC - pot.condensingC) < 1e-6
+    if (knobs.regime === 'held-condensing' || atCondensing) pot.settle('condensing')
+    else if (knobs.regime === 'held-set' && Math.abs(pot.tempC - knobs.setC) > 1e-6) knobs.regime = 'free'
+    else if (knobs.regime !== 'free' && !pot.stillHeld()) knobs.regime = 'free'
+    this.record()
   }
 
-  const off = () => {
-    heatOffS = atS
-    if (!pressurised) return
-    pot.burnerW = 0
-    pot.setC = Infinity
-    pot.regime = 'free'
-    resume()
-  }
-
-  const runRelease = (release: Release): boolean => {
-    if (heatOffS === null) off()
-    if (!pressurised) return true
-    const waitS = release.kind === 'natural' ? Infinity : (release.afterMinutes ?? 0) * 60
-    const isOpen = () => pot.y[0]! <= opensC + 1e-9
-    if (!isOpen() && !advance(atS + waitS, isOpen, 0, true)) return false
-    if (isOpen()) return true
-    holdValve(true)
-    return advance(Infinity, isOpen, 0, true)
-  }
-
-  if (appliance.kind === 'regulator') pot.setC = saturationC(airPa + (appliance.liftPa + appliance.reseatPa) / 2)
-  record()
-
-  return {
-    step: runStep,
-    heat: setHeat,
-    until: (minute) => advance(minute * 60, never, 0),
-    valve: holdValve,
-    off,
-    release: runRelease,
-    boilMinutes: physics.boilMinutes,
-    now: () => ({
-      minute: atS / 60,
-      tempC: pot.y[0]!,
-      gaugePa: physics.gaugeAt(pot.y[0]!),
-      freeWaterG: Math.max(0, pot.y[1]!) * 1000,
-      ventOpen: pot.ventOpen,
-      whistles: whistleS.length,
-    }),
-    save: () => ({
-      pot: { ...pot, y: pot.y.slice() },
-      atS,
-      boilsAtS,
-      pressureAtS,
-      heatOffS,
-      hottestC,
-      whistles: whistleS.length,
-      tracePoints: trace.length,
-      valveHeld,
-      ending,
-    }),
-    restore(moment) {
-      // The state's array is the one that the equations hold on to.
-      const { y } = pot
-      Object.assign(pot, moment.pot, { y })
-      y.set(moment.pot.y)
-      ;({ atS, boilsAtS, pressureAtS, heatOffS, hottestC, valveHeld, ending } = moment)
-      whistleS.length = moment.whistles
-      trace.length = moment.tracePoints
-    },
-    result: () => ({
-      ending,
-      minutesToPressure: minutes(pressureAtS),
-      boilsAtMinute: minutes(boilsAtS),
-      heatOffMinute: (heatOffS ?? atS) / 60,
-      releaseMinutes: heatOffS === null ? 0 : (atS - heatOffS) / 60,
-      whistles: whistleS.length,
-      whistleMinutes: whistleS.map((s) => s / 60),
-      steamLostG: (load.freeWaterKg - pot.y[1]! - physics.drunkKg()) * 1000,
-      freeWaterLeftG: Math.max(0, pot.y[1]!) * 1000,
-      boilMinutes: physics.boilMinutes(),
-      uptake: physics.uptake(),
-      heatKJ: pot.y[2]! / 1000,
-      hottestC,
-      trace: trace.slice(),
-    }),
-  }
-
-  function minutes(seconds: number | null) {
-    return seconds === null ? null : seconds / 60
+  private record(): void {
+    const { pot, clock } = this
+    if (pot.tempC > clock.hottestC) clock.hottestC = pot.tempC
+    if (!this.traced) return
+    this.trace.push({
+      minute: clock.atS / 60,
+      tempC: pot.tempC,
+      gaugePa: pot.gaugeAt(pot.tempC),
+      heatW: pot.heatNowW(),
+      freeWaterKg: Math.max(0, pot.waterKg),
+      boilMinutes: this.boilMinutes(),
+    })
   }
 }
+
+const never = () => false
+const inMinutes = (seconds: number | null) => (seconds === null ? null : seconds / 60)
+

@@ -1,20 +1,21 @@
 import { failed, problem, type Outcome } from '../problem'
-import type { Simulation, SimulationCase } from './case'
+import type { SimulationCase } from './case.schema'
 import { checkCase } from './check'
-import { startRun, type RunOptions } from './run'
+import { Run, type RunOptions } from './run'
+import type { Simulation } from './simulation'
 
 /**
  * Runs one program on one pot and reports what became of the water and of every food. The case must
  * have been checked (checkCase); an ending other than 'done' says why the run was cut short.
  */
 export function simulate(input: SimulationCase, options: RunOptions = {}): Simulation {
-  const run = startRun(input, options)
+  const run = new Run(input, options)
   const completed = input.program.every((step) => run.step(step))
   if (completed && input.release) run.release(input.release)
   return run.result()
 }
 
-/** Checks a case, runs it, and says in words why there is no result: bad figures, or a run cut short. */
+/** Checks a case and runs it; problems say why there is no result: bad figures, or a run cut short. */
 export function simulateChecked(input: SimulationCase, options: RunOptions = {}): Outcome<Simulation> {
   const problems = checkCase(input)
   if (problems.length > 0) return failed(...problems)

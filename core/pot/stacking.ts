@@ -1,4 +1,4 @@
-import type { PotBody } from './cookers'
+import type { PotBody } from '../appliance/kind'
 
 // Room that steam and fingers need (general kitchen practice).
 const CLEAR_MM = 10

@@ -1,12 +1,11 @@
-import type { BoilMinuteWindow } from '../food/food'
+import type { Release, Step } from '../appliance/step.schema'
+import type { BoilMinuteWindow } from '../food/food.schema'
 import type { NeedFactor } from '../food/need'
-import type { Texture } from '../food/texture'
-import type { Release, SimulationCase, Step } from '../pot/case'
+import type { Texture } from '../names'
+import type { SimulationCase } from '../pot/case.schema'
 import type { Caution } from '../safety/rules'
 import type { WaterFate } from '../water/folk'
 import type { WaterSum } from '../water/sum'
-import type { FirstCheck } from './first-check'
-import { OPENING_MINUTES, type LaterClosing } from './later'
 import type { FigureRange } from './range'
 
 /** How far a food came: short of firm, at one of its textures, or past its limit. */
@@ -20,6 +19,7 @@ export function donenessOf(boilMinutes: number, { firm, tender, soft, max }: Boi
   return boilMinutes >= firm ? 'firm' : 'hard'
 }
 
+/** What a food gets in all. */
 export interface FoodAnswer {
   food: string
   dryG: number
@@ -39,8 +39,8 @@ export interface FoodAnswer {
   tinFill: { beforeMl: number; afterMl: number; holdsMl: number } | null
 }
 
-/** Levels in litres of pot. */
-export interface Fill {
+/** Levels in litres of pot, at one closing of the lid. */
+export interface ClosingFill {
   /** The heap of food before cooking, the liquid's line, and the higher of the two. */
   foodL: number
   /** The food in that heap, without the gaps between its pieces. */
@@ -49,19 +49,28 @@ export interface Fill {
   beforeL: number
   /** Food and liquid when done, foam included. */
   afterL: number
-  limitL: number
-  capacityL: number
 }
 
-export interface PlanAnswer {
+export interface FirstCheck {
+  figure: number
+  /**
+   * Why there: going on costs nothing (the food stands the whole range), or too much cannot be mended
+   * (it would be past its limit), or there is no range to choose in, or the pot is opened then in any case.
+   */
+  reason: 'stands-more' | 'cannot-be-mended' | 'no-range' | 'opened-anyway'
+}
+
+/** One closing of the lid: what goes in, with what water, for how long, and what it does. */
+export interface ClosingAnswer {
+  /** Indexes into the request's contents that go in now. */
+  adds: number[]
+  /** Water to pour: from the tap into a cold pot, boiling into one that was opened. */
   water: WaterSum & {
-    /** Water per cup of dry food, both by volume; null where a food has no cup figure. */
+    /** Water per cup of dry food that goes into the base now, both by volume; null where a food has no cup figure. */
     ratioByVolume: number | null
   }
   /** What was computed, also where the cook gave other figures. */
   planned: { pourG: number; figure: number }
-  /** How wet what stands in the base comes out; null where nothing in it drinks. */
-  becomes: WaterFate | null
   program: {
     steps: Step[]
     whistles: number
@@ -69,28 +78,50 @@ export interface PlanAnswer {
     /** The device's own program, and how often it runs. */
     fixedProgram: { id: string; name: string; times: number } | null
   }
-  release: Release | null
-  foods: FoodAnswer[]
-  clock: { pressureAtMinute: number | null; heatOffAtMinute: number; openAtMinute: number }
-  fill: Fill
-  steamLostG: number
-  waterLeftG: number
-  energyKJ: number
-  hottestC: number
-  /** The water comes to a full boil at some time. */
-  boils: boolean
   /** The program's figure over the spread of what is unknown: whistles, or minutes. */
   range: FigureRange
   /** The figure at which to stop and pinch one first. */
   firstCheck: FirstCheck
-  cautions: Caution[]
-  /** Where some foods go in later: what comes after the first closing of the lid. All the rest is of the first. */
-  later?: LaterClosing[]
-  /** The case the plan was solved on. */
-  simulation: SimulationCase
+  /** Minutes from lighting it for this closing. */
+  clock: { pressureAtMinute: number | null; heatOffAtMinute: number; openAtMinute: number }
+  /** Boil-minutes that each food of the request gets in it, and over the spread of what is unknown. */
+  foods: { gets: number; getsLow: number; getsHigh: number }[]
+  fill: ClosingFill
+  steamLostG: number
+  /** Free water when it is opened, as the simulation has it. */
+  freeWaterLeftG: number
+  energyKJ: number
+  hottestC: number
+  /** The water comes to a full boil at some time. */
+  boils: boolean
+  /** The case it was solved on. */
+  case: SimulationCase
 }
 
-/** Minutes from first lighting the pot until everything in it is done and the lid is off. */
-export function readyAtMinute({ clock, later = [] }: Pick<PlanAnswer, 'clock' | 'later'>): number {
-  return later.reduce((sum, { minutes }) => sum + OPENING_MINUTES + minutes, clock.openAtMinute)
+/** What is answered to a request: every closing of the lid, and what becomes of it all. */
+export interface PlanAnswer {
+  closings: ClosingAnswer[]
+  release: Release | null
+  foods: FoodAnswer[]
+  /** How wet what stands in the base comes out; null where nothing in it drinks. */
+  becomes: WaterFate | null
+  /** The fullest that the pot gets, against its line and what it holds, in litres. */
+  fill: { beforeL: number; afterL: number; limitL: number; capacityL: number }
+  steamLostG: number
+  waterLeftG: number
+  energyKJ: number
+  hottestC: number
+  /** Minutes from first lighting the pot until everything in it is done and the lid is off. */
+  readyAtMinute: number
+  cautions: Caution[]
+}
+
+/** What the style of all closings counts. */
+export function unitOf({ closings }: Pick<PlanAnswer, 'closings'>): FigureRange['unit'] {
+  return closings[0]!.range.unit
+}
+
+/** The appliance that a plan is for. */
+export function applianceOf({ closings }: Pick<PlanAnswer, 'closings'>): SimulationCase['appliance'] {
+  return closings[0]!.case.appliance
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { isRefused } from '../safety/rules'
 import { plan } from './plan'
-import type { PlanRequest } from './request'
+import type { PlanRequest } from './request.schema'
 
 const beans = (change: Partial<PlanRequest> = {}): PlanRequest => ({
   kitchen: { altitudeM: 0, roomC: 20, tapC: 20 },
@@ -16,17 +16,17 @@ const beans = (change: Partial<PlanRequest> = {}): PlanRequest => ({
 })
 const answered = (request: PlanRequest) => {
   const outcome = plan(request)
-  if (!outcome.ok) throw new Error(outcome.problems[0]!.message)
+  if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
   return outcome.value
 }
 
 describe('what if the cook takes other figures', () => {
   it('gives the computed plan when the given figures are the computed ones', () => {
     const computed = answered(beans())
-    const { pourG, figure } = computed.planned
-    const same = answered(beans({ given: { pourG, figure } }))
-    expect(same.water).toEqual(computed.water)
-    expect(same.range).toEqual(computed.range)
+    const { pourG, figure } = computed.closings[0]!.planned
+    const same = answered(beans({ given: [{ pourG, figure }] }))
+    expect(same.closings[0]!.water).toEqual(computed.closings[0]!.water)
+    expect(same.closings[0]!.range).toEqual(computed.closings[0]!.range)
     expect(same.foods[0]!.gets).toBeCloseTo(computed.foods[0]!.gets, 6)
   })
 
@@ -34,13 +34,13 @@ describe('what if the cook takes other figures', () => {
     const computed = answered(beans())
     fc.assert(
       fc.property(fc.integer({ min: 700, max: 1900 }), fc.integer({ min: 1, max: 25 }), (pourG, figure) => {
-        const answer = answered(beans({ given: { pourG, figure } }))
-        expect(answer.water.lines.reduce((sum, { g }) => sum + g, 0)).toBe(pourG)
-        expect(answer.program.whistles).toBe(figure)
-        expect(answer.planned).toEqual(computed.planned)
+        const answer = answered(beans({ given: [{ pourG, figure }] }))
+        expect(answer.closings[0]!.water.lines.reduce((sum, { g }) => sum + g, 0)).toBe(pourG)
+        expect(answer.closings[0]!.program.whistles).toBe(figure)
+        expect(answer.closings[0]!.planned).toEqual(computed.closings[0]!.planned)
         // What the pot needs does not change because somebody runs it otherwise.
-        expect([answer.range.low, answer.range.high]).toEqual([computed.range.low, computed.range.high])
-        const more = answered(beans({ given: { pourG, figure: figure + 1 } }))
+        expect([answer.closings[0]!.range.low, answer.closings[0]!.range.high]).toEqual([computed.closings[0]!.range.low, computed.closings[0]!.range.high])
+        const more = answered(beans({ given: [{ pourG, figure: figure + 1 }] }))
         expect(more.foods[0]!.gets).toBeGreaterThan(answer.foods[0]!.gets)
       }),
       { numRuns: 15 },
@@ -51,32 +51,32 @@ describe('what if the cook takes other figures', () => {
     const rice = beans({
       contents: [{ food: 'basmati-white', dryG: 200, soak: null, texture: 'separate', where: 'base' }],
     })
-    const { pourG } = answered(rice).planned
-    const fates = [0.8, 1, 1.5, 2.5].map((times) => answered({ ...rice, given: { pourG: pourG * times } }).becomes)
+    const { pourG } = answered(rice).closings[0]!.planned
+    const fates = [0.8, 1, 1.5, 2.5].map((times) => answered({ ...rice, given: [{ pourG: pourG * times }] }).becomes)
     expect(fates[1]).toBe('separate')
     expect(new Set(fates).size).toBe(4)
-    const dry = answered({ ...rice, given: { pourG: pourG * 0.8 } })
+    const dry = answered({ ...rice, given: [{ pourG: pourG * 0.8 }] })
     expect(dry.cautions.map(({ id }) => id)).toContain('too-dry')
   })
 
   it('lets the safety rules have the last word', () => {
     const kidney = beans({ contents: [{ ...beans().contents[0]!, food: 'kidney-red' }] })
     expect(isRefused(answered(kidney).cautions)).toBe(false)
-    const short = answered({ ...kidney, given: { figure: 1 } })
+    const short = answered({ ...kidney, given: [{ figure: 1 }] })
     expect(short.cautions.find(({ id }) => id === 'lectin-not-done')?.severity).toBe('refuse')
-    const thin = answered(beans({ given: { pourG: 60, figure: 1 } }))
+    const thin = answered(beans({ given: [{ pourG: 60, figure: 1 }] }))
     expect(thin.cautions.find(({ id }) => id === 'too-little-liquid')?.severity).toBe('refuse')
-    const full = answered(beans({ given: { pourG: 3200 } }))
+    const full = answered(beans({ given: [{ pourG: 3200 }] }))
     expect(full.cautions.find(({ id }) => id === 'too-full')?.severity).toBe('refuse')
   })
 
   it('says so when the pot would boil dry, and refuses nonsense', () => {
-    const dry = plan(beans({ given: { pourG: 120, figure: 40 } }))
+    const dry = plan(beans({ given: [{ pourG: 120, figure: 40 }] }))
     expect(dry.ok ? [] : dry.problems.map(({ code }) => code)).toEqual(['boils-dry'])
-    const nonsense = plan(beans({ given: { pourG: -5, figure: Number.NaN }, spread: { flame: 7 } }))
+    const nonsense = plan(beans({ given: [{ pourG: -5, figure: Number.NaN }], spread: { flame: 7 } }))
     expect(nonsense.ok ? [] : nonsense.problems.map(({ path }) => path)).toEqual([
-      'given.pourG',
-      'given.figure',
+      'given.0.pourG',
+      'given.0.figure',
       'spread.flame',
     ])
   })
@@ -87,16 +87,16 @@ describe('what if the cook takes other figures', () => {
       style: { kind: 'rice-cooker' },
       contents: [{ food: 'basmati-white', dryG: 180, soak: null, where: 'base' }],
     })
-    const { pourG } = answered(rice).planned
-    const more = answered({ ...rice, given: { pourG: pourG + 80, figure: 3 } })
-    expect(more.clock.heatOffAtMinute).toBeGreaterThan(answered(rice).clock.heatOffAtMinute)
+    const { pourG } = answered(rice).closings[0]!.planned
+    const more = answered({ ...rice, given: [{ pourG: pourG + 80, figure: 3 }] })
+    expect(more.closings[0]!.clock.heatOffAtMinute).toBeGreaterThan(answered(rice).closings[0]!.clock.heatOffAtMinute)
   })
 })
 
 describe('what has been measured', () => {
   it('narrows the range', () => {
-    const { low, high } = answered(beans()).range
-    const measured = answered(beans({ spread: { flame: 0.03, lift: 0.03, batch: 0.05 } })).range
+    const { low, high } = answered(beans()).closings[0]!.range
+    const measured = answered(beans({ spread: { flame: 0.03, lift: 0.03, batch: 0.05 } })).closings[0]!.range
     expect(measured.high - measured.low).toBeLessThan(high - low)
   })
 })

@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { CATALOGUE } from '../food/catalogue'
-import { COOKERS } from '../pot/cookers'
+import { COOKERS, stylesFor } from '../appliance/appliance'
 import { isRefused } from '../safety/rules'
-import { equivalents, styleOf } from './equivalents'
+import { equivalents } from './equivalents'
 import { plan } from './plan'
 import { ratiosByBatch } from './ratios'
-import { notDone, tooThick, tooThin } from './remedy'
-import type { Content, PlanRequest } from './request'
+import { nextClosing, tooThick, tooThin } from './remedy'
+import type { Content, PlanRequest } from './request.schema'
 import { soakCosts } from './soak-cost'
-import { stylesFor } from './styles'
+import { styleOf } from './styles'
 import { together } from './together'
 
 // What cooks ask once there is a plan: in another pot, unsoaked, with my ratio, not done, all together.
@@ -34,8 +34,8 @@ const request = (contents: Content[], change: Partial<PlanRequest> = {}): PlanRe
   ...change,
 })
 const beans = request([food('navy-bean', 300, { soak })])
-function value<T>(outcome: { ok: true; value: T } | { ok: false; problems: { message: string }[] }): T {
-  if (!outcome.ok) throw new Error(outcome.problems.map(({ message }) => message).join(' '))
+function value<T>(outcome: { ok: true; value: T } | { ok: false; problems: { code: string }[] }): T {
+  if (!outcome.ok) throw new Error(outcome.problems.map(({ code }) => code).join(' '))
   return outcome.value
 }
 
@@ -46,11 +46,12 @@ describe('every cooker in every style', () => {
     const contents =
       kind === 'rice-cooker' || kind === 'basket' ? [food('long-white', pulses)] : [food('moong-split', pulses)]
     const answer = value(plan(request(contents, { cooker, style: styleOf(kind, { flame: 'low' }) })))
+    const closing = answer.closings[0]!
     for (const { gets, needs } of answer.foods) expect(gets).toBeGreaterThanOrEqual(needs)
-    expect(answer.water.lines.reduce((sum, line) => sum + line.g, 0)).toBe(answer.water.pourG)
-    expect(answer.range.low).toBeLessThanOrEqual(answer.range.figure)
-    expect(answer.range.high).toBeGreaterThanOrEqual(answer.range.figure)
-    expect(answer.clock.openAtMinute).toBeGreaterThanOrEqual(answer.clock.heatOffAtMinute)
+    expect(closing.water.lines.reduce((sum, line) => sum + line.g, 0)).toBe(closing.water.pourG)
+    expect(closing.range.low).toBeLessThanOrEqual(closing.range.figure)
+    expect(closing.range.high).toBeGreaterThanOrEqual(closing.range.figure)
+    expect(closing.clock.openAtMinute).toBeGreaterThanOrEqual(closing.clock.heatOffAtMinute)
     expect(answer.energyKJ).toBeGreaterThan(100)
   })
 
@@ -81,8 +82,8 @@ describe('every cooker in every style', () => {
     ]
     const cooker = { appliance, body, fixedPrograms: [{ id: 'grain', name: 'Grain', profile, steamG: 30 }] }
     const fixed = (contents: Content[]) => value(plan(request(contents, { cooker, style: { kind: 'fixed' } })))
-    expect(fixed([food('basmati-white', 200)]).program.fixedProgram).toEqual({ id: 'grain', name: 'Grain', times: 1 })
-    expect(fixed([food('black-eyed', 200, { soak })]).program.fixedProgram!.times).toBeGreaterThan(1)
+    expect(fixed([food('basmati-white', 200)]).closings[0]!.program.fixedProgram).toEqual({ id: 'grain', name: 'Grain', times: 1 })
+    expect(fixed([food('black-eyed', 200, { soak })]).closings[0]!.program.fixedProgram!.times).toBeGreaterThan(1)
     const short = fixed([food('soybean', 200)])
     expect(short.cautions.map(({ id }) => id)).toContain('program-short')
     const kidney = fixed([food('kidney-red', 200)])
@@ -92,13 +93,13 @@ describe('every cooker in every style', () => {
   it('takes less heat from a flame wider than the pot', () => {
     const heatUp = (diameterMm: number) => {
       const burner = { diameterMm, flameW: { high: 2600, medium: 1600, low: 800, simmer: 460 } }
-      return value(plan(request([food('moong-split', 150)], { burner, cooker: 'whistling-3l-steel' }))).clock
+      return value(plan(request([food('moong-split', 150)], { burner, cooker: 'whistling-3l-steel' }))).closings[0]!.clock
         .pressureAtMinute!
     }
     expect(heatUp(150)).toBeGreaterThan(heatUp(120))
     const narrow = { diameterMm: 90, flameW: { high: 2600, medium: 1600, low: 800, simmer: 460 } }
     const answer = value(plan({ ...beans, burner: narrow }))
-    expect(answer.simulation.program[0]).toEqual({ heatW: 1300, untilWhistles: 1 })
+    expect(answer.closings[0]!.case.program[0]).toEqual({ kind: 'whistles', heatW: 1300, untilWhistles: 1 })
   })
 
   it('lets more steam go without the lid', () => {
@@ -115,8 +116,8 @@ describe('a household’s own figures', () => {
   }
 
   it('override the catalogue, and name new foods', () => {
-    const before = value(plan(beans)).range.figure
-    expect(value(plan({ ...beans, foods: [own] })).range.figure).toBeGreaterThan(before)
+    const before = value(plan(beans)).closings[0]!.range.figure
+    expect(value(plan({ ...beans, foods: [own] })).closings[0]!.range.figure).toBeGreaterThan(before)
     const mine = request([food('grandmother-beans', 300, { soak })], {
       foods: [{ ...own, id: 'grandmother-beans', name: 'Grandmother’s beans' }],
     })
@@ -127,7 +128,7 @@ describe('a household’s own figures', () => {
 describe('forgot to soak', () => {
   it('costs time and water, and is never a refusal', () => {
     const costs = soakCosts(beans, 0)
-    const minutes = costs.map(({ outcome }) => value(outcome).clock.openAtMinute)
+    const minutes = costs.map(({ outcome }) => value(outcome).readyAtMinute)
     const [none, hotHour, , overnight] = minutes as [number, number, number, number]
     expect(none).toBeGreaterThan(hotHour)
     expect(none).toBeGreaterThan(overnight)
@@ -160,22 +161,22 @@ describe('the common ratios', () => {
 describe('not done', () => {
   const state = { tempC: 95, freeWaterG: 400 }
   it('needs less the further it is', () => {
-    const figure = (got: number) => value(notDone(beans, { ...state, gets: [got] })).figure
+    const figure = (got: number) => value(nextClosing(beans, { ...state, gets: [got] })).figure
     expect(figure(20)).toBeGreaterThan(figure(50))
     expect(figure(70)).toBeLessThanOrEqual(1)
   })
 
   it('believes the pinch before the plan', () => {
     const { gets } = value(plan(beans)).foods[0]!
-    const firm = value(notDone(beans, { ...state, gets: [gets], pinch: ['firm'] }))
-    const hard = value(notDone(beans, { ...state, gets: [gets], pinch: ['hard'] }))
+    const firm = value(nextClosing(beans, { ...state, gets: [gets], pinch: ['firm'] }))
+    const hard = value(nextClosing(beans, { ...state, gets: [gets], pinch: ['hard'] }))
     expect(hard.figure).toBeGreaterThan(firm.figure)
     expect(firm.minutes).toBeGreaterThan(3)
   })
 
   it('asks for boiling water where the base would run dry', () => {
-    expect(value(notDone(beans, { tempC: 60, freeWaterG: 20, gets: [20] })).addWaterG).toBeGreaterThanOrEqual(180)
-    expect(value(notDone(beans, { ...state, gets: [60] })).addWaterG).toBe(0)
+    expect(value(nextClosing(beans, { tempC: 60, freeWaterG: 20, gets: [20] })).addWaterG).toBeGreaterThanOrEqual(180)
+    expect(value(nextClosing(beans, { ...state, gets: [60] })).addWaterG).toBe(0)
   })
 
   it.each([
@@ -184,7 +185,7 @@ describe('not done', () => {
     { tempC: 90, freeWaterG: 100, gets: [] },
     { tempC: 90, freeWaterG: 100, gets: [Infinity] },
   ])('answers a state that cannot be with a sentence: %o', (bad) => {
-    expect(notDone(beans, bad)).toMatchObject({ ok: false })
+    expect(nextClosing(beans, bad)).toMatchObject({ ok: false })
   })
 })
 
@@ -211,25 +212,25 @@ describe('several foods in one pot', () => {
   })
 
   it('keeps back what the beans would ruin, and counts the second phase for the beans', () => {
-    const { kind, phases, foods } = value(
+    const { kind, closings, foods } = value(
       together(request([food('navy-bean', 200, { soak }), food('squash-cubes', 300)])),
     )
     expect(kind).toBe('in-phases')
-    expect(phases.map(({ adds }) => adds)).toEqual([[0], [1]])
+    expect(closings.map(({ adds }) => adds)).toEqual([[0], [1]])
     for (const { gets, needs, max } of foods) {
       expect(gets).toBeGreaterThanOrEqual(needs * 0.999)
       expect(gets).toBeLessThanOrEqual(max)
     }
-    expect(phases[0]!.figure).toBeLessThan(value(plan(beans, { range: false })).range.figure + 1)
+    expect(closings[0]!.range.figure).toBeLessThan(value(plan(beans, { range: false })).closings[0]!.range.figure + 1)
   })
 
   it('takes three phases where two are not enough, and holds sour things back', () => {
     const sour = food('hominy-dried', 120, { additions: ['acid'] })
-    const { kind, phases, foods, lateAdditions } = value(
+    const { kind, closings, foods, lateAdditions } = value(
       together(request([sour, food('potato-whole', 250), food('cauliflower', 150)])),
     )
     expect(kind).toBe('in-phases')
-    expect(phases.map(({ adds }) => adds)).toEqual([[0], [1], [2]])
+    expect(closings.map(({ adds }) => adds)).toEqual([[0], [1], [2]])
     for (const { gets, max } of foods) expect(gets).toBeLessThanOrEqual(max)
     expect(lateAdditions).toEqual([{ index: 0, addition: 'acid' }])
   })

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { readyAtMinute, type PlanAnswer } from './answer'
+import type { PlanAnswer } from './answer'
 import { plan } from './plan'
-import type { Content, PlanRequest } from './request'
+import type { Content, PlanRequest } from './request.schema'
 import { together } from './together'
 
 const soaked = { hours: 10, waterC: 20, keepWater: false }
@@ -22,7 +22,7 @@ const request = (contents: Content[], more: Partial<PlanRequest> = {}): PlanRequ
 })
 function planned(asked: PlanRequest): PlanAnswer {
   const outcome = plan(asked)
-  if (!outcome.ok) throw new Error(outcome.problems.map(({ message }) => message).join(' '))
+  if (!outcome.ok) throw new Error(outcome.problems.map(({ code }) => code).join(' '))
   return outcome.value
 }
 
@@ -35,26 +35,26 @@ describe('foods that go in later', () => {
     expect(carrots!.gets).toBeGreaterThanOrEqual(carrots!.needs)
     expect(carrots!.gets).toBeLessThan(carrots!.window.max)
     expect(answer.cautions.map(({ id }) => id)).not.toContain('overcooked')
-    const [later] = answer.later!
+    const later = answer.closings[1]
     expect(later!.adds).toEqual([1])
-    expect(carrots!.gets).toBe(later!.gets[1])
+    expect(carrots!.gets).toBe(later!.foods[1]!.gets)
     // The beans get a part of what they need only once the carrots are in.
-    expect(later!.gets[0]).toBeGreaterThan(0)
+    expect(later!.foods[0]!.gets).toBeGreaterThan(0)
     const alone = planned(request([BEANS]))
-    expect(answer.range.figure).toBeLessThan(alone.range.figure + 1)
-    expect(readyAtMinute(answer)).toBeGreaterThan(answer.clock.openAtMinute + later!.minutes)
-    expect(answer.later!.every(({ range }) => range.low <= range.figure && range.figure <= range.high)).toBe(true)
+    expect(answer.closings[0]!.range.figure).toBeLessThan(alone.closings[0]!.range.figure + 1)
+    expect(answer.readyAtMinute).toBeGreaterThan(answer.closings[0]!.clock.openAtMinute + later!.clock.openAtMinute)
+    expect(answer.closings.every(({ range }) => range.low <= range.figure && range.figure <= range.high)).toBe(true)
   })
 
   it('agree with the answer to when they should go in', () => {
     const asked = request([BEANS, CARROTS])
     const phased = together(asked)
     if (!phased.ok) throw new Error()
-    const { phases, foods } = phased.value
-    expect(phases.map(({ adds }) => adds)).toEqual([[0], [1]])
+    const { closings, foods } = phased.value
+    expect(closings.map(({ adds }) => adds)).toEqual([[0], [1]])
     const answer = planned(request([BEANS, { ...CARROTS, joins: 1 }]))
-    expect(Math.abs(answer.range.figure - phases[0]!.figure)).toBeLessThanOrEqual(1)
-    expect(Math.abs(answer.later![0]!.range.figure - phases[1]!.figure)).toBeLessThanOrEqual(1)
+    expect(Math.abs(answer.closings[0]!.range.figure - closings[0]!.range.figure)).toBeLessThanOrEqual(1)
+    expect(Math.abs(answer.closings[1]!.range.figure - closings[1]!.range.figure)).toBeLessThanOrEqual(1)
     foods.forEach(({ gets }, i) => expect(Math.abs(answer.foods[i]!.gets / gets - 1)).toBeLessThan(0.35))
   })
 
@@ -66,15 +66,15 @@ describe('foods that go in later', () => {
         { food: 'cauliflower', dryG: 150, soak: null, where: 'base', joins: 2 },
       ]),
     )
-    expect(answer.later!.map(({ adds }) => adds)).toEqual([[1], [2]])
-    expect(answer.later![0]!.gets[2]).toBe(0)
+    expect(answer.closings.slice(1).map(({ adds }) => adds)).toEqual([[1], [2]])
+    expect(answer.closings[1]!.foods.map(({ gets }) => gets)[2]).toBe(0)
     for (const { gets, needs, window } of answer.foods) {
       expect(gets).toBeGreaterThanOrEqual(needs - 1e-6)
       expect(gets).toBeLessThanOrEqual(window.max)
     }
     // The potatoes get a part of theirs with the cauliflower, and so less before.
     const alone = planned(request([BEANS, { food: 'potato-whole', dryG: 250, soak: null, where: 'base', joins: 1 }]))
-    expect(answer.later![0]!.gets[1]).toBeLessThan(alone.later![0]!.gets[1]! + 1)
+    expect(answer.closings[1]!.foods[1]!.gets).toBeLessThan(alone.closings[1]!.foods[1]!.gets + 1)
   })
 
   it('count towards the fill: too much in the end is refused from the start', () => {
@@ -87,9 +87,9 @@ describe('foods that go in later', () => {
   it('bring the water that they drink, and what their closing boils away', () => {
     const rice: Content = { food: 'basmati-white', dryG: 150, soak: null, where: 'base', joins: 1 }
     const answer = planned(request([BEANS, rice]))
-    expect(answer.later![0]!.addWaterG).toBeGreaterThan(150)
-    const carrots = planned(request([BEANS, { ...CARROTS, joins: 1 }])).later![0]!
-    expect(carrots.addWaterG).toBeLessThan(answer.later![0]!.addWaterG)
+    expect(answer.closings[1]!.water.pourG).toBeGreaterThan(150)
+    const carrots = planned(request([BEANS, { ...CARROTS, joins: 1 }])).closings[1]!
+    expect(carrots.water.pourG).toBeLessThan(answer.closings[1]!.water.pourG)
     expect(answer.waterLeftG).toBeGreaterThan(0)
   })
 
@@ -97,9 +97,9 @@ describe('foods that go in later', () => {
     const straight = planned(request([BEANS, { ...CARROTS, joins: 1 }]))
     expect(planned(request([BEANS, { ...CARROTS, joins: 3 }]))).toEqual(straight)
     const turned = planned(request([{ ...CARROTS, joins: 1 }, BEANS]))
-    expect(turned.range).toEqual(straight.range)
-    expect(turned.later![0]!.adds).toEqual([0])
-    expect(planned(request([{ ...BEANS, joins: 2 }])).later).toBeUndefined()
+    expect(turned.closings.map(({ range }) => range)).toEqual(straight.closings.map(({ range }) => range))
+    expect(turned.closings[1]!.adds).toEqual([0])
+    expect(planned(request([{ ...BEANS, joins: 2 }])).closings).toHaveLength(1)
   })
 
   it('are refused where the pot ends by itself', () => {
@@ -136,10 +136,10 @@ describe('foods that go in later', () => {
           expect(outcome.problems.map(({ code }) => code)).not.toContain('boils-dry')
           return
         }
-        const { foods, later, waterLeftG } = outcome.value
+        const { foods, closings, waterLeftG } = outcome.value
         for (const { gets, needs } of foods) expect(gets).toBeGreaterThanOrEqual(needs - 1e-6)
-        expect(later).toHaveLength(1)
-        expect(later![0]!.addWaterG).toBeGreaterThanOrEqual(0)
+        expect(closings).toHaveLength(2)
+        expect(closings[1]!.water.pourG).toBeGreaterThanOrEqual(0)
         expect(waterLeftG).toBeGreaterThanOrEqual(0)
       }),
       { numRuns: 60 },

@@ -2,12 +2,13 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { CATALOGUE } from '../food/catalogue'
 import { texturesOf } from '../food/texture'
-import { COOKERS } from '../pot/cookers'
+import { COOKERS } from '../appliance/appliance'
 import { simulate } from '../pot/simulate'
 import { isRefused } from '../safety/rules'
 import type { PlanAnswer } from './answer'
+import { sentenceOf } from '../../locales/sentences'
 import { plan } from './plan'
-import type { Content, PlanRequest, Style } from './request'
+import type { Content, PlanRequest, Style } from './request.schema'
 
 const soaked = { hours: 12, waterC: 25, keepWater: false }
 const kidney: Content = { food: 'kidney-red', dryG: 270, soak: soaked, texture: 'tender', where: 'base' }
@@ -26,10 +27,10 @@ const request = (overrides: Partial<PlanRequest> = {}): PlanRequest => ({
 })
 function planned(overrides: Partial<PlanRequest> = {}, options = {}): PlanAnswer {
   const outcome = plan(request(overrides), options)
-  if (!outcome.ok) throw new Error(outcome.problems.map(({ message }) => message).join(' '))
+  if (!outcome.ok) throw new Error(outcome.problems.map(({ code }) => code).join(' '))
   return outcome.value
 }
-const figure = (overrides: Partial<PlanRequest>) => planned(overrides, { range: false }).range.figure
+const figure = (overrides: Partial<PlanRequest>) => planned(overrides, { range: false }).closings[0]!.range.figure
 
 const grainsAndPulses = CATALOGUE.filter(({ soak }) => soak !== null)
 const anyRequest = fc
@@ -85,7 +86,8 @@ describe('a plan', () => {
           )
           return
         }
-        const { foods, range, simulation } = outcome.value
+        const { foods, closings } = outcome.value
+        const { range, case: simulation } = closings[0]!
         for (const { gets, needs } of foods) expect(gets).toBeGreaterThanOrEqual(needs)
         const last = simulation.program.at(-1)!
         const less = { ...last }
@@ -105,7 +107,8 @@ describe('a plan', () => {
       fc.property(anyRequest, (asked) => {
         const outcome = plan(asked, { range: false })
         if (!outcome.ok) return
-        const { water, steamLostG, simulation } = outcome.value
+        const { steamLostG, closings } = outcome.value
+        const { water, case: simulation } = closings[0]!
         expect(water.lines.reduce((sum, line) => sum + line.g, 0)).toBe(water.pourG)
         const steam = water.lines.find(({ id }) => id === 'steam')!.g
         if (water.rule === 'balance') expect(steam).toBeGreaterThanOrEqual(Math.round(steamLostG) - 2)
@@ -125,7 +128,7 @@ describe('a plan', () => {
             planned(
               { contents: [{ food, dryG: grams, soak: null, where: 'base' }], freeLiquid: 'thick' },
               { range: false },
-            ).water.ratioByVolume!
+            ).closings[0]!.water.ratioByVolume!
           // A gram of rounding is all that may go the other way.
           expect(ratio(dryG * 2)).toBeLessThanOrEqual(ratio(dryG) * (1 + 3 / dryG))
         },
@@ -154,7 +157,8 @@ describe('a plan', () => {
   })
 
   it('shows a range around its figure, and a band around each food', () => {
-    const { range, foods } = planned()
+    const { closings, foods } = planned()
+    const { range } = closings[0]!
     expect(range.low).toBeLessThan(range.figure)
     expect(range.high).toBeGreaterThan(range.figure)
     expect(foods[0]!.getsLow).toBeLessThan(foods[0]!.gets)
@@ -163,13 +167,13 @@ describe('a plan', () => {
 
   it('takes the water of a tin into the tin and keeps the base wet', () => {
     const tin = { tin: { diameterMm: 160, heightMm: 70, lid: false }, tier: 1 }
-    const { water, foods, waterLeftG } = planned({
+    const { closings, foods, waterLeftG } = planned({
       contents: [{ food: 'red-rice', dryG: 190, soak: soaked, where: tin }],
       style: { kind: 'first-whistle-then-low' },
     })
     const heldG = 190 * (0.3 * foods[0]!.soakedShare + 0.1)
     expect(foods[0]!.tinWaterG).toBe(Math.round(190 * 2 * 0.9 - heldG))
-    expect(water.lines.some(({ id }) => id === 'uptake')).toBe(false)
+    expect(closings[0]!.water.lines.some(({ id }) => id === 'uptake')).toBe(false)
     expect(waterLeftG).toBeGreaterThanOrEqual(59)
   })
 
@@ -181,7 +185,7 @@ describe('a plan', () => {
 
   it('counts water held from a drained soak, and none of it when the water is kept', () => {
     const held = (keepWater: boolean) =>
-      planned({ contents: [{ ...kidney, soak: { ...soaked, keepWater } }] }).water.lines.some(({ id }) => id === 'held')
+      planned({ contents: [{ ...kidney, soak: { ...soaked, keepWater } }] }).closings[0]!.water.lines.some(({ id }) => id === 'held')
     expect(held(false)).toBe(true)
     expect(held(true)).toBe(false)
   })
@@ -230,14 +234,14 @@ describe('safety, last of all', () => {
       fc.property(anyRequest, (asked) => {
         const outcome = plan(asked, { range: false })
         if (!outcome.ok) return
-        const { fill, cautions, simulation, foods, release } = outcome.value
+        const { fill, cautions, closings, foods, release } = outcome.value
         const [content] = asked.contents
         const given = new Set(cautions.map(({ id }) => id))
         const { lectin, froth } = CATALOGUE.find(({ id }) => id === foods[0]!.food)!
         if (lectin) expect(given.has('lectin-soak')).toBe((content!.soak?.hours ?? 0) < 5)
         if (lectin && content!.soak) expect(given.has('lectin-soak-water')).toBe(content!.soak.keepWater)
         if (release && release.kind !== 'natural' && froth > 0) expect(release.afterMinutes).toBeGreaterThanOrEqual(5)
-        expect(simulation.load.freeWaterKg * 1000).toBeGreaterThanOrEqual(asked.cooker === 'electric-6l' ? 299 : 199)
+        expect(closings[0]!.case.load.freeWaterKg * 1000).toBeGreaterThanOrEqual(asked.cooker === 'electric-6l' ? 299 : 199)
         const over = Math.max(fill.beforeL, fill.afterL) > fill.limitL
         expect(isRefused(cautions)).toBe(over)
         expect(fill.limitL).toBeLessThanOrEqual((fill.capacityL * 2) / 3)
@@ -283,9 +287,10 @@ describe('what cannot be planned', () => {
     expect(outcome.ok).toBe(false)
     if (outcome.ok) return
     expect(outcome.problems.map((problem) => problem.code)).toContain(code)
-    for (const { message } of outcome.problems) {
-      expect(message).toMatch(/^\S.*\.$/)
-      expect(message).not.toMatch(/\{|undefined/)
+    for (const problem of outcome.problems) {
+      const said = sentenceOf(problem)
+      expect(said).toMatch(/^\S.*\.$/)
+      expect(said).not.toMatch(/\{|undefined/)
     }
   })
 })

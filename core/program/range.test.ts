@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { PlanAnswer } from './answer'
 import { plan } from './plan'
-import type { PlanRequest } from './request'
+import type { PlanRequest } from './request.schema'
 
 const answer = (change: Partial<PlanRequest> = {}): PlanAnswer => {
   const outcome = plan({
@@ -15,13 +15,16 @@ const answer = (change: Partial<PlanRequest> = {}): PlanAnswer => {
     release: 'auto',
     ...change,
   })
-  if (!outcome.ok) throw new Error(outcome.problems[0]!.message)
+  if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
   return outcome.value
 }
 
 describe('the range', () => {
   it('is wider for whistles, which a flame decides, than for a device that holds its pressure', () => {
-    const spread = ({ range }: PlanAnswer) => (range.high - range.low) / range.figure
+    const spread = ({ closings }: PlanAnswer) => {
+      const { range } = closings[0]!
+      return (range.high - range.low) / range.figure
+    }
     const whistles = spread(answer({ style: { kind: 'whistles', flame: 'high' } }))
     const clock = spread(answer({ style: { kind: 'clock', flame: 'medium' } }))
     expect(clock).toBeLessThan(whistles)
@@ -29,7 +32,8 @@ describe('the range', () => {
 
   it('holds the figure, and each food’s band holds what it gets', () => {
     for (const style of [{ kind: 'first-whistle-then-low' }, { kind: 'clock', flame: 'high' }] as const) {
-      const { range, foods } = answer({ style })
+      const { closings, foods } = answer({ style })
+      const { range } = closings[0]!
       expect(range.low).toBeLessThanOrEqual(range.figure)
       expect(range.high).toBeGreaterThanOrEqual(range.figure)
       for (const { gets, getsLow, getsHigh } of foods) {
@@ -41,15 +45,15 @@ describe('the range', () => {
 
   it('is the figure alone when nobody asked for it', () => {
     const outcome = plan({ ...requestOf(answer()), style: { kind: 'whistles', flame: 'medium' } }, { range: false })
-    expect(outcome.ok && outcome.value.range.low === outcome.value.range.high).toBe(true)
+    expect(outcome.ok && outcome.value.closings[0]!.range.low === outcome.value.closings[0]!.range.high).toBe(true)
   })
 })
 
 /** The request behind an answer, as far as these tests need it. */
-function requestOf({ simulation }: PlanAnswer): PlanRequest {
+function requestOf({ closings }: PlanAnswer): PlanRequest {
   return {
-    kitchen: { ...simulation.place, tapC: 20 },
-    cooker: { appliance: simulation.appliance },
+    kitchen: { ...closings[0]!.case.place, tapC: 20 },
+    cooker: { appliance: closings[0]!.case.appliance },
     burner: 'strong',
     contents: [{ food: 'navy-bean', dryG: 300, soak: null, where: 'base' }],
     liquids: [],
@@ -61,13 +65,13 @@ function requestOf({ simulation }: PlanAnswer): PlanRequest {
 describe('the first check', () => {
   it('is late for beans, which stand more, and early for what would be lost', () => {
     const beans = answer()
-    expect(beans.firstCheck).toEqual({ figure: beans.range.high, reason: 'stands-more' })
+    expect(beans.closings[0]!.firstCheck).toEqual({ figure: beans.closings[0]!.range.high, reason: 'stands-more' })
     const cabbage = answer({
       contents: [{ food: 'cauliflower', dryG: 400, soak: null, where: 'base' }],
       style: { kind: 'open', lid: true },
       cooker: 'open-3l',
     })
-    expect(cabbage.firstCheck.figure).toBeGreaterThanOrEqual(cabbage.range.low)
-    expect(cabbage.firstCheck.figure).toBeLessThanOrEqual(cabbage.range.high)
+    expect(cabbage.closings[0]!.firstCheck.figure).toBeGreaterThanOrEqual(cabbage.closings[0]!.range.low)
+    expect(cabbage.closings[0]!.firstCheck.figure).toBeLessThanOrEqual(cabbage.closings[0]!.range.high)
   })
 })

@@ -1,14 +1,14 @@
 import { setsAsGrain } from '../food/food'
+import { CUP_ML } from '../measure/measure'
 import { failed, type Outcome } from '../problem'
 import { FINGER_MM, folkRulesFor, grainFate, pulseFate, type FolkRule, type WaterFate } from '../water/folk'
 import { coveringMl } from '../water/volume'
+import { bulkBefore } from './bulk'
 import { plan } from './plan'
-import type { PlanRequest } from './request'
-import { inBase, resolve, type ResolvedFood } from './resolve'
-import { bulkBefore } from './settle'
+import { prepare, type PreparedFood } from './prepared'
+import type { PlanRequest } from './request.schema'
 
-export const BATCHES = [0.5, 1, 2, 4] as const
-const CUP_ML = 240
+export const BATCH_TIMES = [0.5, 1, 2, 4] as const
 
 export interface FolkOutcome {
   rule: FolkRule
@@ -35,33 +35,34 @@ export interface BatchRatio {
  */
 export function ratiosByBatch(request: PlanRequest): Outcome<BatchRatio[]> {
   const rows: BatchRatio[] = []
-  for (const times of BATCHES) {
+  for (const times of BATCH_TIMES) {
     const scaled: PlanRequest = {
       ...request,
       contents: request.contents.map((content) => ({ ...content, dryG: content.dryG * times })),
       liquids: request.liquids.map((liquid) => ({ ...liquid, g: liquid.g * times })),
     }
-    const resolved = resolve(scaled)
+    const prepared = prepare(scaled)
     const outcome = plan(scaled, { range: false })
-    if (!resolved.ok || !outcome.ok) {
-      const reasons = !resolved.ok ? resolved : outcome
+    if (!prepared.ok || !outcome.ok) {
+      const reasons = !prepared.ok ? prepared : outcome
       if (times === 1 && !reasons.ok) return failed(...reasons.problems)
       continue
     }
-    const { water, steamLostG } = outcome.value
-    const foods = inBase(resolved.value)
+    const { closings, steamLostG } = outcome.value
+    const { water } = closings[0]!
+    const foods = prepared.value.foods.filter(({ tin }) => tin === null)
     rows.push({
       times,
       dryG: foods.reduce((sum, { dryG }) => sum + dryG, 0),
       pourG: water.pourG,
       ratioByVolume: water.ratioByVolume,
-      folk: foods.length === 1 ? folkOutcomes(foods[0]!, steamLostG, resolved.value.cooker.body.innerDiameterMm) : [],
+      folk: foods.length === 1 ? folkOutcomes(foods[0]!, steamLostG, prepared.value.cooker.body.innerDiameterMm) : [],
     })
   }
   return { ok: true, value: rows }
 }
 
-function folkOutcomes(item: ResolvedFood, steamLostG: number, innerDiameterMm: number): FolkOutcome[] {
+function folkOutcomes(item: PreparedFood, steamLostG: number, innerDiameterMm: number): FolkOutcome[] {
   const { food, dryG, heldG, soakWaterG, uptakeG } = item
   return folkRulesFor(food).flatMap((rule) => {
     if (rule.id === 'per-volume' && food.cupG === null) return []

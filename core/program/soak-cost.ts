@@ -1,8 +1,8 @@
-import type { Soak } from '../food/soak'
+import type { Soak } from '../food/food.schema'
 import type { Outcome } from '../problem'
 import type { PlanAnswer } from './answer'
 import { plan } from './plan'
-import type { PlanRequest } from './request'
+import type { PlanRequest } from './request.schema'
 
 export type SoakOptionId = 'none' | 'hot-hour' | 'half-day' | 'overnight'
 

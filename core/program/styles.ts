@@ -1,23 +1,8 @@
-import type { Appliance } from '../pot/appliance'
-import type { Step } from '../pot/case'
-import type { Burner, Cooker } from '../pot/cookers'
-import type { Style, StyleKind } from './request'
-
-/** The ways in which a cook can tell this cooker what to do, the usual one first. */
-export function stylesFor({ appliance, fixedPrograms }: Cooker): readonly StyleKind[] {
-  const own: StyleKind[] = fixedPrograms && fixedPrograms.length > 0 ? ['fixed'] : []
-  return [...BY_KIND[appliance.kind], ...own]
-}
-
-const BY_KIND: Record<Appliance['kind'], readonly StyleKind[]> = {
-  whistling: ['whistles', 'first-whistle-then-low', 'clock', 'high-then-low'],
-  regulator: ['first-whistle-then-low', 'clock'],
-  electric: ['electric'],
-  open: ['open'],
-  rice: ['rice-cooker'],
-  slow: ['slow'],
-  bowl: ['basket'],
-}
+import type { Burner } from '../appliance/burner'
+import { kindOf, type Appliance } from '../appliance/appliance'
+import type { Step } from '../appliance/step.schema'
+import type { Style } from '../appliance/style.schema'
+import type { FlameName, Level, StyleKind } from '../names'
 
 /** A style as a search sees it: steps that always come first, then one step that grows with the figure. */
 export interface StyleShape {
@@ -33,14 +18,18 @@ export interface StyleShape {
   next(figure: number): Step
 }
 
+/** Styles whose figure is searched for; the others end by themselves. */
+type Searched = Exclude<Style, { kind: 'fixed' | 'rice-cooker' }>
+
+/** The device decides by itself when it is over: nothing is counted, and it cannot be opened in between. */
+export function endsByItself(style: Style): style is Exclude<Style, Searched> {
+  return style.kind === 'fixed' || style.kind === 'rice-cooker'
+}
+
 /** Minutes that the rice rests in a rice cooker after it has switched itself off. */
 export const RICE_REST_MINUTES = 10
 
-export function shapeOf(
-  style: Exclude<Style, { kind: 'fixed' | 'rice-cooker' }>,
-  burner: Burner,
-  appliance: Appliance,
-): StyleShape {
+export function shapeOf(style: Searched, burner: Burner, appliance: Appliance): StyleShape {
   const minutes = (before: Step[], last: (figure: number) => Step, min: number, max: number, by = 1): StyleShape => ({
     unit: 'minutes',
     min,
@@ -50,39 +39,66 @@ export function shapeOf(
     last,
     next: () => last(by),
   })
+  const onFlame = (flame: FlameName) => (figure: number) =>
+    ({ kind: 'minutes', heatW: burner[flame], minutes: figure }) as const
   switch (style.kind) {
     case 'whistles': {
-      const last = (figure: number): Step => ({ heatW: burner[style.flame], untilWhistles: figure })
+      const last = (figure: number): Step => ({
+        kind: 'whistles',
+        heatW: burner[style.flame],
+        untilWhistles: figure,
+      })
       return { unit: 'whistles', min: 1, max: 60, by: 1, before: [], last, next: last }
     }
     case 'first-whistle-then-low': {
       const first: Step =
-        appliance.kind === 'regulator'
-          ? { heatW: burner.high, untilPressure: true }
-          : { heatW: burner.high, untilWhistles: 1 }
-      return minutes([first], (figure) => ({ heatW: burner.low, minutes: figure }), 0, 240)
+        kindOf(appliance).tells === 'whistles'
+          ? { kind: 'whistles', heatW: burner.high, untilWhistles: 1 }
+          : { kind: 'pressure', heatW: burner.high, untilPressure: true }
+      return minutes([first], onFlame('low'), 0, 240)
     }
     case 'high-then-low':
       return minutes(
-        [{ heatW: burner.high, untilWhistles: style.whistles }],
-        (figure) => ({ heatW: burner.low, minutes: figure }),
+        [{ kind: 'whistles', heatW: burner.high, untilWhistles: style.whistles }],
+        onFlame('low'),
         0,
         240,
       )
     case 'clock':
-      return minutes([], (figure) => ({ heatW: burner[style.flame], minutes: figure }), 1, 360)
+      return minutes([], onFlame(style.flame), 1, 360)
     case 'electric':
-      return minutes([], (figure) => ({ level: style.level, minutesAtPressure: figure }), 0, 240)
-    case 'open':
       return minutes(
-        [{ heatW: burner.high, untilBoil: true }],
-        (figure) => ({ heatW: burner.low, minutes: figure }),
-        1,
-        600,
+        [],
+        (figure) => ({ kind: 'at-pressure', level: style.level, minutesAtPressure: figure }),
+        0,
+        240,
       )
+    case 'open':
+      return minutes([{ kind: 'boil', heatW: burner.high, untilBoil: true }], onFlame('low'), 1, 600)
     case 'slow':
-      return minutes([], (figure) => ({ level: style.level, minutes: figure }), 15, 1440, 15)
+      return minutes([], (figure) => ({ kind: 'level', level: style.level, minutes: figure }), 15, 1440, 15)
     case 'basket':
-      return minutes([], (figure) => ({ tempC: style.tempC, minutes: figure }), 1, 360)
+      return minutes([], (figure) => ({ kind: 'temperature', tempC: style.tempC, minutes: figure }), 1, 360)
+  }
+}
+
+/** The usual style of a kind, with the flame and level that the cook prefers. */
+export function styleOf(kind: StyleKind, prefer: { flame?: FlameName; level?: Level } = {}): Style {
+  const { flame = 'medium', level = 'high' } = prefer
+  switch (kind) {
+    case 'whistles':
+    case 'clock':
+      return { kind, flame }
+    case 'high-then-low':
+      return { kind, whistles: 2 }
+    case 'electric':
+    case 'slow':
+      return { kind, level }
+    case 'open':
+      return { kind, lid: true }
+    case 'basket':
+      return { kind, tempC: 100 }
+    default:
+      return { kind }
   }
 }

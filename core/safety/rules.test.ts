@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { findFood } from '../food/catalogue'
-import { fillSentence } from '../problem'
-import { CAUTION_SENTENCES, cautionsFor, isRefused, type CautionId, type PlanFacts } from './rules'
+import { cautionText } from '../../locales/sentences'
+import CAUTIONS from '../../locales/en/cautions.json'
+import { cautionsFor, isRefused, type CautionId, type PlanFacts } from './rules'
 
 type FoodFacts = PlanFacts['foods'][number]
 const soak = { hours: 9, waterC: 18, keepWater: false }
@@ -17,7 +18,7 @@ const food = (id: string, change: Partial<FoodFacts> = {}): FoodFacts => ({
   ...change,
 })
 const facts = (foods: FoodFacts[], change: Partial<PlanFacts> = {}): PlanFacts => ({
-  applianceKind: 'whistling',
+  appliance: { kind: 'whistling' },
   bodyAssumed: false,
   altitudeM: 0,
   roomC: 20,
@@ -29,7 +30,7 @@ const facts = (foods: FoodFacts[], change: Partial<PlanFacts> = {}): PlanFacts =
   surplusG: 0,
   becomes: 'spoonable',
   shortG: 0,
-  standing: null,
+  tins: null,
   foods,
   ...change,
 })
@@ -50,20 +51,20 @@ describe('filling', () => {
 
   it('asks for the liquid that steam needs, under pressure only', () => {
     expect(severityOf(facts([kidney()], { liquidG: 120 }), 'too-little-liquid')).toBe('refuse')
-    expect(severityOf(facts([kidney()], { liquidG: 120, applianceKind: 'open' }), 'too-little-liquid')).toBeUndefined()
+    expect(severityOf(facts([kidney()], { liquidG: 120, appliance: { kind: 'open' } }), 'too-little-liquid')).toBeUndefined()
   })
 })
 
 describe('beans that carry lectin', () => {
-  it.each(['slow', 'rice'] as const)('are refused in a %s cooker alone', (applianceKind) => {
-    expect(severityOf(facts([kidney()], { applianceKind, release: null }), 'lectin-not-pressure')).toBe('refuse')
+  it.each(['slow', 'rice'] as const)('are refused in a %s cooker alone', (kind) => {
+    expect(severityOf(facts([kidney()], { appliance: { kind }, release: null }), 'lectin-not-pressure')).toBe('refuse')
     expect(
-      severityOf(facts([food('chickpea-white')], { applianceKind, release: null }), 'lectin-not-pressure'),
+      severityOf(facts([food('chickpea-white')], { appliance: { kind }, release: null }), 'lectin-not-pressure'),
     ).toBeUndefined()
   })
 
   it('are refused in a bowl that only warms, and not in one that boils', () => {
-    const bowl = (boils: boolean) => facts([kidney()], { applianceKind: 'bowl', release: null, boils })
+    const bowl = (boils: boolean) => facts([kidney()], { appliance: { kind: 'bowl' }, release: null, boils })
     expect(severityOf(bowl(false), 'lectin-not-pressure')).toBe('refuse')
     expect(severityOf(bowl(true), 'lectin-not-pressure')).toBeUndefined()
   })
@@ -88,7 +89,7 @@ describe('beans that carry lectin', () => {
   })
 
   it('are sent to pressure where an open boil is cool', () => {
-    const open = (altitudeM: number) => facts([kidney()], { applianceKind: 'open', release: null, altitudeM })
+    const open = (altitudeM: number) => facts([kidney()], { appliance: { kind: 'open' }, release: null, altitudeM })
     expect(severityOf(open(1450), 'lectin-boil-altitude')).toBe('warn')
     expect(severityOf(open(200), 'lectin-boil-altitude')).toBeUndefined()
     expect(severityOf(facts([kidney()], { altitudeM: 1450 }), 'lectin-boil-altitude')).toBeUndefined()
@@ -129,14 +130,14 @@ describe('what goes on around the pot', () => {
     ['a pot of unknown size', facts([food('toor-split')], { bodyAssumed: true }), 'size-assumed', 'note'],
     ['meat', facts([food('chicken-thigh', { soak: null })]), 'meat-through', 'note'],
     ['grain that is left over', facts([food('basmati-white')]), 'cool-rice', 'note'],
-    ['keep-warm', facts([food('basmati-white')], { applianceKind: 'rice', release: null }), 'keep-hot', 'note'],
+    ['keep-warm', facts([food('basmati-white')], { appliance: { kind: 'rice' }, release: null }), 'keep-hot', 'note'],
     ['any pot under pressure', facts([food('toor-split')]), 'wait-for-pressure', 'note'],
   ] as const)('%s is told of', (_, plan, id, severity) => {
     expect(severityOf(plan, id)).toBe(severity)
   })
 
   it('says nothing of the kind for plain chickpeas in an open pot', () => {
-    expect(cautionsFor(facts([food('chickpea-white')], { applianceKind: 'open', release: null }))).toEqual([])
+    expect(cautionsFor(facts([food('chickpea-white')], { appliance: { kind: 'open' }, release: null }))).toEqual([])
   })
 })
 
@@ -160,14 +161,15 @@ describe('the sentences', () => {
     const order = ['refuse', 'warn', 'note']
     const ranks = cautions.map(({ severity }) => order.indexOf(severity))
     expect(ranks).toEqual([...ranks].sort())
-    for (const { id, params } of cautions) {
-      expect(fillSentence(CAUTION_SENTENCES[id].sentence, params), id).not.toMatch(/[{}]/)
-      expect(fillSentence(CAUTION_SENTENCES[id].why, params), id).not.toMatch(/[{}]/)
+    for (const caution of cautions) {
+      const { sentence, why } = cautionText(caution)
+      expect(sentence, caution.id).not.toMatch(/[{}]/)
+      expect(why, caution.id).not.toMatch(/[{}]/)
     }
   })
 
   it('are one or two sentences each, with a reason', () => {
-    for (const [id, { sentence, why }] of Object.entries(CAUTION_SENTENCES)) {
+    for (const [id, { sentence, why }] of Object.entries(CAUTIONS)) {
       expect(sentence, id).toMatch(/\.$/)
       expect(why, id).toMatch(/\.$/)
       expect(sentence.split('. ').length, id).toBeLessThanOrEqual(2)
@@ -177,8 +179,8 @@ describe('the sentences', () => {
 
 describe('what stands in tins', () => {
   const tin = { food: findFood('toor-split')!, fullShare: 0.5, limitShare: 0.6, thickerByMm: 0, material: 'steel' }
-  const standing = (change: Partial<NonNullable<PlanFacts['standing']>>) =>
-    facts([food('toor-split', { inTin: true })], { standing: { faults: [], baseReachesMm: 0, tins: [tin], ...change } })
+  const standing = (change: Partial<NonNullable<PlanFacts['tins']>>) =>
+    facts([food('toor-split', { inTin: true })], { tins: { faults: [], baseReachesMm: 0, filled: [tin], ...change } })
 
   it('is only told to be lifted with tongs when all is well', () => {
     const found = cautionsFor(standing({})).map(({ id }) => id)
@@ -192,9 +194,9 @@ describe('what stands in tins', () => {
     ['against the lid', { faults: [{ id: 'stack-too-high', tier: 1, byMm: 9 }] }, 'stack-too-high', 'refuse'],
     ['tipping', { faults: [{ id: 'tier-tips', tier: 1, byMm: 9 }] }, 'tier-tips', 'refuse'],
     ['uncovered below another', { faults: [{ id: 'uncovered-below', tier: 0, byMm: 0 }] }, 'uncovered-below', 'warn'],
-    ['overfull', { tins: [{ ...tin, fullShare: 0.61 }] }, 'tin-too-full', 'refuse'],
-    ['thicker than its tin', { tins: [{ ...tin, thickerByMm: 12 }] }, 'piece-too-thick', 'refuse'],
-    ['in glass', { tins: [{ ...tin, material: 'glass' }] }, 'tin-material', 'warn'],
+    ['overfull', { filled: [{ ...tin, fullShare: 0.61 }] }, 'tin-too-full', 'refuse'],
+    ['thicker than its tin', { filled: [{ ...tin, thickerByMm: 12 }] }, 'piece-too-thick', 'refuse'],
+    ['in glass', { filled: [{ ...tin, material: 'glass' }] }, 'tin-material', 'warn'],
     ['in boiling base water', { baseReachesMm: 3 }, 'base-reaches-tin', 'warn'],
   ] as const)('%s: said, and refused where it is dangerous', (_, change, id, severity) => {
     expect(severityOf(standing(change as never), id)).toBe(severity)

@@ -1,7 +1,7 @@
 import { heightOfMm, stackFaults, tierWidthMm, type StandingTin } from '../pot/stacking'
-import { tinLevelMl, tinLimit } from '../program/standing'
-import type { ResolvedFood } from '../program/resolve'
-import type { PotBody } from '../pot/cookers'
+import type { PotBody } from '../appliance/kind'
+import type { PreparedFood } from '../program/prepared'
+import { tinLevelMl, tinLimit } from '../program/tins'
 import { trivetsOf, type OwnedTin, type StackAsk } from './ask'
 
 /** Where every food stands: in the base, or in a tin of a tier. */
@@ -14,7 +14,7 @@ export interface Arrangement {
 }
 
 /** Whether a food fits a tin at all: by its width in the pot, its level, and the thickness of its pieces. */
-export function fitsTin(item: ResolvedFood, tin: OwnedTin, body: PotBody): boolean {
+export function fitsTin(item: PreparedFood, tin: OwnedTin, body: PotBody): boolean {
   return (
     stackFaults(body, 0, [[standingTin(tin, false)]]).every(({ id }) => id !== 'tin-too-wide') &&
     tinLevelMl(item) <= tinLimit(item) * tin.volumeMl &&
@@ -25,7 +25,7 @@ export function fitsTin(item: ResolvedFood, tin: OwnedTin, body: PotBody): boole
 /** Every arrangement that fits, stands and keeps its locks. `baseL` is how high a food reaches in the base. */
 export function* arrangements(
   ask: StackAsk,
-  foods: readonly ResolvedFood[],
+  foods: readonly PreparedFood[],
   body: PotBody,
   baseL: (food: number) => number,
 ): Generator<Arrangement> {
@@ -52,7 +52,7 @@ function basesOf({ foods }: StackAsk): (number | null)[] {
 /** Every way to give each food a tin of its own. Tins that are alike are taken in their order, once. */
 function* assignments(
   ask: StackAsk,
-  foods: readonly ResolvedFood[],
+  foods: readonly PreparedFood[],
   inTins: readonly number[],
   body: PotBody,
   room: (tins: readonly OwnedTin[]) => boolean,

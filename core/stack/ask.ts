@@ -1,17 +1,11 @@
-import type { Food } from '../food/food'
-import type { Soak } from '../food/soak'
+import type { Food, Soak } from '../food/food.schema'
 import { USUAL_TRIVETS_MM } from '../pot/stacking'
-import type { Content, PlanRequest, Tin } from '../program/request'
+import type { Content, PlanRequest, Tin } from '../program/request.schema'
 
 /** A tin that is owned. */
-export interface OwnedTin {
+export interface OwnedTin extends Required<Tin> {
+  /** `lid` tells whether it has one of its own; foil covers the others. */
   id: string
-  diameterMm: number
-  heightMm: number
-  volumeMl: number
-  /** It has a lid of its own; foil covers the others. */
-  lid: boolean
-  material: NonNullable<Tin['material']>
 }
 
 /** A food that should share the run, and what about it is settled already. */

@@ -1,6 +1,6 @@
-import type { Food } from '../food/food'
 import { findFood } from '../food/catalogue'
-import { together, type Phase } from '../program/together'
+import type { Food } from '../food/food.schema'
+import { together, type Together } from '../program/together'
 import { USUAL_TRIVETS_MM } from '../pot/stacking'
 import { MOST_TINS, type StackAsk } from './ask'
 import { findStacks, type StackResult } from './search'
@@ -12,7 +12,7 @@ export type Mend =
   | { id: 'halve-pieces'; food: number }
   | { id: 'less'; food: number }
   | { id: 'tin'; diameterMm: number; heightMm: number }
-  | { id: 'phases'; phases: Phase[] }
+  | ({ id: 'phases' } & Pick<Together, 'joins' | 'closings'>)
   | { id: 'apart'; food: number }
 
 /** Pieces thinner than this are not worth cutting. */
@@ -49,7 +49,10 @@ export function mendStack(ask: StackAsk, result: StackResult): Mend | null {
   }
   if (result.nearest) {
     const phased = together(result.nearest.request)
-    if (phased.ok && phased.value.kind === 'in-phases') return { id: 'phases', phases: phased.value.phases }
+    if (phased.ok && phased.value.kind === 'in-phases') {
+      const { joins, closings } = phased.value
+      return { id: 'phases', joins, closings }
+    }
   }
   const width = typeof ask.cooker === 'string' ? null : (ask.cooker.body?.innerDiameterMm ?? null)
   if (width !== null && ask.tins.length < MOST_TINS) {

@@ -1,13 +1,14 @@
 import { failed, problem, type Outcome, type Problem } from '../problem'
 import { heightOfMm } from '../pot/stacking'
-import { startRun } from '../pot/run'
+import { Run } from '../pot/run'
 import type { PlanAnswer } from '../program/answer'
-import { caseOf } from '../program/load'
+import { bulkAfter, bulkBefore } from '../program/bulk'
+import { caseOf } from '../program/closing-case'
 import { plan } from '../program/plan'
-import type { Content, PlanRequest } from '../program/request'
-import { resolve, type ResolvedFood, type ResolvedPlan } from '../program/resolve'
-import { bulkAfter, bulkBefore } from '../program/settle'
-import { shapeOf } from '../program/styles'
+import { prepare, type PreparedFood, type PreparedPot } from '../program/prepared'
+import type { Content, PlanRequest } from '../program/request.schema'
+import { closingOf } from '../program/sequence'
+import { endsByItself, shapeOf } from '../program/styles'
 import { isRefused } from '../safety/rules'
 import { frothTimes, levelMl } from '../water/volume'
 import { arrangements, type Arrangement } from './arrange'
@@ -65,7 +66,7 @@ interface Candidate {
  * show progress and stop.
  */
 export function* searchStacks(ask: StackAsk): Generator<SearchProgress, Outcome<StackResult>> {
-  const found = prepare(ask)
+  const found = setUp(ask)
   if (!found.ok) return found
   const setup = found.value
   const candidates: Candidate[] = []
@@ -82,7 +83,7 @@ export function* searchStacks(ask: StackAsk): Generator<SearchProgress, Outcome<
     if (table) candidates.push(weigh(setup, arrangement, table))
   }
   candidates.sort(compare)
-  return { ok: true, value: settle(setup, candidates, fitting, dosesOf.size) }
+  return { ok: true, value: planBest(setup, candidates, fitting, dosesOf.size) }
 }
 
 /** The same search carried out to its end. */
@@ -96,7 +97,7 @@ export function findStacks(ask: StackAsk): Outcome<StackResult> {
 
 /** Without the short cuts: every combination of arrangement and soaks weighed for itself. For checking the search. */
 export function bruteForce(ask: StackAsk): Candidate[] {
-  const found = prepare(ask)
+  const found = setUp(ask)
   if (!found.ok) return []
   const setup = found.value
   const all: Candidate[] = []
@@ -111,7 +112,7 @@ export function bruteForce(ask: StackAsk): Candidate[] {
 
 /** The best that the quick weighing finds; what bruteForce must agree with. */
 export function bestCandidate(ask: StackAsk): Candidate | null {
-  const found = prepare(ask)
+  const found = setUp(ask)
   if (!found.ok) return null
   const setup = found.value
   let best: Candidate | null = null
@@ -130,8 +131,8 @@ function compare(a: Candidate, b: Candidate): number {
 
 interface Setup {
   ask: StackAsk
-  foods: ResolvedFood[]
-  body: ResolvedPlan['cooker']['body']
+  foods: PreparedFood[]
+  body: PreparedPot['cooker']['body']
   /** Litres that a food reaches as the dish in the base. */
   baseL(food: number): number
   options: ReturnType<typeof soakOptions>[]
@@ -139,25 +140,25 @@ interface Setup {
   windows: { needs: number; max: number }[][]
 }
 
-function prepare(ask: StackAsk): Outcome<Setup> {
+function setUp(ask: StackAsk): Outcome<Setup> {
   const problems: Problem[] = []
   if (ask.foods.length > MOST_FOODS)
     problems.push(problem('too-many-foods', 'foods', { value: ask.foods.length, max: MOST_FOODS }))
   if (ask.tins.length > MOST_TINS)
     problems.push(problem('too-many-tins', 'tins', { value: ask.tins.length, max: MOST_TINS }))
   if (ask.tins.length === 0 && ask.foods.length > 1) problems.push(problem('no-tins', 'tins'))
-  if (ask.style.kind === 'fixed' || ask.style.kind === 'rice-cooker' || ask.style.kind === 'basket')
+  if (endsByItself(ask.style) || ask.style.kind === 'basket')
     problems.push(problem('style-not-for-stack', 'style'))
   if (problems.length > 0) return failed(...problems)
   const inBase = ask.foods.map(({ soakMayChange: _, lock: __, ...content }): Content => ({ ...content, where: 'base' }))
-  const resolved = resolve(requestFor(ask, inBase))
-  if (!resolved.ok) return resolved
-  const { foods, cooker } = resolved.value
+  const prepared = prepare(requestFor(ask, inBase))
+  if (!prepared.ok) return prepared
+  const { foods, cooker } = prepared.value
   const options = ask.foods.map((item, i) => soakOptions(item, foods[i]!.food, ask.kitchen.tapC))
   const windows = options.map((soaks, i) =>
     soaks.map((soak) => {
       const contents = inBase.map((content, j) => (i === j ? { ...content, soak } : content))
-      const again = resolve(requestFor(ask, contents))
+      const again = prepare(requestFor(ask, contents))
       const { need } = again.ok ? again.value.foods[i]! : foods[i]!
       return { needs: need.boilMinutes, max: need.window.max }
     }),
@@ -218,17 +219,18 @@ interface DoseTable {
 function doseTable(setup: Setup, arrangement: Arrangement): DoseTable | null {
   const { ask, windows } = setup
   const first = setup.options.map(() => 0)
-  const resolved = resolve(requestFor(ask, contentsOf(setup, arrangement, first), arrangement.trivetMm))
-  if (!resolved.ok) return null
+  const prepared = prepare(requestFor(ask, contentsOf(setup, arrangement, first), arrangement.trivetMm))
+  if (!prepared.ok) return null
   const { style } = ask
-  if (style.kind === 'fixed' || style.kind === 'rice-cooker') return null
-  const shape = shapeOf(style, resolved.value.burner, resolved.value.cooker.appliance)
-  const run = startRun(caseOf(resolved.value, pourGuessG(resolved.value), []))
+  if (endsByItself(style)) return null
+  const pot = prepared.value
+  const shape = shapeOf(style, pot.burner, pot.cooker.appliance)
+  const run = new Run(caseOf(closingOf(pot, 0, null, () => 0), pourGuessG(pot), []))
   if (!shape.before.every((step) => run.step(step)) || !run.step(shape.last(shape.min))) return null
   const rows: DoseTable['rows'] = []
   for (let figure = shape.min; figure <= shape.max; figure += shape.by) {
     const moment = run.save()
-    if (resolved.value.release && !run.release(resolved.value.release)) return rows.length > 0 ? { rows } : null
+    if (pot.release && !run.release(pot.release)) return rows.length > 0 ? { rows } : null
     const gets = run.boilMinutes()
     const { heatOffMinute, releaseMinutes } = run.result()
     rows.push({ minutes: heatOffMinute + releaseMinutes, gets })
@@ -242,10 +244,10 @@ function doseTable(setup: Setup, arrangement: Arrangement): DoseTable | null {
 }
 
 /** Base water before the plan has settled it: what the dish there wants, or what a run of tins usually takes. */
-function pourGuessG(plan: ResolvedPlan): number {
-  const inBase = plan.foods.filter(({ tin }) => tin === null)
+function pourGuessG(pot: PreparedPot): number {
+  const inBase = pot.foods.filter(({ tin }) => tin === null)
   const wanted = inBase.reduce((sum, item) => sum + item.uptakeG + item.freeLiquidG - item.heldG, 0)
-  return Math.max(BASE_WATER_G, plan.cooker.body.minimumLiquidG + BASE_SPARE_G, wanted + BASE_SPARE_G * 2)
+  return Math.max(BASE_WATER_G, pot.cooker.body.minimumLiquidG + BASE_SPARE_G, wanted + BASE_SPARE_G * 2)
 }
 
 /** The best soaks for an arrangement: at each figure every food chooses for itself. */
@@ -290,7 +292,7 @@ function outsideOf({ needs, max }: { needs: number; max: number }, got: number):
 const liftsOf = ({ tiers }: Arrangement) => tiers.flat().length
 
 /** Plans the most promising candidates in full; the safety rules have the last word there. */
-function settle(setup: Setup, candidates: readonly Candidate[], fitting: number, simulated: number): StackResult {
+function planBest(setup: Setup, candidates: readonly Candidate[], fitting: number, simulated: number): StackResult {
   const planned: StackAnswer[] = []
   let nearest: StackAnswer | null = null
   const seen = new Set<string>()
@@ -310,7 +312,7 @@ function settle(setup: Setup, candidates: readonly Candidate[], fitting: number,
       request,
       plan: outcome.value,
       lifts: candidate.lifts,
-      minutes: outcome.value.clock.openAtMinute,
+      minutes: outcome.value.readyAtMinute,
     }
     nearest ??= answer
     const inside = outcome.value.foods.every(({ gets, needs, window }) => gets >= needs && gets <= window.max)

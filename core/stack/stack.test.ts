@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { COOKERS } from '../pot/cookers'
+import { COOKERS } from '../appliance/appliance'
 import { stackFaults, tierHeightMm, usableHeightMm } from '../pot/stacking'
 import { isRefused } from '../safety/rules'
 import type { OwnedTin, StackAsk, StackFood } from './ask'
@@ -39,7 +39,7 @@ const ask = (foods: StackFood[], change: Partial<StackAsk> = {}): StackAsk => ({
 const SUNDAY = [food('red-rice', 140), food('toor-split', 130), food('beetroot-whole', 400)]
 const found = (asked: StackAsk) => {
   const outcome = findStacks(asked)
-  if (!outcome.ok) throw new Error(outcome.problems[0]!.message)
+  if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
   return outcome.value
 }
 

@@ -1,4 +1,5 @@
-import { cooksCovered, setsAsGrain, type Food } from '../food/food'
+import { cooksCovered, setsAsGrain } from '../food/food'
+import type { Food } from '../food/food.schema'
 import { FREE_LIQUID, type FreeLiquid } from './liquids'
 
 /** How cooks commonly set the water: so much per volume of dry food, or a finger over it. General kitchen practice. */

@@ -17,11 +17,6 @@ export const LIQUID_YIELD = {
 export type LiquidKind = keyof typeof LIQUID_YIELD
 export const LIQUID_KINDS = Object.keys(LIQUID_YIELD) as LiquidKind[]
 
-export interface Liquid {
-  kind: LiquidKind
-  g: number
-}
-
 /** g of liquid left in the pot per g of dry pulses when it is done (general kitchen practice). */
 export const FREE_LIQUID = { drained: 0, thick: 0.5, spoonable: 1.5, pourable: 3, soup: 5 } as const
 export type FreeLiquid = keyof typeof FREE_LIQUID

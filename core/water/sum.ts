@@ -1,8 +1,21 @@
-import { LIQUID_YIELD, type Liquid } from './liquids'
+import type { Liquid } from './liquid.schema'
+import { LIQUID_YIELD } from './liquids'
 
 /** One line of the water sum: what asks for water (positive) or already brings it (negative). */
 export interface WaterLine {
-  id: 'uptake' | 'steam' | 'free-liquid' | 'held' | 'soak-water' | 'liquid' | 'floor' | 'surplus' | 'given'
+  id:
+    | 'uptake'
+    | 'steam'
+    | 'free-liquid'
+    | 'held'
+    | 'soak-water'
+    | 'liquid'
+    /** In the pot already when it is closed again, and what of that shall stay. */
+    | 'there'
+    | 'stays'
+    | 'floor'
+    | 'surplus'
+    | 'given'
   g: number
   /** The food or the liquid that the line speaks of; of a floor, its rule. */
   of?: string
@@ -32,16 +45,29 @@ export function liquidBroughtG(liquids: readonly Liquid[]): number {
   return liquids.reduce((sum, liquid) => sum + liquid.g * LIQUID_YIELD[liquid.kind], 0)
 }
 
+/** A pot that is closed again: the free water in it, and whether that was set right for foods that are in it. */
+export interface ThereAlready {
+  freeWaterG: number
+  isWanted: boolean
+}
+
+export interface Floor {
+  rule: Exclude<WaterRule, 'balance' | 'given'>
+  pourG: number
+}
+
 /**
  * The water to pour: what the foods drink, plus steam lost, plus liquid wanted, less what is there
  * already; then raised to the highest floor. Each line is rounded to a gram so that the lines add
- * up to the figure. Liquids that bring more than is wanted leave nothing to pour and a `surplus` line.
+ * up to the figure. Liquids that bring more than is wanted leave nothing to pour and a `surplus` line; of the
+ * water in a pot that is closed again, what is more than is wanted simply stays.
  */
 export function waterSum(
   foods: readonly Drinks[],
   liquids: readonly Liquid[],
   steamLostG: number,
-  floors: readonly { rule: Exclude<WaterRule, 'balance' | 'given'>; pourG: number }[],
+  floors: readonly Floor[],
+  there: ThereAlready | null = null,
 ): WaterSum {
   const lines: WaterLine[] = []
   const add = (id: WaterLine['id'], g: number, of?: string) => {
@@ -55,7 +81,14 @@ export function waterSum(
   for (const food of foods) add('soak-water', -food.soakWaterG, food.foodId)
   for (const liquid of liquids) add('liquid', -liquid.g * LIQUID_YIELD[liquid.kind], liquid.kind)
 
-  let pourG = lines.reduce((sum, line) => sum + line.g, 0)
+  const sumSoFar = () => lines.reduce((sum, line) => sum + line.g, 0)
+  if (there) {
+    const wantedG = sumSoFar()
+    add('there', -there.freeWaterG)
+    add('stays', there.isWanted ? there.freeWaterG : Math.max(0, Math.round(there.freeWaterG) - wantedG))
+  }
+
+  let pourG = sumSoFar()
   let rule: WaterRule = 'balance'
   const highest = [...floors].sort((a, b) => b.pourG - a.pourG)[0]
   const floorG = Math.max(0, Math.ceil(highest?.pourG ?? 0))

@@ -1,5 +1,6 @@
-import type { Food } from '../food/food'
-import type { Texture } from '../food/texture'
+import type { Food } from '../food/food.schema'
+import { CUP_ML } from '../measure/measure'
+import type { Texture } from '../names'
 
 /** Density of dry starch and protein (engineering estimate). */
 const SOLID_G_PER_ML = 1.35
@@ -8,7 +9,6 @@ const PACKING = 0.62
 /** Bulk density of what is counted in pieces and has no cup figure (engineering estimate). */
 const PIECES_G_PER_ML = 0.6
 const FROTH_TIMES = [1, 1.15, 1.35] as const
-const CUP_ML = 240
 
 export interface Bulk {
   food: Food

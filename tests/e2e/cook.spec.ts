@@ -18,7 +18,7 @@ test('a hotter flame is recognised by its whistles, a missed one asked about, an
   await page.getByRole('checkbox', { name: 'Gasket clean and seated' }).click()
   const pot = await PotBeside.light(page, HOT)
   const { plan } = await runOf(page)
-  const planned = plan.answer.range.figure
+  const planned = plan.answer.closings[0]!.range.figure
 
   await pot.whistle(5, (index) => index === 2)
   const count = page.locator('.great')
@@ -100,7 +100,7 @@ test('what goes in later is asked for when the pot is open, and the run goes on 
   await page.goto(`/cook/${runId}`)
   const pot = await PotBeside.light(page)
   const { plan } = await runOf(page)
-  await pot.whistle(plan.answer.range.figure)
+  await pot.whistle(plan.answer.closings[0]!.range.figure)
   await pot.finish('Now the rest goes in.')
   await expect(page.getByText('200 g Carrot chunks 2 cm')).toBeVisible()
   await expect(page.getByText(/Close it again: \d+ whistles? more/)).toBeVisible()

@@ -2,7 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import { chromium, expect, test, type Browser } from '@playwright/test'
-import { kitchenScene } from '../../core/live/sounds'
+import { kitchenScene } from '../../trials/sounds'
 import { clearStove, startRun } from './kitchen'
 
 const RATE = 48_000

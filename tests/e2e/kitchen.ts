@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { expect, type APIRequestContext, type Page } from '@playwright/test'
-import { COOKERS } from '../../core/pot/cookers'
+import { COOKERS } from '../../core/appliance/appliance'
 import { awaitsFoods, runState, type RunEventData } from '../../core/live/run'
-import type { PlanRequest } from '../../core/program/request'
+import type { PlanRequest } from '../../core/program/request.schema'
 import type { RunWithPlan } from '../../shared/kitchen'
 
 export const BLUE_POT = '0de70000-0000-4000-8000-000000000101'

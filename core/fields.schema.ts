@@ -1,0 +1,11 @@
+import { z } from 'zod'
+import { BOUNDS, type BoundName } from './bounds'
+
+/** A number whose figure is checked later, with a problem that says what to do: by core, or by a refinement. */
+export const figure = z.number()
+
+/** A number within the named bounds. */
+export function bounded(name: BoundName) {
+  const [min, max] = BOUNDS[name]
+  return z.number().min(min).max(max)
+}

@@ -1,0 +1,76 @@
+import { kindOf } from '../appliance/appliance'
+import { MINUTE_MS } from '../measure/time'
+import { endsByItself, shapeOf, type StyleShape } from '../program/styles'
+import { heatOffMs, type Course } from './course'
+import type { Belief } from './infer'
+import type { Heard, Match } from './match'
+import { lastLeg, type Leg, type RunState } from './run'
+import { lastStepSince } from './steps'
+
+/** A leg as it stands at a moment, with what is believed of its pot: what looking ahead starts from. */
+export interface Situation {
+  course: Course
+  state: RunState
+  leg: Leg
+  nowMs: number
+  belief: Belief
+  heard: Heard
+  /** It is counted by whistles. */
+  whistling: boolean
+  /** How many whistles the likeliest pot has given. */
+  matched: number
+  /** Most of what is counted does not fit this pot if false: the cook's count and the planned figure stand. */
+  understood: boolean
+  /** Null where the device decides by itself. */
+  shape: StyleShape | null
+  /** When the heat went off, and whether it has: a device that has switched itself off falls from then on, whatever the cook has said. */
+  offAt: number | null
+  isOff: boolean
+  /** When the step in which the figure is counted began; null before. */
+  since: number | null
+  /** Whistles so far, those missed counted in and false ones out; minutes so far in other styles. */
+  soFar: number
+}
+
+/** From so many whistles, and such a share of all, that fit nothing, the pot is not the one that was planned. */
+const LEAST_FALSE = 2
+const FALSE_SHARE = 0.34
+
+export function situationOf(
+  course: Course,
+  state: RunState,
+  nowMs: number,
+  belief: Belief,
+  heard: Heard,
+): Situation {
+  const leg = lastLeg(state)
+  const { style, burner, cooker } = course.closing.pot
+  const falses = belief.match.of.filter((which) => which === null).length
+  const understood = falses < LEAST_FALSE || falses <= FALSE_SHARE * belief.match.of.length
+  const matched = understood ? lastOf(belief.match) + 1 : leg.whistles.length
+  const shape = endsByItself(style) ? null : shapeOf(style, burner, cooker.appliance)
+  const offAt = heatOffMs(course, leg)
+  const since = lastStepSince(course.program, leg)
+  const minutes = () =>
+    since === null ? 0 : Math.max(0, ((offAt === null ? nowMs : Math.min(nowMs, offAt)) - since) / MINUTE_MS)
+  return {
+    course,
+    state,
+    leg,
+    nowMs,
+    belief,
+    heard,
+    whistling: kindOf(course.pot.appliance).tells === 'whistles',
+    matched,
+    understood,
+    shape,
+    offAt,
+    isOff: offAt !== null && offAt <= nowMs,
+    since,
+    soFar: shape?.unit === 'whistles' ? matched : minutes(),
+  }
+}
+
+function lastOf({ of }: Match): number {
+  return of.findLast((which) => which !== null) ?? -1
+}

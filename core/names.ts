@@ -1,0 +1,64 @@
+// Lists of names that documents, computation and screens share; each stands here once.
+
+export const FLAMES = ['high', 'medium', 'low', 'simmer'] as const
+export type FlameName = (typeof FLAMES)[number]
+
+export const LEVELS = ['high', 'low'] as const
+export type Level = (typeof LEVELS)[number]
+
+export const TIN_MATERIALS = ['steel', 'aluminium', 'glass', 'plastic'] as const
+export type TinMaterial = (typeof TIN_MATERIALS)[number]
+
+export const FOOD_GROUPS = [
+  'rice',
+  'millet',
+  'grain',
+  'dal',
+  'pulse',
+  'bean',
+  'nut',
+  'vegetable',
+  'meat',
+  'egg',
+] as const
+
+export const GRAIN_TEXTURES = ['separate', 'soft', 'sticky', 'porridge-thick', 'porridge-pourable'] as const
+export const PULSE_TEXTURES = ['firm', 'tender', 'soft', 'mashed'] as const
+export const OTHER_TEXTURES = ['firm', 'tender', 'soft'] as const
+export const TEXTURES = [
+  'firm',
+  'tender',
+  'soft',
+  'mashed',
+  'separate',
+  'sticky',
+  'porridge-thick',
+  'porridge-pourable',
+] as const
+export type Texture = (typeof TEXTURES)[number]
+
+export const ADDITIONS = ['salt', 'salted-soak', 'soda', 'acid', 'sugar', 'hard-water'] as const
+export const BATCHES = ['fresh', 'old'] as const
+
+/** How a cook tells a cooker what to do. */
+export const STYLES = [
+  'whistles',
+  'first-whistle-then-low',
+  'clock',
+  'high-then-low',
+  'electric',
+  'fixed',
+  'rice-cooker',
+  'open',
+  'slow',
+  'basket',
+] as const
+export type StyleKind = (typeof STYLES)[number]
+
+/** How a pinched piece feels when it is not what was wanted. */
+export const PINCHES = ['hard', 'firm'] as const
+export type Pinch = (typeof PINCHES)[number]
+
+/** Why the heat was away for a while: no gas, no power, or the weight was off and the steam went. */
+export const INTERRUPTIONS = ['gas', 'power', 'weight'] as const
+export type Interruption = (typeof INTERRUPTIONS)[number]

@@ -1,0 +1,72 @@
+import type { LoadedPot } from './case.schema'
+import type { Integrator } from './integrate'
+import { boilMinutesPerMinute, lagSeconds } from './kinetics'
+
+// Gauss-Legendre, four points: exact for polynomials of the seventh degree, so a step may be as long as the
+// temperature is smooth, however steeply the rate grows with it.
+const NODES = [0.06943184420297371, 0.33000947820757187, 0.6699905217924281, 0.9305681557970262] as const
+const WEIGHTS = [0.17392742256872692, 0.3260725774312731, 0.3260725774312731, 0.17392742256872692] as const
+
+/** Where the temperatures of tins and of lagging middles stand in the pot's state. */
+export interface StateLayout {
+  tin: number
+  middle: number
+}
+
+/** How far each food of a pot is cooked. */
+export class Cooking {
+  /** Boil-minutes of each food so far. */
+  readonly doses: Float64Array
+  /** The component of the state whose temperature cooks each food. */
+  readonly heatedBy: readonly number[]
+  /** One bit a food: whether it is hot enough to cook. */
+  mask: number
+
+  constructor(
+    private readonly foods: LoadedPot['foods'],
+    layout: StateLayout,
+    startsHot: boolean,
+  ) {
+    this.doses = new Float64Array(foods.length)
+    this.heatedBy = foods.map(({ sizeMm, vessel }, i) =>
+      lagSeconds(sizeMm) > 0 ? layout.middle + i : vessel === null ? 0 : layout.tin + vessel,
+    )
+    this.mask = startsHot ? ~0 : 0
+  }
+
+  /** Foods whose temperature is that component start or stop cooking. */
+  turn(component: number, on: boolean): void {
+    for (let i = 0; i < this.foods.length; i++)
+      if (this.heatedBy[i] === component) this.mask = on ? this.mask | (1 << i) : this.mask & ~(1 << i)
+  }
+
+  isCooking(food: number): boolean {
+    return (this.mask & (1 << food)) !== 0 && !this.foods[food]!.absent
+  }
+
+  /** Boil-minutes per second that a food gets at a temperature, if it cooks. */
+  rateAt(food: number, tempC: number): number {
+    if (!this.isCooking(food)) return 0
+    const { zC, zAbove110C } = this.foods[food]!
+    return boilMinutesPerMinute(tempC, zC, zAbove110C) / 60
+  }
+
+  /** Counts what the foods got in the step that the integrator has just made. */
+  add(integrator: Integrator, from: Float64Array, seconds: number): void {
+    for (let i = 0; i < this.foods.length; i++) {
+      if (!this.isCooking(i)) continue
+      const { zC, zAbove110C } = this.foods[i]!
+      const component = this.heatedBy[i]!
+      const start = from[component]!
+      let mean = 0
+      if (integrator.next[component] === start && integrator.before[component] === 0)
+        mean = boilMinutesPerMinute(start, zC, zAbove110C)
+      else
+        for (let n = 0; n < NODES.length; n++) {
+          const tempC = integrator.between(from, seconds, component, NODES[n]!)
+          mean += WEIGHTS[n]! * boilMinutesPerMinute(tempC, zC, zAbove110C)
+        }
+      this.doses[i]! += (mean * seconds) / 60
+    }
+  }
+}

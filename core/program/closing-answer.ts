@@ -1,0 +1,116 @@
+import { CUP_ML } from '../measure/measure'
+import { boilingC } from '../steam/steam'
+import { frothTimes, heapMl, levelMl, liquidLineMl, solidMl } from '../water/volume'
+import type { ClosingAnswer, ClosingFill, FirstCheck } from './answer'
+import { bulkAfter, bulkBefore } from './bulk'
+import { inBase } from './closing'
+import type { PlannedClosing } from './plan-closing'
+import type { PreparedFood } from './prepared'
+import { noSpread, spreadOf, type FigureRange } from './range'
+import type { SequenceStep } from './sequence'
+import { RICE_REST_MINUTES } from './styles'
+
+/** A boil this close to the boiling point is one. */
+const BOILS_WITHIN_K = 0.5
+
+/** What is told of one closing; `had` is what each food got before, `isLast` that nothing goes in after it. */
+export function closingAnswer(
+  { planned, taken }: SequenceStep,
+  withRange: boolean,
+  had: readonly number[],
+  isLast: boolean,
+): ClosingAnswer {
+  const { closing, water, solution } = taken
+  const { pot } = closing
+  const { simulation, case: run, figure, unit } = solution
+  const spread = withRange ? spreadOf(planned, taken) : noSpread(taken)
+  // A rice cooker is off when it has switched itself off, and is opened after its rest.
+  const restMinutes = pot.style.kind === 'rice-cooker' ? RICE_REST_MINUTES : 0
+  return {
+    adds: closing.adds.flatMap((added, i) => (added ? [i] : [])),
+    water: { ...water, ratioByVolume: ratioOf(inBase(closing, 'added'), water.pourG) },
+    planned: { pourG: planned.water.pourG, figure: planned.solution.figure },
+    program: {
+      steps: run.program,
+      whistles: simulation.whistles,
+      minutes: unit === 'whistles' ? simulation.heatOffMinute : figure,
+      fixedProgram: solution.fixedProgram,
+    },
+    range: spread.range,
+    firstCheck: isLast
+      ? firstCheckOf(taken, spread.range, had)
+      : { figure: spread.range.figure, reason: 'opened-anyway' },
+    clock: {
+      pressureAtMinute: simulation.minutesToPressure,
+      heatOffAtMinute: simulation.heatOffMinute - restMinutes,
+      openAtMinute: simulation.heatOffMinute + simulation.releaseMinutes,
+    },
+    foods: simulation.boilMinutes.map((gets, i) => ({
+      gets,
+      getsLow: spread.gets[i]!.low,
+      getsHigh: spread.gets[i]!.high,
+    })),
+    fill: fillOf(taken),
+    steamLostG: simulation.steamLostG,
+    freeWaterLeftG: simulation.freeWaterLeftG,
+    energyKJ: simulation.heatKJ,
+    hottestC: simulation.hottestC,
+    boils:
+      simulation.boilsAtMinute !== null || simulation.hottestC >= boilingC(run.place.altitudeM) - BOILS_WITHIN_K,
+    case: run,
+  }
+}
+
+/** How high food and liquid stand: what was there before is swollen, what goes in now is not yet. */
+function fillOf({ closing, solution: { simulation, case: run } }: PlannedClosing): ClosingFill {
+  const base = inBase(closing)
+  const added = inBase(closing, 'added')
+  const bulks = base.map((item) => (added.includes(item) ? bulkBefore(item) : bulkAfter(item)))
+  const liquidMl = run.load.freeWaterKg * 1000
+  const leftG = waterLeftG(base, simulation.freeWaterLeftG, run.grain !== undefined)
+  return {
+    foodL: bulks.reduce((sum, bulk) => sum + heapMl(bulk), 0) / 1000,
+    solidL: bulks.reduce((sum, bulk) => sum + solidMl(bulk), 0) / 1000,
+    liquidL: liquidLineMl(bulks, liquidMl) / 1000,
+    beforeL: levelMl(bulks, liquidMl) / 1000,
+    afterL: (levelMl(base.map(bulkAfter), leftG) / 1000) * frothTimes(base.map(({ food }) => food)),
+  }
+}
+
+/** Free water at the end: where the simulation let the food drink what is left is left; else the drinking comes off here. */
+export function waterLeftG(base: readonly PreparedFood[], freeWaterLeftG: number, hasDrunk: boolean): number {
+  return hasDrunk ? freeWaterLeftG : Math.max(0, freeWaterLeftG - drunkG(base))
+}
+
+/** g of water that foods take up while they cook. */
+function drunkG(base: readonly PreparedFood[]): number {
+  return base.reduce((sum, item) => sum + Math.max(0, item.uptakeG - item.insideG), 0)
+}
+
+function ratioOf(foods: readonly PreparedFood[], pourG: number): number | null {
+  let dryMl = 0
+  for (const { food, dryG } of foods) {
+    if (food.cupG === null) return null
+    dryMl += (dryG * CUP_ML) / food.cupG
+  }
+  return dryMl > 0 ? pourG / dryMl : null
+}
+
+/**
+ * Where to stop and pinch one first. A closed pot costs a come-up each time it is opened too early, so
+ * a food that stands the upper end of the range is first looked at there; one that would be past its
+ * limit by then is looked at by the lower end, since it can still go on but not back.
+ */
+function firstCheckOf(
+  { closing, solution }: PlannedClosing,
+  range: FigureRange,
+  had: readonly number[],
+): FirstCheck {
+  if (range.low === range.high) return { figure: range.figure, reason: 'no-range' }
+  // Boil-minutes grow almost in proportion from the figure to the end of its range.
+  const furtherTimes = range.high / Math.max(1, range.figure)
+  const standsIt = closing.pot.foods.every(
+    ({ need }, i) => had[i]! + solution.simulation.boilMinutes[i]! * furtherTimes <= need.window.max,
+  )
+  return standsIt ? { figure: range.high, reason: 'stands-more' } : { figure: range.low, reason: 'cannot-be-mended' }
+}

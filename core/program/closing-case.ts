@@ -1,0 +1,117 @@
+import { holdsPressure } from '../appliance/appliance'
+import type { Step } from '../appliance/step.schema'
+import { cooksCovered, setsAsGrain } from '../food/food'
+import type { CookedFood, Grain, Load, SimulationCase, VesselLoad } from '../pot/case.schema'
+import { liquidBroughtG } from '../water/sum'
+import { levelMl } from '../water/volume'
+import { inBase, inTins, isColdIn, type Closing } from './closing'
+import { looseWaterG, type PreparedFood } from './prepared'
+import { tinWaterG } from './tins'
+
+const WATER_J_PER_G_K = 4.22
+const HELD_WATER_J_PER_G_K = 4.2
+const DRY_FOOD_J_PER_G_K = 1.8
+/** Fresh vegetables, meat and eggs are mostly water (engineering estimate). */
+const FRESH_FOOD_J_PER_G_K = 3.7
+/** Heat capacity of a steel tin of 0.35 kg (engineering estimate). */
+const TIN_J_PER_K = 175
+const LID_TIMES_COUPLING = 0.8
+/** W/m²K from condensing steam to what the tin holds (engineering estimates). */
+const COUPLING = { watery: 300, grain: 170, pieces: 120 } as const
+
+/** The simulation case of a closing with so much water poured into the base and this program. */
+export function caseOf(closing: Closing, pourG: number, program: Step[]): SimulationCase {
+  const { request, cooker, release, foods } = closing.pot
+  const tinned = inTins(closing)
+  return {
+    appliance: cooker.appliance,
+    load: loadOf(closing, pourG),
+    place: { altitudeM: request.kitchen.altitudeM, roomC: request.kitchen.roomC },
+    program,
+    release,
+    foods: foods.map((item, i): CookedFood => ({
+      zC: item.food.zC,
+      zAbove110C: item.food.zAbove110C,
+      vessel: item.tin === null || !closing.inside[i] ? null : tinned.indexOf(item),
+      sizeMm: item.food.sizeMm,
+      ...(isColdIn(closing, item) ? { startC: request.kitchen.roomC } : {}),
+      ...(closing.inside[i] ? {} : { absent: true }),
+    })),
+    ...grainOf(closing),
+  }
+}
+
+/** g of water that is free in the base before any is poured. */
+export function freeWaterBeforeG(closing: Closing): number {
+  const { before, pot } = closing
+  const looseG = inBase(closing, 'added').reduce((sum, item) => sum + looseWaterG(item), 0)
+  return looseG + (before ? before.freeWaterG : liquidBroughtG(pot.liquids))
+}
+
+/**
+ * What drinks from the base while it cooks, taken as one grain. Under pressure the drinking changes
+ * nothing that matters, since water weighs on the pot whether free or held; in pots that boil open it
+ * decides when they are dry.
+ */
+function grainOf(closing: Closing): { grain?: Grain } {
+  if (holdsPressure(closing.pot.cooker.appliance)) return {}
+  const drinking = inBase(closing).filter(({ food }) => food.soak !== null)
+  if (drinking.length === 0) return {}
+  const dryG = drinking.reduce((sum, item) => sum + item.dryG, 0)
+  const share = (of: (item: PreparedFood) => number) => drinking.reduce((sum, item) => sum + of(item), 0) / dryG
+  const insideG = share((item) => item.insideG)
+  return {
+    grain: {
+      food: closing.pot.foods.indexOf(drinking[0]!),
+      dryKg: dryG / 1000,
+      uptakeMax: Math.max(
+        share(({ uptakeG }) => uptakeG),
+        insideG,
+      ),
+      uptakeStart: insideG,
+      tenderBoilMinutes: drinking[0]!.need.window.tender,
+    },
+  }
+}
+
+function loadOf(closing: Closing, pourG: number): Load {
+  const { before, pot } = closing
+  const { roomC, tapC } = pot.request.kitchen
+  const base = inBase(closing)
+  const foodJPerK = base.reduce((sum, item) => sum + dryAndHeldJPerK(item), 0)
+  const freeG = pourG + freeWaterBeforeG(closing)
+  const waterJPerK = freeG * WATER_J_PER_G_K
+  const atRoomJPerK = foodJPerK + pot.cooker.appliance.metalKg * pot.cooker.appliance.metalJPerKgK
+  const coldJPerK = base.reduce((sum, item) => sum + (isColdIn(closing, item) ? dryAndHeldJPerK(item) : 0), 0)
+  const allJPerK = waterJPerK + atRoomJPerK
+  return {
+    freeWaterKg: freeG / 1000,
+    foodJPerK,
+    startC: before
+      ? before.tempC - ((before.tempC - roomC) * coldJPerK) / allJPerK
+      : (waterJPerK * tapC + atRoomJPerK * roomC) / allJPerK,
+    vessels: inTins(closing).map((item) => vesselOf(closing, item)),
+  }
+}
+
+function dryAndHeldJPerK({ food, dryG, insideG }: PreparedFood): number {
+  return dryG * (food.soak ? DRY_FOOD_J_PER_G_K : FRESH_FOOD_J_PER_G_K) + insideG * HELD_WATER_J_PER_G_K
+}
+
+function vesselOf(closing: Closing, item: PreparedFood): VesselLoad {
+  const { pot } = closing
+  const tin = pot.tins[item.tin!]!
+  const { food, dryG, texture, insideG } = item
+  const waterG = tinWaterG(item) + looseWaterG(item)
+  const radiusM = tin.diameterMm / 2000
+  const floorM2 = Math.PI * radiusM * radiusM
+  const volumeMl = levelMl([{ food, dryG, texture, waterInsideG: insideG }], waterG)
+  const heightM = Math.min(volumeMl / 1e6 / floorM2, tin.heightMm / 1000)
+  const wettedM2 = floorM2 + 2 * Math.PI * radiusM * heightM
+  const perM2 = setsAsGrain(food) ? COUPLING.grain : cooksCovered(food) ? COUPLING.watery : COUPLING.pieces
+  return {
+    heatJPerK: TIN_J_PER_K + dryAndHeldJPerK(item) + waterG * WATER_J_PER_G_K,
+    couplingWPerK: perM2 * wettedM2 * (tin.lid ? LID_TIMES_COUPLING : 1),
+    ...(isColdIn(closing, item) ? { startC: pot.request.kitchen.roomC } : {}),
+  }
+}

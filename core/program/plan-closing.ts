@@ -1,0 +1,154 @@
+import { holdsPressure } from '../appliance/appliance'
+import { cooksCovered } from '../food/food'
+import { failed, problem, type Outcome } from '../problem'
+import { waterSum, type Drinks, type Floor, type WaterSum } from '../water/sum'
+import { coveringMl } from '../water/volume'
+import { bulkBefore } from './bulk'
+import { baseSets, inBase, surplusOf, type Closing } from './closing'
+import { freeWaterBeforeG } from './closing-case'
+import type { PreparedFood } from './prepared'
+import { solve, type Solution } from './solve'
+
+/** Base water that must be left when the heat goes off, so that the floor never dries (engineering estimate). */
+export const BASE_LEFT_G = 60
+/** A basket of grain swims in at least this much per g of dry food (engineering estimate). */
+const PLENTY_TIMES_DRY = 5
+/** A first guess of the steam; the iteration finds the real figure. */
+const STEAM_GUESS_G = 80
+/** More steam than any pot at home holds water: no program that long is possible. */
+const MOST_STEAM_G = 6000
+const MOST_ITERATIONS = 60
+/** A grain that has taken up this share of its water has its texture. */
+const DRUNK_ENOUGH = 0.97
+
+/** One closing of the lid with the water and the program that belong together. */
+export interface PlannedClosing {
+  closing: Closing
+  /** Water to pour: from the tap into a cold pot, boiling into one that was opened. */
+  water: WaterSum
+  solution: Solution
+}
+
+/** Plans one closing of one lid, from whatever state the pot is in: its water, and the least program that does it. */
+export function planClosing(closing: Closing): Outcome<PlannedClosing> {
+  return closing.pot.style.kind === 'rice-cooker' ? planRiceCooker(closing) : planSteam(closing)
+}
+
+/**
+ * Finds the water whose own program loses just the steam that was counted in. Usually the figures
+ * settle by themselves; where whole whistles make two waters take turns, the boundary between too
+ * dry and wet enough is closed in on, and the wet side taken.
+ */
+function planSteam(closing: Closing): Outcome<PlannedClosing> {
+  let steamG = STEAM_GUESS_G
+  let baseLeftG = 0
+  let tooLittleG = -Infinity
+  let enough: (PlannedClosing & { steamG: number }) | null = null
+  for (let i = 0; i < MOST_ITERATIONS; i++) {
+    const water = waterOf(closing, steamG, baseLeftG)
+    const solved = solve(closing, water.pourG)
+    if (!solved.ok) {
+      // The guess was too dry for a program that long, not the plan.
+      if (solved.problems[0]!.code !== 'boils-dry' || steamG > MOST_STEAM_G) return solved
+      tooLittleG = Math.max(tooLittleG, steamG)
+      steamG = enough ? (steamG + enough.steamG) / 2 : steamG + STEAM_GUESS_G
+      continue
+    }
+    const solution = solved.value
+    const { steamLostG: lostG, freeWaterLeftG } = solution.simulation
+    const shortG = mustStayWet(closing) ? BASE_LEFT_G - freeWaterLeftG : 0
+    if (shortG > 0.5) {
+      baseLeftG = water.pourG + shortG
+      continue
+    }
+    const stands = Math.abs(lostG - steamG) <= 0.5
+    if (lostG <= steamG + 0.5 && (!enough || steamG < enough.steamG)) enough = { closing, steamG, water, solution }
+    if (stands || (enough && enough.steamG - tooLittleG <= 1)) return { ok: true, value: plannedOf(enough!) }
+    if (lostG > steamG) tooLittleG = Math.max(tooLittleG, steamG)
+    const within = lostG > tooLittleG && (!enough || lostG < enough.steamG)
+    steamG = within || !enough ? lostG : (Math.max(tooLittleG, 0) + enough.steamG) / 2
+  }
+  return enough ? { ok: true, value: plannedOf(enough) } : failed(problem('never-ends', 'contents'))
+}
+
+const plannedOf = ({ closing, water, solution }: PlannedClosing): PlannedClosing => ({ closing, water, solution })
+
+/** Water under tins, or around foods that are drained, must not boil away; grain is meant to drink its own. */
+function mustStayWet(closing: Closing): boolean {
+  return closing.before !== null || !baseSets(closing)
+}
+
+function waterOf(closing: Closing, steamG: number, baseLeftG: number): WaterSum {
+  const { before, pot, keepsWet } = closing
+  const added = inBase(closing, 'added')
+  const floors = floorsOf(closing, baseLeftG)
+  if (!before) return waterSum(added.map(drinksOf), pot.liquids, steamG, floors)
+  // What stands around the foods that were there was set right when they went in.
+  const isWanted = keepsWet && inBase(closing).length > added.length
+  return waterSum(added.map(drinksOf), [], steamG, floors, { freeWaterG: before.freeWaterG, isWanted })
+}
+
+/**
+ * The least water with which a rice cooker, which boils until it is dry, cooks the grain through and
+ * lets it drink its fill: more water only makes it boil longer.
+ */
+function planRiceCooker(closing: Closing): Outcome<PlannedClosing> {
+  const { pot } = closing
+  const attempt = (pourG: number) => {
+    const solved = solve(closing, pourG)
+    if (!solved.ok) return { solved, through: false }
+    const { simulation, case: run } = solved.value
+    const drunk = !run.grain || simulation.uptake! >= DRUNK_ENOUGH * run.grain.uptakeMax
+    return { solved, through: drunk && surplusOf(closing, simulation.boilMinutes) >= 0 }
+  }
+  let low = 1
+  let high = Math.round(pot.cooker.body.capacityL * 1000)
+  if (!attempt(high).through)
+    return failed(problem('not-enough-program', 'style', { food: pot.foods[0]!.food.id }))
+  while (high - low > 1) {
+    const middle = Math.round((low + high) / 2)
+    if (attempt(middle).through) high = middle
+    else low = middle
+  }
+  const { solved } = attempt(high)
+  if (!solved.ok) return solved
+  const solution = solved.value
+  const { simulation, case: run } = solution
+  const scale = run.grain ? simulation.uptake! / run.grain.uptakeMax : 1
+  const drinks = inBase(closing)
+    .map(drinksOf)
+    .map((item) => ({ ...item, uptakeG: item.uptakeG * scale, freeLiquidG: 0 }))
+  // What is left in the pan when it switches off goes with the steam: it dries while the rice rests.
+  const water = waterSum(drinks, pot.liquids, simulation.steamLostG + simulation.freeWaterLeftG, [])
+  // The lines are rounded to grams; the pour keeps to them.
+  return { ok: true, value: { closing, water, solution } }
+}
+
+const drinksOf = ({ food, uptakeG, heldG, soakWaterG, freeLiquidG }: PreparedFood): Drinks => ({
+  foodId: food.id,
+  uptakeG,
+  heldG,
+  soakWaterG,
+  freeLiquidG,
+})
+
+/** The least that must be poured, whatever the balance says. */
+function floorsOf(closing: Closing, baseLeftG: number): Floor[] {
+  const { body, appliance } = closing.pot.cooker
+  const base = inBase(closing)
+  const thereG = freeWaterBeforeG(closing)
+  const floors: Floor[] = []
+  // An open pot that goes on needs no more than it has.
+  if (!closing.before || holdsPressure(appliance))
+    floors.push({ rule: 'minimum', pourG: body.minimumLiquidG - thereG })
+  if (inBase(closing, 'added').some(({ food }) => cooksCovered(food))) {
+    const toCover = base.filter(({ food }) => cooksCovered(food)).map(bulkBefore)
+    floors.push({ rule: 'covered', pourG: coveringMl(toCover, body.innerDiameterMm) - thereG })
+  }
+  if (closing.pot.style.kind === 'basket' && !closing.before) {
+    const dryG = base.reduce((sum, item) => sum + item.dryG, 0)
+    floors.push({ rule: 'plenty', pourG: PLENTY_TIMES_DRY * dryG - thereG })
+  }
+  if (baseLeftG > 0) floors.push({ rule: 'base-left', pourG: baseLeftG })
+  return floors
+}

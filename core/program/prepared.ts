@@ -1,0 +1,175 @@
+import { BURNERS, heatIntoPot, type Burner } from '../appliance/burner'
+import { COOKERS, kindOf, stylesFor, type Cooker } from '../appliance/appliance'
+import type { Release } from '../appliance/step.schema'
+import type { Style } from '../appliance/style.schema'
+import { findFood } from '../food/catalogue'
+import { cooksCovered } from '../food/food'
+import type { Food, Soak } from '../food/food.schema'
+import { needOf, type Need } from '../food/need'
+import { heldAfterDraining, soakedShare, soakUptake } from '../food/soak'
+import { texturesOf, uptakeFor, usualTexture } from '../food/texture'
+import type { Texture } from '../names'
+import { failed, problem, type Outcome } from '../problem'
+import type { Liquid } from '../water/liquid.schema'
+import { FREE_LIQUID } from '../water/liquids'
+import { checkRequest } from './request-check'
+import type { Content, PlanRequest, Tin } from './request.schema'
+import { endsByItself } from './styles'
+
+/** A food of the request with all that follows from how it was prepared. */
+export interface PreparedFood {
+  food: Food
+  dryG: number
+  texture: Texture
+  soak: Soak | null
+  soakedShare: number
+  need: Need
+  /** g of water inside it when it goes in, and that it brings from a drained soak (surface included). */
+  insideG: number
+  heldG: number
+  soakWaterG: number
+  /** g of water it holds when it has its texture, and that should stand around it then. */
+  uptakeG: number
+  freeLiquidG: number
+  /** Its place in `PreparedPot.tins`, or null for the base. */
+  tin: number | null
+  /** The closing of the lid at which it goes in, counted without gaps from 0. */
+  joins: number
+}
+
+/** A request with everything looked up, and what the preparation made of each food. */
+export interface PreparedPot {
+  request: PlanRequest
+  cooker: Cooker
+  /** The pot's inside was not given, so a generic one stands in. */
+  bodyAssumed: boolean
+  burner: Burner
+  style: Style
+  release: Release | null
+  foods: PreparedFood[]
+  tins: Tin[]
+  liquids: Liquid[]
+  /** How often the lid is closed. */
+  closings: number
+}
+
+/** The inside that stands in for one that nobody has measured. */
+const ASSUMED_BODY = COOKERS['whistling-5l-aluminium']!.body
+
+/** Looks everything up and works out what the preparation made of each food, or says what is wrong. */
+export function prepare(request: PlanRequest): Outcome<PreparedPot> {
+  const problems = checkRequest(request)
+  const cooker = cookerOf(request)
+  if (!cooker) problems.push(problem('unknown-cooker', 'cooker', { value: String(request.cooker) }))
+  if (request.contents.length === 0) problems.push(problem('no-food', 'contents'))
+
+  const closings = [...new Set(request.contents.map(({ joins }) => joins ?? 0))].sort((a, b) => a - b)
+  const tins: Tin[] = []
+  const foods: PreparedFood[] = []
+  request.contents.forEach((content, i) => {
+    const food = request.foods?.find(({ id }) => id === content.food) ?? findFood(content.food)
+    if (!food) {
+      problems.push(problem('unknown-food', `contents.${i}.food`, { value: content.food }))
+      return
+    }
+    const texture = content.texture ?? usualTexture(food)
+    if (!texturesOf(food).includes(texture)) {
+      const choices = texturesOf(food).join(', ')
+      problems.push(problem('wrong-texture', `contents.${i}.texture`, { food: food.id, value: texture, choices }))
+      return
+    }
+    const tin = content.where === 'base' ? null : tins.push(content.where.tin) - 1
+    const joins = closings.indexOf(content.joins ?? 0)
+    foods.push({ ...prepareFood(food, texture, content, request), tin, joins })
+  })
+  if (closings.length > 1 && endsByItself(request.style)) problems.push(problem('decides-itself', 'style'))
+  if (cooker && !stylesFor(cooker).includes(request.style.kind))
+    problems.push(
+      problem('style-not-for-cooker', 'style', {
+        cooker: cooker.appliance.kind,
+        style: request.style.kind,
+        choices: stylesFor(cooker).join(', '),
+      }),
+    )
+  if (!cooker || problems.length > 0) return failed(...problems)
+  return {
+    ok: true,
+    value: {
+      request,
+      cooker: withLid(cooker, request.style),
+      bodyAssumed: typeof request.cooker !== 'string' && !request.cooker.body,
+      burner: burnerOf(request.burner ?? 'strong', cooker),
+      style: request.style,
+      release: releaseOf(request, cooker, foods),
+      foods,
+      tins,
+      liquids: request.liquids,
+      closings: closings.length,
+    },
+  }
+}
+
+function cookerOf({ cooker }: PlanRequest): Cooker | undefined {
+  if (typeof cooker === 'string') return Object.hasOwn(COOKERS, cooker) ? COOKERS[cooker] : undefined
+  const { appliance, body, fixedPrograms } = cooker
+  return { appliance, body: body ?? ASSUMED_BODY, fixedPrograms }
+}
+
+function burnerOf(burner: NonNullable<PlanRequest['burner']>, { body }: Cooker): Burner {
+  if (typeof burner === 'string') return BURNERS[burner]
+  return 'flameW' in burner ? heatIntoPot(burner, body.innerDiameterMm) : burner
+}
+
+/** Without its lid a pot gives all its steam to the room. */
+function withLid(cooker: Cooker, style: Style): Cooker {
+  const { appliance } = cooker
+  if (style.kind !== 'open' || style.lid || !('reflux' in appliance)) return cooker
+  return { ...cooker, appliance: { ...appliance, reflux: 0 } }
+}
+
+function prepareFood(
+  food: Food,
+  texture: Texture,
+  { dryG, soak, batch, additions }: Content,
+  { kitchen, freeLiquid }: PlanRequest,
+): Omit<PreparedFood, 'joins' | 'tin'> {
+  const share = soakedShare(food, soak, kitchen.roomC)
+  const kept = soak !== null && soak.keepWater
+  return {
+    food,
+    dryG,
+    texture,
+    soak,
+    soakedShare: share,
+    need: needOf(food, texture, { soakedShare: share, batch: batch ?? 'fresh', additions: additions ?? [] }),
+    insideG: dryG * soakUptake(food, share),
+    heldG: kept ? 0 : dryG * heldAfterDraining(food, share),
+    soakWaterG: kept ? (soak.waterG ?? 0) : 0,
+    uptakeG: dryG * uptakeFor(food, texture),
+    freeLiquidG: cooksCovered(food) ? dryG * FREE_LIQUID[freeLiquid ?? 'drained'] : 0,
+  }
+}
+
+/** Minutes that a valve is left shut at least, unless everything wants to come out at once (engineering estimate). */
+const VALVE_WAITS_MINUTES = 5
+
+/**
+ * The release to plan with. Left to us, a stove-top pot falls by itself and one with a valve follows
+ * the most patient of its foods; foods that want to come out at once get that unless one of them froths.
+ */
+function releaseOf(request: PlanRequest, { appliance }: Cooker, foods: readonly PreparedFood[]): Release | null {
+  const { release } = kindOf(appliance)
+  if (release === 'none') return null
+  if (request.release !== 'auto') return request.release
+  const waits = foods.map(({ food }) => (food.release.kind === 'natural' ? food.release.minutes : 0))
+  const longest = Math.max(0, ...waits)
+  const froths = foods.some(({ food }) => food.froth > 0)
+  if (longest === 0 && !froths) return { kind: 'quick', afterMinutes: 0 }
+  if (release === 'valve') return { kind: 'timed', afterMinutes: Math.max(longest, VALVE_WAITS_MINUTES) }
+  return { kind: 'natural' }
+}
+
+/** Water that comes with a food but not inside it: on its surface, or what it was soaked in and has not drunk. */
+export function looseWaterG({ heldG, insideG, soakWaterG }: PreparedFood): number {
+  return heldG > 0 ? heldG - insideG : Math.max(0, soakWaterG - insideG)
+}

@@ -1,0 +1,37 @@
+/**
+ * The message files by room. What a screen says stands in its room's file; a screen loads the rooms it needs
+ * (app/middleware/messages.global.ts). Cautions and foods stand under their ids, so that a file is a list of them.
+ */
+const EN = {
+  shell: () => import('./en/shell.json'),
+  problems: () => import('./en/problems.json'),
+  cautions: () => import('./en/cautions.json').then(({ default: cautions }) => ({ default: { cautions } })),
+  runs: () => import('./en/runs.json'),
+  catalogue: () => import('./en/catalogue.json').then(({ default: catalogue }) => ({ default: { catalogue } })),
+  day: () => import('./en/day.json'),
+  pot: () => import('./en/pot.json'),
+  stack: () => import('./en/stack.json'),
+  cook: () => import('./en/cook.json'),
+  log: () => import('./en/log.json'),
+  kitchen: () => import('./en/kitchen.json'),
+  foods: () => import('./en/foods.json'),
+}
+
+export type Room = keyof typeof EN
+export type Locale = 'en'
+/** A new locale is its folder, and one line here. */
+export const LOADERS: Record<Locale, Record<Room, () => Promise<{ default: object }>>> = { en: EN }
+
+type Content<R extends Room> = Awaited<ReturnType<(typeof EN)[R]>>['default']
+type All = { [R in Room]: Content<R> }[Room]
+type Merged<Union> = (Union extends unknown ? (one: Union) => void : never) extends (all: infer Both) => void
+  ? Both
+  : never
+/** Every message of every room, by its place. */
+export type Messages = Merged<All>
+
+type Keys<Of, Path extends string = ''> = {
+  [Key in keyof Of & string]: Of[Key] extends string ? `${Path}${Key}` : Keys<Of[Key], `${Path}${Key}.`>
+}[keyof Of & string]
+/** The name of a message, as in `pot.answer.water`. */
+export type MessageKey = Keys<Messages>

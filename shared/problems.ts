@@ -1,0 +1,48 @@
+import type { z } from 'zod'
+
+/** A problem of shape, in the terms of the other problems: a code and figures. */
+export interface ShapeProblem {
+  path: string
+  code:
+    | 'not-a-number'
+    | 'out-of-range'
+    | 'wrong-shape'
+    | 'too-long'
+    | 'too-many'
+    | 'name-missing'
+    | 'window-disordered'
+  params: Record<string, string | number>
+}
+
+const MOST = 20
+
+/** What a schema complains of, so that it can be said like everything else. */
+export function problemsOf({ issues }: z.ZodError): ShapeProblem[] {
+  return issues.slice(0, MOST).map((issue) => {
+    const path = issue.path.join('.')
+    switch (issue.code) {
+      case 'too_small':
+        if (issue.origin === 'string') return { path, code: 'name-missing', params: {} }
+        return issue.origin === 'array'
+          ? { path, code: 'wrong-shape', params: { expected: `at least ${issue.minimum}` } }
+          : { path, code: 'out-of-range', params: { min: Number(issue.minimum), value: shown(issue.input) } }
+      case 'too_big':
+        if (issue.origin === 'string') return { path, code: 'too-long', params: { max: Number(issue.maximum) } }
+        return issue.origin === 'array'
+          ? { path, code: 'too-many', params: { max: Number(issue.maximum) } }
+          : { path, code: 'out-of-range', params: { max: Number(issue.maximum), value: shown(issue.input) } }
+      case 'invalid_type':
+        return issue.expected === 'number'
+          ? { path, code: 'not-a-number', params: {} }
+          : { path, code: 'wrong-shape', params: { expected: issue.expected } }
+      case 'invalid_value':
+        return { path, code: 'wrong-shape', params: { expected: issue.values.map(String).join(', ') } }
+      case 'custom':
+        return { path, code: (issue.params?.code as 'window-disordered') ?? 'wrong-shape', params: { expected: '' } }
+      default:
+        return { path, code: 'wrong-shape', params: { expected: issue.code } }
+    }
+  })
+}
+
+const shown = (value: unknown) => (typeof value === 'number' ? value : '')

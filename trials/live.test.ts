@@ -1,0 +1,15 @@
+import { describe, expect, it } from 'vitest'
+import { plan } from '../core/program/plan'
+import { runTrials } from './live'
+
+describe('500 simulated runs with a hidden flame, load and vent, a tenth of the whistles missed and a twentieth false', () => {
+  it('tells the boil-minutes within 12 % in at least nine of ten, where the fixed count does in about half', () => {
+    const { trials, within12, fixedWithin12, doneRight, fixedDoneRight } = runTrials(500, plan)
+    expect(trials).toBe(500)
+    expect(within12).toBeGreaterThanOrEqual(0.9)
+    expect(fixedWithin12).toBeLessThan(within12 - 0.2)
+    // What it is for: the food gets what it needs, not less than a tenth short nor a quarter over.
+    expect(doneRight).toBeGreaterThanOrEqual(0.9)
+    expect(fixedDoneRight).toBeLessThan(doneRight - 0.2)
+  }, 300_000)
+})
