@@ -1,3 +1,4 @@
+import { build } from 'esbuild'
 import { BIVVET_THEME } from './app/theme/vuetify'
 
 export default defineNuxtConfig({
@@ -87,7 +88,7 @@ export default defineNuxtConfig({
           },
         },
         {
-          urlPattern: ({ url }) => url.pathname === '/api/kitchen',
+          urlPattern: ({ url }) => (url.pathname === '/api/kitchen' || url.pathname === '/api/household'),
           handler: 'NetworkFirst',
           options: { cacheName: 'kitchen' },
         },
@@ -95,6 +96,20 @@ export default defineNuxtConfig({
     },
   },
   hooks: {
+    // What takes its time on the server has threads of its own (server/utils/heavy.ts), and so a file of its own.
+    'nitro:init'(nitro) {
+      nitro.hooks.hook('compiled', async () => {
+        await build({
+          entryPoints: ['server/heavy/work.ts'],
+          outfile: `${nitro.options.output.serverDir}/heavy.mjs`,
+          bundle: true,
+          platform: 'node',
+          format: 'esm',
+          target: 'node20',
+          tsconfigRaw: {},
+        })
+      })
+    },
     'build:manifest'(manifest) {
       for (const chunk of Object.values(manifest)) chunk.prefetch = false
     },

@@ -1,17 +1,17 @@
 import type { NitroErrorHandler } from 'nitropack'
+import { sentenceOf } from '../locales/sentences'
 
 /** Every error of the API has one shape: `{ problems: [{ path, code, message }] }`. */
 const handler: NitroErrorHandler = (error, event) => {
-  const known = (error.data as { problems?: unknown } | undefined)?.problems
+  const known = error.data as { problems?: unknown } | undefined
   const status = error.statusCode || 500
   if (status >= 500) console.error(`${event.method} ${event.path}:`, error)
-  const fallback =
-    status >= 500
-      ? { path: '', code: 'server', message: 'Something went wrong on the server; nothing was changed. Try again.' }
-      : { path: '', code: 'not-found', message: error.message || 'There is nothing at this address.' }
+  const code = status >= 500 ? 'server' : 'not-found'
   event.node.res.statusCode = status
   event.node.res.setHeader('content-type', 'application/json; charset=utf-8')
-  event.node.res.end(JSON.stringify({ problems: known ?? [fallback] }))
+  event.node.res.end(
+    JSON.stringify(known?.problems ? known : { problems: [{ path: '', code, message: sentenceOf({ code }) }] }),
+  )
 }
 
 export default handler

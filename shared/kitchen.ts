@@ -1,16 +1,11 @@
-import type { z } from 'zod'
 import { findFood } from '../core/food/catalogue'
-import type { Food } from '../core/food/food'
-import type { Burner, Cooker } from '../core/pot/cookers'
-import type { PlanAnswer } from '../core/program/answer'
-import type { PlanRequest } from '../core/program/request'
-import type { kitchenSchema } from './kitchenSchema'
-import type { RunSummary } from './run'
+import type { Food } from '../core/food/food.schema'
+import type { Burner } from '../core/appliance/burner'
+import { withFigures, type Cooker } from '../core/appliance/appliance'
+import { DAY_MS } from '../core/measure/time'
+import type { Kitchen } from './kitchen.schema'
 
-// The schemas stand apart (kitchenSchema.ts): the browser needs what is here, and only servers parse.
-export const TIN_MATERIALS = ['steel', 'aluminium', 'glass', 'plastic'] as const
-
-export type Kitchen = z.infer<typeof kitchenSchema>
+export type { Kitchen } from './kitchen.schema'
 export type HouseholdCooker = Kitchen['cookers'][number]
 export type HouseholdBurner = Kitchen['burners'][number]
 export type HouseholdMeasure = Kitchen['measures'][number]
@@ -19,8 +14,8 @@ export type OwnFood = Kitchen['foods'][number]
 export type Bag = Kitchen['bags'][number]
 
 /** A food of the household's own as core knows foods; what was started from a dangerous bean stays one. */
-export function foodOf({ id, name: called, basedOn, figures }: OwnFood): Food {
-  return { id, name: called, aliases: [], ...figures, lectin: figures.lectin || (findFood(basedOn)?.lectin ?? false) }
+export function foodOf({ id, name, basedOn, figures }: OwnFood): Food {
+  return { id, name, ...figures, lectin: figures.lectin || (findFood(basedOn)?.lectin ?? false) }
 }
 
 /** A food of the household's own or of the catalogue. */
@@ -46,29 +41,14 @@ export function measuredCooker(of: HouseholdCooker, burner: HouseholdBurner | nu
   // Its own body was measured on another burner too: only the flames are this one's.
   const body = test ?? of.tests.at(-1)
   if (!body) return stands
-  const cooker: Cooker = { ...of.cooker, appliance: { ...of.cooker.appliance, ...body.fitted.appliance } as never }
+  const cooker: Cooker = { ...of.cooker, appliance: withFigures(of.cooker.appliance, body.fitted.appliance) }
   if (!test) return { ...stands, cooker }
   return { cooker, burner: test.fitted.burner ?? burner?.burner, heatSpread: test.fitted.heatSpread }
 }
 
-const YEAR_MS = 365.25 * 24 * 3600 * 1000
+const YEAR_MS = 365.25 * DAY_MS
 
 /** Pulses that were bought over a year ago count as old. */
 export function isOldBag({ boughtOn }: Pick<Bag, 'boughtOn'>, nowMs: number): boolean {
   return nowMs - Date.parse(boughtOn) > YEAR_MS
-}
-
-export interface SavedPlan {
-  id: string
-  name: string
-  cookerId: string | null
-  cookerName: string | null
-  request: PlanRequest
-  answer: PlanAnswer
-  createdAt: string
-}
-
-/** A run with the plan it follows. */
-export interface RunWithPlan extends RunSummary {
-  plan: SavedPlan
 }

@@ -1,33 +1,24 @@
-import type { z } from 'zod'
-import { cooksCovered, type Food } from '../core/food/food'
+import { styleOf } from '../core/program/styles'
+import { cooksCovered } from '../core/food/food'
+import type { Food, Soak } from '../core/food/food.schema'
 import type { Addition } from '../core/food/need'
-import type { Soak } from '../core/food/soak'
 import { texturesOf, usualTexture } from '../core/food/texture'
 import { readAmount } from '../core/measure/amount'
-import { COMMON_MEASURES, gramsOf, isWeight, type Measure, type WeightUnit } from '../core/measure/measure'
-import { styleOf } from '../core/program/equivalents'
-import type { PlanRequest, StyleKind } from '../core/program/request'
+import { COMMON_MEASURES, CUP_ML, gramsOf, isWeight, type Measure, type WeightUnit } from '../core/measure/measure'
+import type { StyleKind } from '../core/names'
+import type { Content, Given, PlanRequest } from '../core/program/request.schema'
 import type { StackAsk, StackFood } from '../core/stack/ask'
 import type { StackAnswer } from '../core/stack/search'
 import { foodById, foodOf, isOldBag, measuredCooker, type HouseholdCooker, type Kitchen } from './kitchen'
-import type { potFileSchema, potSchema, savePotSchema } from './potSchema'
+import type { Pot } from './pot.schema'
+import { POT_SHAPE } from './shapes'
 
-// The schemas stand apart (potSchema.ts): the browser needs what is here, and only servers and imports parse.
-/** What changes how long a food takes: what is added to it, and an old bag. */
-export const CIRCUMSTANCES = ['old-bag', 'hard-water', 'salt', 'soda', 'acid', 'sugar', 'salted-soak'] as const
-export type Circumstance = (typeof CIRCUMSTANCES)[number]
-export const SOAK_PLACES = ['room', 'hot', 'fridge'] as const
+// The schemas stand apart (pot.schema.ts): the browser needs what is here, and only servers and imports parse.
 
-export type Pot = z.infer<typeof potSchema>
+export type { Pot } from './pot.schema'
 export type PotItem = Pot['items'][number]
 export type PotLiquid = Pot['liquids'][number]
 export type PotStack = NonNullable<Pot['stack']>
-export type SavePot = z.infer<typeof savePotSchema>
-export type PotFile = z.infer<typeof potFileSchema>
-export interface KeptPot extends SavePot {
-  id: string
-  updatedAt: string
-}
 
 /** Water that has just boiled, poured over; and a fridge. */
 const HOT_C = 95
@@ -66,6 +57,7 @@ export function withFood(item: PotItem, food: Food): PotItem {
 
 export function newPot(food: Food, kitchen: Kitchen): Pot {
   return {
+    shape: POT_SHAPE,
     items: [newItem(food, kitchen)],
     liquids: [],
     freeLiquid: cooksCovered(food) ? 'spoonable' : 'drained',
@@ -74,10 +66,23 @@ export function newPot(food: Food, kitchen: Kitchen): Pot {
     flame: 'medium',
     styles: {},
     level: 'high',
-    given: { pourG: null, figure: null },
+    given: [],
+    inTins: false,
     stack: null,
     soakingSince: null,
   }
+}
+
+/** What the cook gave at a closing of the lid; nothing if nothing. */
+export function givenAt({ given }: Pick<Pot, 'given'>, closing: number): Pot['given'][number] {
+  return given[closing] ?? { pourG: null, figure: null }
+}
+
+/** The pot with another given figure at one closing; an empty list where nothing is given any more. */
+export function withGiven(given: Pot['given'], closing: number, change: Partial<Pot['given'][number]>): Pot['given'] {
+  const length = Math.max(given.length, closing + 1)
+  const next = Array.from({ length }, (_, i) => ({ ...givenAt({ given }, i), ...(i === closing ? change : {}) }))
+  return next.every(({ pourG, figure }) => pourG === null && figure === null) ? [] : next
 }
 
 /** What a unit's id stands for: a weight, a common measure, or one of the household's. */
@@ -96,7 +101,7 @@ export function itemG(item: PotItem, kitchen: Kitchen): number {
 }
 
 /** Kitchen liquids weigh nearly what water does. */
-const LIQUID_CUP_G = 240
+const LIQUID_CUP_G = CUP_ML
 
 export function liquidG({ amount, unit }: PotLiquid, kitchen: Kitchen): number {
   return gramsOf(readAmount(amount), unitOf(unit, kitchen), { cupG: LIQUID_CUP_G })
@@ -128,10 +133,10 @@ export function requestOf(
   const burner = burnerOf(pot, kitchen)
   const measured = measuredCooker(of, burner)
   const standing = placedItems(pot)
-  const contents = standing.map((index): PlanRequest['contents'][number] | null => {
+  const contents = standing.map((index): Content | null => {
     const item = pot.items[index]!
     const food = foodById(kitchen, item.foodId)
-    const where = whereOf(pot.stack ?? null, index, kitchen)
+    const where = whereOf(stackOf(pot), index, kitchen)
     if (!food || !where) return null
     const bag = kitchen.bags.find(({ id }) => id === item.bagId)
     const old = item.circumstances.includes('old-bag') || (bag !== undefined && isOldBag(bag, nowMs))
@@ -149,35 +154,39 @@ export function requestOf(
   if (contents.length === 0 || contents.some((content) => content === null)) return null
   const ownIds = new Set(pot.items.map(({ foodId }) => foodId))
   const foods = kitchen.foods.filter(({ id }) => ownIds.has(id)).map(foodOf)
-  const { pourG, figure } = pot.given
-  const given = { ...(pourG === null ? {} : { pourG }), ...(figure === null ? {} : { figure }) }
+  const given = pot.given.map(({ pourG, figure }): Given => ({
+    ...(pourG === null ? {} : { pourG }),
+    ...(figure === null ? {} : { figure }),
+  }))
   return {
     kitchen: { altitudeM, roomC, tapC },
     cooker: measured.cooker,
     ...(measured.burner ? { burner: measured.burner } : {}),
-    contents: contents as PlanRequest['contents'],
+    contents: contents as Content[],
     liquids: pot.liquids.map((liquid) => ({ kind: liquid.kind, g: liquidG(liquid, kitchen) })),
     freeLiquid: pot.freeLiquid,
-    ...(pot.stack ? { trivetMm: pot.stack.trivetMm } : {}),
+    ...(stackOf(pot) ? { trivetMm: stackOf(pot)!.trivetMm } : {}),
     style: styleOf(style, { flame: pot.flame, level: pot.level }),
     release: 'auto',
-    ...(Object.keys(given).length > 0 ? { given } : {}),
+    ...(given.length > 0 ? { given } : {}),
     ...(measured.heatSpread === null ? {} : { spread: { flame: measured.heatSpread } }),
     ...(foods.length > 0 ? { foods } : {}),
   }
 }
 
+/** The arrangement by which the pot is cooked: null where it is cooked loose. */
+export function stackOf({ inTins, stack }: Pick<Pot, 'inTins' | 'stack'>): PotStack | null {
+  return inTins ? stack : null
+}
+
 /** The items that go into the pot: all, or of a stack those that stand somewhere, by their place in the list. */
-export function placedItems({ items, stack }: Pot): number[] {
-  const all = items.map((_, i) => i)
+export function placedItems(pot: Pot): number[] {
+  const all = pot.items.map((_, i) => i)
+  const stack = stackOf(pot)
   return stack ? all.filter((i) => (stack.places[i] ?? '') !== '') : all
 }
 
-function whereOf(
-  stack: Pot['stack'],
-  index: number,
-  kitchen: Kitchen,
-): PlanRequest['contents'][number]['where'] | null {
+function whereOf(stack: PotStack | null, index: number, kitchen: Kitchen): Content['where'] | null {
   const place = stack?.places[index] ?? 'base'
   if (!stack || place === 'base') return 'base'
   const level = stack.tiers.findIndex((tier) => tier.includes(place))
@@ -197,7 +206,7 @@ export function stackAskOf(
   nowMs: number,
 ): StackAsk | null {
   const items = pot.items.map((item) => ({ ...item, joins: 0 }))
-  const asked = { ...pot, items, stack: null, given: { pourG: null, figure: null } }
+  const asked: Pot = { ...pot, items, inTins: false, given: [] }
   const request = requestOf(asked, kitchen, of, style, nowMs)
   if (!request) return null
   const { contents, foods, ...rest } = request
@@ -230,6 +239,7 @@ export function withStack(pot: Pot, { arrangement, request }: Pick<StackAnswer, 
   return {
     ...pot,
     items,
+    inTins: true,
     stack: {
       ...emptyStack(pot),
       ...pot.stack,

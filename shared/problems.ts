@@ -18,7 +18,7 @@ const MOST = 20
 
 /** What a schema complains of, so that it can be said like everything else. */
 export function problemsOf({ issues }: z.ZodError): ShapeProblem[] {
-  return issues.slice(0, MOST).map((issue) => {
+  return issues.slice(0, MOST).map((issue): ShapeProblem => {
     const path = issue.path.join('.')
     switch (issue.code) {
       case 'too_small':

@@ -1,10 +1,28 @@
+import type { MessageKey } from '~~/locales/rooms'
+import { lastLeg } from '~~/core/live/run'
 import { runsByItself, type NextAction } from '~~/core/live/next'
 import type { Following } from '~~/core/live/follow'
-import type { SavedPlan } from '~~/shared/kitchen'
+import type { SavedPlan } from '~~/shared/household'
+
+/** Events that have a button of their own. */
+const PRESSES = [
+  'lit',
+  'whistle',
+  'at-pressure',
+  'flame',
+  'heat-off',
+  'valve-opened',
+  'pressure-gone',
+  'opened',
+  'boils',
+  'checked',
+  'resumed',
+] as const
+type Press = (typeof PRESSES)[number]
 
 /** What the Cook screens say of a run: the next action, why, and what its button stands for. */
 export function useCookWords() {
-  const { t, te, number, clock } = useI18nText()
+  const { t, list, number, clock } = useI18nText()
   const { foodName } = useKitchenStore()
 
   function headline({ id, whistlesLeft }: NextAction): string {
@@ -14,7 +32,7 @@ export function useCookWords() {
   /** Why the advice is not the planned figure; empty while it is. */
   function reason({ advice, course }: Following): string {
     if (!advice?.changed) return ''
-    const unit = 'untilWhistles' in course.program.at(-1)! ? 'whistles' : 'minutes'
+    const unit = course.program.at(-1)!.kind === 'whistles' ? 'whistles' : 'minutes'
     return t(`cook.changed.${unit}.${advice.changed.why}`, { to: advice.figure, from: advice.changed.from })
   }
 
@@ -23,7 +41,7 @@ export function useCookWords() {
     if (event.kind === 'lit') return t(runsByItself(answer) ? 'cook.press.started' : 'cook.press.lit')
     if (id === 'let-finish') return t('cook.press.switched-off')
     if (id === 'wait-sum') return t('cook.press.nothing-hisses')
-    return te(`cook.press.${event.kind}`) ? t(`cook.press.${event.kind}`) : null
+    return PRESSES.includes(event.kind as Press) ? t(`cook.press.${event.kind as Press}`) : null
   }
 
   function detail(
@@ -33,17 +51,18 @@ export function useCookWords() {
     burner: string,
   ): string {
     const { answer, request } = plan
-    const inNow = answer.foods.filter((_, i) => !course.resolved.foods[i]!.absent)
+    const inNow = answer.foods.filter((_, i) => course.closing.inside[i])
+    const leg = lastLeg(state)
     const foods = inNow.map(({ food, dryG, tinWaterG }) => {
       const what = t('log.amount', { grams: number(dryG), food: foodName(food) })
       return tinWaterG === null ? what : t('cook.inTin', { food: what, water: number(tinWaterG) })
     })
-    const { more } = state
+    const { more } = leg
     const params: Record<string, string | number> = {
-      pour: number(answer.water.pourG),
-      food: foods.join(', '),
+      pour: number(answer.closings[0]!.water.pourG),
+      food: list(foods),
       burner,
-      minutes: number(answer.program.minutes),
+      minutes: number(answer.closings[0]!.program.minutes),
       level: 'level' in request.style ? t(`pot.levels.${request.style.level}`) : '',
       time: dueAt === null ? '' : clock(dueAt),
       low: outlook ? clock(outlook.opensAt.low) : '',
@@ -53,10 +72,10 @@ export function useCookWords() {
     if (id === 'close-again')
       return t(more!.addWaterG > 0 ? 'cook.detail.close-again' : 'cook.detail.close-dry', params)
     if (id === 'light' && more) return t('cook.detail.light-again', params)
-    if (id === 'interrupted') return t(`cook.detail.interrupted.${state.interruptions.at(-1)!.why}`)
+    if (id === 'interrupted') return t(`cook.detail.interrupted.${leg.interruptions.at(-1)!.why}`)
     if (id === 'count') return dueAt === null ? '' : t('cook.detail.count', params)
     const waitsForValve = id === 'wait-fall' && answer.release && answer.release.kind !== 'natural'
-    return t(`cook.detail.${waitsForValve ? 'wait-fall-valve' : id}`, params)
+    return t(`cook.detail.${waitsForValve ? 'wait-fall-valve' : id}` as MessageKey, params)
   }
 
   return { headline, reason, press, detail }

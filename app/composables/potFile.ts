@@ -1,7 +1,10 @@
-import { foodSchema } from '~~/shared/request'
+import { foodFiguresSchema } from '~~/core/food/food.schema'
+import { readDocument } from '~~/shared/document'
 import type { Kitchen } from '~~/shared/kitchen'
-import { cookerOf, type Pot, type PotFile } from '~~/shared/pot'
-import { potFileSchema } from '~~/shared/potSchema'
+import { cookerOf, type Pot } from '~~/shared/pot'
+import type { PotFile } from '~~/shared/pot.schema'
+import { POT_FILE } from '~~/shared/pot.schema'
+import { POT_FILE_SHAPE } from '~~/shared/shapes'
 
 const MOST_BYTES = 100_000
 
@@ -11,7 +14,7 @@ export function potFile(name: string, pot: Pot, kitchen: Kitchen): PotFile {
   const used = new Set(pot.items.map(({ foodId }) => foodId))
   return {
     format: 'bivvet-pot',
-    version: 1,
+    version: POT_FILE_SHAPE,
     name,
     pot,
     foods: kitchen.foods.filter(({ id }) => used.has(id)),
@@ -35,16 +38,14 @@ export async function readPotFile(file: Blob): Promise<PotFileOutcome> {
     return { ok: false, reason: 'notJson' }
   }
   const version = (json as { version?: unknown } | null)?.version
-  if (typeof version === 'number' && version > 1) return { ok: false, reason: 'newer' }
-  const parsed = potFileSchema.safeParse(json)
-  if (!parsed.success) return { ok: false, reason: 'notAPot' }
+  const read = readDocument(POT_FILE, json, typeof version === 'number' ? version : 1)
+  if (!read.ok) return { ok: false, reason: read.reason === 'newer' ? 'newer' : 'notAPot' }
   const kitchen = useKitchenStore()
-  const { name, pot, foods, cooker } = parsed.data
-  const figures = foodSchema.omit({ id: true, name: true, aliases: true })
+  const { name, pot, foods, cooker } = read.value
   const items = pot.items.map((item) => {
     if (kitchen.food(item.foodId)) return item
     const own = foods.find(({ id }) => id === item.foodId)
-    return { ...item, foodId: own && figures.safeParse(own.figures).success ? own.basedOn : item.foodId }
+    return { ...item, foodId: own && foodFiguresSchema.safeParse(own.figures).success ? own.basedOn : item.foodId }
   })
   if (items.some(({ foodId }) => !kitchen.food(foodId))) return { ok: false, reason: 'noFood' }
   const known = kitchen.kitchen!.cookers.some(({ id }) => id === pot.cookerId)

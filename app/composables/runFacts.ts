@@ -1,25 +1,26 @@
 import { figureReached } from '~~/core/live/facts'
-import { firstLitAt, runState } from '~~/core/live/run'
-import { readyAtMinute } from '~~/core/program/answer'
-import type { RunWithPlan } from '~~/shared/kitchen'
+import { firstLitAt, lastLeg, runState } from '~~/core/live/run'
+import { MINUTE_MS } from '~~/core/measure/time'
+import { unitOf } from '~~/core/program/answer'
+import type { RunWithPlan } from '~~/shared/household'
 
 /** What the log says of a run: planned against happened, all closings of the lid together, in minutes from lighting. */
 export function runFacts(run: RunWithPlan) {
   const state = runState(run.events)
   const { answer } = run.plan
   const litAt = firstLitAt(state)
-  const later = answer.later ?? []
+  const { openedAt } = lastLeg(state)
   return {
     state,
     litAt,
-    counts: answer.range.unit === 'whistles',
+    counts: unitOf(answer) === 'whistles',
     planned: {
-      figure: later.reduce((sum, { range }) => sum + range.figure, answer.range.figure),
-      openMinute: readyAtMinute(answer),
+      figure: answer.closings.reduce((sum, { range }) => sum + range.figure, 0),
+      openMinute: answer.readyAtMinute,
     },
     happened: {
       figure: figureReached(answer, state),
-      openMinute: litAt === null || state.openedAt === null ? null : (state.openedAt - litAt) / 60_000,
+      openMinute: litAt === null || openedAt === null ? null : (openedAt - litAt) / MINUTE_MS,
     },
   }
 }

@@ -1,23 +1,70 @@
-import { FetchError } from 'ofetch'
+import { useLocalStorage } from '@vueuse/core'
+import { FetchError, ofetch, type FetchOptions } from 'ofetch'
 import type { Problem } from '~~/core/problem'
 
-/** What went wrong with a request: no answer at all, or the reasons that the server gave. */
-export interface ApiFailure {
-  kind: 'network' | 'refused'
-  status: number | null
-  problems: (Pick<Problem, 'path' | 'message'> & { code?: string })[]
+/** A problem as the server tells it: with its code and figures where it has them, and in any case in words. */
+export interface SaidProblem {
+  path: string
+  code?: string
+  params?: Problem['params']
+  message: string
 }
 
-/** Reads the failure out of whatever $fetch threw. */
+/** What went wrong with a request: no answer at all, an error of the server's, or the reasons that it gave. */
+export interface ApiFailure {
+  kind: 'network' | 'server' | 'refused'
+  status: number | null
+  problems: SaidProblem[]
+  /** What stands on the server now, where it was changed by somebody else. */
+  now?: unknown
+}
+
+/** Reads the failure out of whatever a request threw. */
 export function failureOf(error: unknown): ApiFailure {
-  if (error instanceof FetchError && error.response) {
-    const problems = (error.data as { problems?: ApiFailure['problems'] } | undefined)?.problems
-    const known = problems ?? [{ path: '', message: error.message }]
-    return {
-      kind: error.response.status >= 500 ? 'network' : 'refused',
-      status: error.response.status,
-      problems: known,
-    }
+  if (!(error instanceof FetchError) || !error.response) return { kind: 'network', status: null, problems: [] }
+  const { status } = error.response
+  const { problems, now } = (error.data ?? {}) as { problems?: SaidProblem[]; now?: unknown }
+  return {
+    kind: status >= 500 ? 'server' : 'refused',
+    status,
+    problems: problems ?? [{ path: '', message: error.message }],
+    now,
   }
-  return { kind: 'network', status: null, problems: [] }
+}
+
+/** What this device's clock is behind the server's, and how surely it was measured. */
+interface ClockOffset {
+  ms: number
+  roundTripMs: number
+  measuredAt: number
+}
+/** A surer measurement is believed for so long; then clocks may have drifted or been set. */
+const BELIEVED_MS = 5 * 60_000
+const clock = useLocalStorage<ClockOffset>('bivvet-clock', { ms: 0, roundTripMs: Infinity, measuredAt: 0 })
+
+/** The server's time in ms since 1970, as far as this device can tell: what all devices of the house go by. */
+export function serverNow(): number {
+  return Date.now() + clock.value.ms
+}
+
+/** Takes the server's time out of an answer that was asked for at `askedAt`. */
+export function measureClock(serverMs: number, askedAt: number, now = Date.now()): void {
+  const roundTripMs = now - askedAt
+  const { roundTripMs: before, measuredAt } = clock.value
+  // JSON has no infinity: a stored one comes back as null.
+  const isSurer = before === null || roundTripMs <= before
+  if (!(serverMs > 0) || roundTripMs < 0 || (!isSurer && now - measuredAt < BELIEVED_MS)) return
+  clock.value = { ms: Math.round(serverMs - (askedAt + roundTripMs / 2)), roundTripMs, measuredAt: now }
+}
+
+/** The one way to the server: JSON in and out, and its time by the way. Throws what `failureOf` reads. */
+export async function api<T>(path: string, options: FetchOptions<'json'> = {}): Promise<T> {
+  const askedAt = Date.now()
+  // The routes' own types are not asked: what each answers is said by whoever asks.
+  return await ofetch<T>(`/api${path}`, {
+    ...options,
+    onResponse({ response }) {
+      measureClock(Number(response.headers.get('x-bivvet-now')), askedAt)
+    },
+  })
 }

@@ -1,6 +1,7 @@
 import type { MaybeRefOrGetter } from 'vue'
 import { runsByItself } from '~~/core/live/next'
-import { measuredCooker, type SavedPlan } from '~~/shared/kitchen'
+import { measuredCooker } from '~~/shared/kitchen'
+import type { SavedPlan } from '~~/shared/household'
 
 /** Which burner and flame a plan counts with, in words; empty for pots with their own heat. */
 export function useBurnerText(of: MaybeRefOrGetter<SavedPlan>) {
@@ -9,7 +10,7 @@ export function useBurnerText(of: MaybeRefOrGetter<SavedPlan>) {
   return computed(() => {
     const { request, answer, cookerId } = toValue(of)
     const kitchen = store.kitchen
-    if (!kitchen || runsByItself(answer) || answer.program.steps.length === 0) return ''
+    if (!kitchen || runsByItself(answer) || answer.closings[0]!.program.steps.length === 0) return ''
     const own = kitchen.cookers.find(({ id }) => id === cookerId)
     const asked = JSON.stringify(request.burner)
     const used = kitchen.burners.find(

@@ -21,6 +21,7 @@ export function useEar(onWhistle: (beganMs: number) => void) {
   const shape = useLocalStorage<WhistleShape | null>('bivvet-whistle-shape', null, {
     serializer: { read: (text) => JSON.parse(text) as WhistleShape | null, write: JSON.stringify },
   })
+  let isGone = false
   let stream: MediaStream | null = null
   let context: AudioContext | null = null
   let node: AudioWorkletNode | null = null
@@ -31,19 +32,27 @@ export function useEar(onWhistle: (beganMs: number) => void) {
     // Browsers give the microphone only to pages that came by a safe way: https, or this very machine.
     if (!navigator.mediaDevices || !('AudioWorkletNode' in window)) return deaf('no-way')
     state.value = 'asking'
+    let given: MediaStream
     try {
-      stream = await navigator.mediaDevices.getUserMedia({
+      given = await navigator.mediaDevices.getUserMedia({
         audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
       })
     } catch (error) {
       const name = error instanceof DOMException ? error.name : ''
       return deaf(name === 'NotAllowedError' ? 'denied' : name === 'NotFoundError' ? 'no-microphone' : 'failed')
     }
+    // The screen may have been left while permission was asked for: then nothing may listen.
+    if (isGone) {
+      for (const track of given.getTracks()) track.stop()
+      return
+    }
+    stream = given
     try {
       context = new AudioContext()
       await context.audioWorklet.addModule(workletUrl)
       connect()
       await context.resume()
+      if (isGone) return stop()
       stream.getAudioTracks()[0]!.addEventListener('ended', () => deaf('no-microphone'))
       state.value = 'listening'
     } catch (error) {
@@ -60,7 +69,7 @@ export function useEar(onWhistle: (beganMs: number) => void) {
       processorOptions: { shape: shape.value ? [...shape.value] : null },
     })
     node.port.onmessage = ({ data }: MessageEvent<EarMessage>) => {
-      if (data.kind === 'whistle') onWhistle(Date.now() - (data.endedAgoS + data.lastedS) * 1000)
+      if (data.kind === 'whistle') onWhistle(serverNow() - (data.endedAgoS + data.lastedS) * 1000)
       else if (data.kind === 'level') {
         riseDb.value = data.riseDb
         noisy.value = data.noisy
@@ -109,6 +118,9 @@ export function useEar(onWhistle: (beganMs: number) => void) {
     if (node) connect()
   }
 
-  tryOnScopeDispose(stop)
+  tryOnScopeDispose(() => {
+    isGone = true
+    stop()
+  })
   return { state, deafness, riseDb, noisy, learning, shape, start, stop, learn, forget }
 }

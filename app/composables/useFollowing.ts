@@ -1,7 +1,8 @@
+import { tryOnScopeDispose } from '@vueuse/core'
 import type { MaybeRefOrGetter } from 'vue'
 import type { Following } from '~~/core/live/follow'
 import type { LivePlan } from '~~/core/live/course'
-import type { RunEvent } from '~~/core/live/run'
+import type { RunEvent } from '~~/core/live/event.schema'
 
 /** Between events a pot is looked at this often, in its own time. */
 const LOOK_EVERY_MS = 8000
@@ -28,8 +29,9 @@ export function useFollowing(run: MaybeRefOrGetter<FollowedRun | null>, nowMs: M
       waiting = null
       lookedAt = toValue(nowMs)
       try {
-        const plain = JSON.parse(JSON.stringify({ plan: { request: plan.request, answer: plan.answer }, events }))
-        const found = await useLiveWorker().follow(id, plain.plan, plain.events, lookedAt)
+        const asked = { plan: { request: plan.request, answer: plan.answer }, events }
+        const plain = JSON.parse(JSON.stringify(asked)) as typeof asked
+        const found = await useLiveWorker().follow(id, plain.plan, [...plain.events], lookedAt)
         if (!waiting) following.value = found
         failed.value = false
       } catch (error) {
@@ -47,7 +49,10 @@ export function useFollowing(run: MaybeRefOrGetter<FollowedRun | null>, nowMs: M
     },
     (now, before) => {
       if (now?.key === before?.key && following.value) return
-      if (now?.id !== before?.id) following.value = null
+      if (now?.id !== before?.id) {
+        following.value = null
+        if (before) void useLiveWorker().forget(before.id)
+      }
       waiting = toValue(run)
       void work()
     },
@@ -62,5 +67,9 @@ export function useFollowing(run: MaybeRefOrGetter<FollowedRun | null>, nowMs: M
       void work()
     },
   )
+  tryOnScopeDispose(() => {
+    const now = toValue(run)
+    if (now) void useLiveWorker().forget(now.id)
+  })
   return { following, failed }
 }

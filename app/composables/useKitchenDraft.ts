@@ -1,69 +1,25 @@
-import { useDebounceFn, useRefHistory } from '@vueuse/core'
-import type { Kitchen } from '~~/shared/kitchen'
-
-const SAVE_AFTER_MS = 700
+import { useRefHistory } from '@vueuse/core'
 
 /**
- * The kitchen as it is being changed: kept on the server a moment after each change, with undo and redo.
- * What the server refuses stays in the draft, with the reasons beside it.
+ * The kitchen as it is being changed on a screen: undo and redo over the one that all screens share (stores/kitchen),
+ * which keeps it on the server a moment after each change, in whatever order screens are opened and left.
  */
 export function useKitchenDraft() {
   const store = useKitchenStore()
-  const draft = ref<Kitchen>(structuredClone(toRaw(store.kitchen!)))
-  const { undo, redo, canUndo, canRedo, clear } = useRefHistory(draft, { deep: true, capacity: 60 })
-  const state = ref<'kept' | 'waiting' | 'refused'>('kept')
-  const failure = ref<ApiFailure | null>(null)
-
-  const contentOf = ({ version: _, ...content }: Kitchen) => JSON.stringify(content)
-  let keptContent = contentOf(draft.value)
-
-  async function save(): Promise<void> {
-    const sent = structuredClone(toRaw(draft.value))
-    if (contentOf(sent) === keptContent) {
-      state.value = 'kept'
-      failure.value = null
-      return
-    }
-    try {
-      const kept = await $fetch<Kitchen>('/api/kitchen', {
-        method: 'PUT',
-        body: { ...sent, version: store.kitchen!.version },
-      })
-      store.kitchen = kept
-      keptContent = contentOf(sent)
-      failure.value = null
-      if (contentOf(draft.value) === keptContent) state.value = 'kept'
-      else await save()
-    } catch (error) {
-      failure.value = failureOf(error)
-      state.value = 'refused'
-    }
-  }
-  const saveSoon = useDebounceFn(save, SAVE_AFTER_MS)
+  const { kitchen, state, failure } = storeToRefs(store)
+  const { undo, redo, canUndo, canRedo, clear } = useRefHistory(kitchen, { deep: true, capacity: 60 })
+  // What another device has done is not this one's to undo.
   watch(
-    draft,
-    () => {
-      state.value = 'waiting'
-      void saveSoon()
-    },
-    { deep: true },
+    () => store.takenOver,
+    () => clear(),
+    { flush: 'post' },
   )
-
-  // Whoever leaves within the moment that saving waits loses nothing.
-  onBeforeUnmount(() => void save())
-
-  /** Takes the kitchen as another device left it; what is here goes. */
-  async function reload() {
-    await store.load()
-    if (!store.kitchen) return
-    draft.value = structuredClone(toRaw(store.kitchen))
-    keptContent = contentOf(draft.value)
-    failure.value = null
-    clear()
+  const { problemText } = useI18nText()
+  /** The sentence for a place in the document. */
+  const errorAt = (path: string) => {
+    const found = failure.value?.problems.find((problem) => problem.path === `kitchen.${path}`)
+    return found ? problemText(found) : null
   }
-
-  /** The server's sentence for a place in the document. */
-  const errorAt = (path: string) => failure.value?.problems.find((problem) => problem.path === path)?.message ?? null
-
-  return { draft, undo, redo, canUndo, canRedo, state, failure, save, reload, errorAt }
+  const draft = computed({ get: () => kitchen.value!, set: (value) => (kitchen.value = value) })
+  return { draft, undo, redo, canUndo, canRedo, state, failure, save: store.save, errorAt }
 }

@@ -1,9 +1,11 @@
 import { v4 as uuid } from 'uuid'
-import type { RunWithPlan, SavedPlan } from '~~/shared/kitchen'
+import type { KeptPot, RunWithPlan, SavedPlan } from '~~/shared/household'
 
 /** Keeps the plan of the pot as it is here, starts a run of it, and goes to the stove. */
 export function useLight() {
   const pot = usePotStore()
+  const pots = usePotsStore()
+  const runs = useRunsStore()
   const lighting = ref(false)
   const failure = ref<ApiFailure | null>(null)
   // The ids stay until the start has gone through, so that a second try cannot start a second run.
@@ -17,10 +19,17 @@ export function useLight() {
     failure.value = null
     try {
       const body = { id: ids.plan, name: pot.name, cookerId: pot.cooker.id, request: pot.request }
-      await $fetch<SavedPlan>('/api/plans', { method: 'POST', body })
-      const run = await $fetch<RunWithPlan>('/api/runs', { method: 'POST', body: { id: ids.run, planId: ids.plan } })
+      await api<SavedPlan>('/plans', { method: 'POST', body })
+      // What is lit soaks no more: the server says so of the kept pot too, in one go.
+      const soaked = pot.keptAs && pot.form.soakingSince !== null ? pot.keptAs.id : undefined
+      const { pot: kept, ...run } = await api<RunWithPlan & { pot: KeptPot | null }>('/runs', {
+        method: 'POST',
+        body: { id: ids.run, planId: ids.plan, potId: soaked },
+      })
       ids = { plan: uuid(), run: uuid(), request: '' }
       pot.form.soakingSince = null
+      if (kept) pot.keptChanged(pots.put(kept))
+      runs.put(run)
       await navigateTo(`/cook/${run.id}`)
     } catch (error) {
       failure.value = failureOf(error)

@@ -1,8 +1,8 @@
 import { useIntervalFn } from '@vueuse/core'
 
-/** The time in ms since 1970, renewed every so often. */
+/** The time in ms since 1970 as the server has it, renewed every so often. */
 export function useNow(everyMs = 10_000) {
-  const nowMs = ref(Date.now())
-  useIntervalFn(() => (nowMs.value = Date.now()), everyMs)
+  const nowMs = ref(serverNow())
+  useIntervalFn(() => (nowMs.value = serverNow()), everyMs)
   return nowMs
 }

@@ -12,6 +12,7 @@ export function useStackSearch() {
   const kitchen = useKitchenStore()
   const busy = ref<'search' | 'more' | null>(null)
   const done = ref(0)
+  const failed = ref(false)
   const result = shallowRef<(StackResult & { mend: Mend | null }) | null>(null)
   const problems = shallowRef<readonly Problem[]>([])
   const more = shallowRef<{ food: string; minutes: number }[] | null>(null)
@@ -22,6 +23,24 @@ export function useStackSearch() {
     const ask = stackAskOf(pot.form, kitchen.kitchen!, pot.cooker, pot.styleKind, Date.now())
     return ask && (JSON.parse(JSON.stringify(ask)) as NonNullable<typeof ask>)
   }
+  /** What the thread answers, unless it was stopped or failed meanwhile; then the screen is free again. */
+  async function attempt<T>(mine: number, work: () => Promise<T>): Promise<T | null> {
+    failed.value = false
+    try {
+      const found = await work()
+      if (mine !== turn) return null
+      busy.value = null
+      return found
+    } catch (error) {
+      console.error(error)
+      if (mine === turn) {
+        busy.value = null
+        failed.value = true
+        stopWorker('search')
+      }
+      return null
+    }
+  }
   const tell = () => proxy((count: number) => void (done.value = count))
 
   async function search() {
@@ -31,9 +50,8 @@ export function useStackSearch() {
     const mine = ++turn
     busy.value = 'search'
     done.value = 0
-    const outcome = await useWorker('search').searchStack(ask, tell())
-    if (mine !== turn) return
-    busy.value = null
+    const outcome = await attempt(mine, () => useWorker('search').searchStack(ask, tell()))
+    if (!outcome) return
     problems.value = outcome.ok ? [] : outcome.problems
     result.value = outcome.ok ? outcome.value : null
     const best = result.value?.answers[0] ?? result.value?.nearest
@@ -56,10 +74,8 @@ export function useStackSearch() {
       soakMayChange: true,
       lock: 'any' as const,
     }))
-    const found = await useWorker('search').whatElse(ask, candidates, tell())
-    if (mine !== turn) return
-    busy.value = null
-    more.value = found
+    const found = await attempt(mine, () => useWorker('search').whatElse(ask, candidates, tell()))
+    if (found) more.value = found
   }
 
   function stop() {
@@ -70,5 +86,5 @@ export function useStackSearch() {
   }
   const take = (answer: StackAnswer) => pot.replace(withStack(pot.form, answer), pot.keptAs?.id ?? null)
   onBeforeUnmount(stop)
-  return { search, whatElse, stop, take, busy, done, result, problems, more }
+  return { search, whatElse, stop, take, busy, done, failed, result, problems, more }
 }

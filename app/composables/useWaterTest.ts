@@ -1,6 +1,8 @@
 import { useLocalStorage } from '@vueuse/core'
-import { stepAfter, testWaterG } from '~~/core/learn/test-guide'
-import type { TestMark, WaterTest } from '~~/core/learn/water-test'
+import { stepAfter } from '~~/core/appliance/test-guide'
+import { kindOf } from '~~/core/appliance/appliance'
+import type { TestMark, WaterTest } from '~~/core/appliance/water-test.schema'
+import { MINUTE_MS } from '~~/core/measure/time'
 import { readAmount } from '~~/core/measure/amount'
 import type { HouseholdCooker, Kitchen } from '~~/shared/kitchen'
 
@@ -17,9 +19,10 @@ interface Notes {
 /** A water test under way: its marks are kept on this device, so that a reload in the middle loses nothing. */
 export function useWaterTest(cooker: HouseholdCooker, kitchen: Kitchen) {
   const { appliance, body } = cooker.cooker
+  const { test: guide, level } = kindOf(appliance)
   const fresh = (): Notes => ({
     burnerId: kitchen.burners[0]?.id ?? '',
-    waterG: String(testWaterG(appliance.kind, body.capacityL)),
+    waterG: String(guide.waterG(body.capacityL)),
     startC: String(kitchen.tapC),
     leftG: '',
     thermometer: '',
@@ -27,7 +30,7 @@ export function useWaterTest(cooker: HouseholdCooker, kitchen: Kitchen) {
     marks: [],
   })
   const notes = useLocalStorage<Notes>(`bivvet-water-test-${cooker.id}`, fresh())
-  const step = computed(() => stepAfter(appliance.kind, notes.value.marks))
+  const step = computed(() => stepAfter(guide.steps, notes.value.marks))
 
   /** The mark that the present step waits for, now. */
   function press() {
@@ -35,7 +38,7 @@ export function useWaterTest(cooker: HouseholdCooker, kitchen: Kitchen) {
     const { mark } = step.value.step
     const now = Date.now()
     if (notes.value.litAt === null) notes.value.litAt = now
-    const minute = (now - notes.value.litAt) / 60_000
+    const minute = (now - notes.value.litAt) / MINUTE_MS
     if (mark.kind === 'temperature') {
       const tempC = readAmount(notes.value.thermometer)
       if (!Number.isFinite(tempC)) return
@@ -57,7 +60,7 @@ export function useWaterTest(cooker: HouseholdCooker, kitchen: Kitchen) {
       leftG,
       startC: readAmount(notes.value.startC),
       place: { altitudeM: kitchen.altitudeM, roomC: kitchen.roomC },
-      ...(appliance.kind === 'electric' || appliance.kind === 'slow' ? { level: 'high' as const } : {}),
+      ...(level ? { level } : {}),
       marks: notes.value.marks,
     }
   })

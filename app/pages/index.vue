@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
-import { runState } from '~~/core/live/run'
+import { firstLitAt, runState } from '~~/core/live/run'
+import { HOUR_MS, MINUTE_MS } from '~~/core/measure/time'
 import { readAmount } from '~~/core/measure/amount'
-import type { RunWithPlan } from '~~/shared/kitchen'
-import { itemG, potOfRequest, type KeptPot, type PotItem } from '~~/shared/pot'
+import type { RunWithPlan } from '~~/shared/household'
+import { itemG, potOfRequest, type PotItem } from '~~/shared/pot'
+import type { KeptPot } from '~~/shared/household'
 
 /** The day: what cooks, what soaks, what comes next, and one way to start a pot. */
 const { t, number, clock, day, duration } = useI18nText()
@@ -12,7 +14,7 @@ const pot = usePotStore()
 const pots = usePotsStore()
 const runs = useRunsStore()
 void pots.load()
-void runs.load()
+void runs.loadLog()
 const nowMs = useNow()
 
 const RECENT = 6
@@ -21,17 +23,16 @@ function start(foodId: string) {
   const food = kitchenStore.food(foodId)
   if (!food) return
   pot.startWith(food)
-  void navigateTo('/pot')
+  void navigateTo(LOOSE_PATH)
 }
 function openPot(kept: KeptPot) {
-  pot.open(kept)
-  void navigateTo('/pot')
+  void navigateTo(pot.open(kept))
 }
 function again(run: RunWithPlan) {
   const found = potOfRequest(run.plan.request, run.plan.cookerId, kitchenStore.kitchen!)
   if (!found) return
   pot.replace(found)
-  void navigateTo('/pot')
+  void navigateTo(LOOSE_PATH)
 }
 
 const stove = useCookingStore()
@@ -45,8 +46,8 @@ const soaking = computed(() =>
     const { soakingSince, items } = kept.pot
     if (soakingSince === null) return []
     const hours = Math.max(...items.map((item) => readAmount(item.soakHours) || 0))
-    const readyMs = soakingSince + hours * 3_600_000
-    return [{ kept, readyMs, left: (readyMs - nowMs.value) / 60_000 }]
+    const readyMs = soakingSince + hours * HOUR_MS
+    return [{ kept, readyMs, left: (readyMs - nowMs.value) / MINUTE_MS }]
   }),
 )
 const removed = ref<KeptPot | null>(null)
@@ -75,8 +76,8 @@ const favourites = computed(() => (pots.pots ?? []).filter(({ favourite }) => fa
 const others = computed(() => (pots.pots ?? []).filter(({ favourite }) => !favourite).slice(0, RECENT))
 const recent = computed(() => {
   const seen = new Set<string>()
-  return (runs.runs ?? [])
-    .filter(({ name, events }) => runState(events).litAt !== null && !seen.has(name) && seen.add(name))
+  return (runs.log ?? [])
+    .filter(({ name, events }) => firstLitAt(runState(events)) !== null && !seen.has(name) && seen.add(name))
     .slice(0, RECENT)
 })
 const describe = (kept: KeptPot) => {
@@ -90,7 +91,7 @@ const describe = (kept: KeptPot) => {
   return [foods, cooker].filter((part) => part && part !== kept.name).join(' · ')
 }
 const empty = computed(
-  () => pots.pots !== null && runs.runs !== null && pots.pots.length === 0 && recent.value.length === 0,
+  () => pots.pots !== null && runs.log !== null && pots.pots.length === 0 && recent.value.length === 0,
 )
 useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
 </script>
@@ -176,9 +177,9 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
               <strong>{{ run.name }}</strong>
               <span class="soft">{{
                 t('day.recentLine', {
-                  day: day(runState(run.events).litAt ?? Date.parse(run.createdAt)),
+                  day: day(firstLitAt(runState(run.events)) ?? Date.parse(run.createdAt)),
                   cooker: run.plan.cookerName ?? '',
-                  water: number(run.plan.answer.water.pourG),
+                  water: number(run.plan.answer.closings[0]!.water.pourG),
                 })
               }}</span>
             </button>

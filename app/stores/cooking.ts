@@ -3,9 +3,11 @@ import { v4 as uuid } from 'uuid'
 import { nextAction, type NextAction } from '~~/core/live/next'
 import { refusalOf } from '~~/core/live/refusal'
 import type { Following } from '~~/core/live/follow'
-import type { RunEvent, RunEventData } from '~~/core/live/run'
-import { holdsPressure } from '~~/core/pot/appliance'
-import type { RunWithPlan } from '~~/shared/kitchen'
+import { runState } from '~~/core/live/run'
+import { applianceOf } from '~~/core/program/answer'
+import type { RunEvent, RunEventData } from '~~/core/live/event.schema'
+import { holdsPressure } from '~~/core/appliance/appliance'
+import type { RunWithPlan } from '~~/shared/household'
 
 /** One pot on the stove, as this device sees it. */
 export interface Lane {
@@ -20,6 +22,7 @@ export interface Lane {
 export const useCookingStore = defineStore('cooking', () => {
   const runs = useRunsStore()
   const outbox = useOutbox()
+  const household = useHouseholdStore()
   const nowMs = useNow(500)
   /** A run that is looked at besides those that go on. */
   const lookedAt = ref<string | null>(null)
@@ -30,7 +33,6 @@ export const useCookingStore = defineStore('cooking', () => {
     const on = runs.running.map(({ id }) => id)
     return lookedAt.value && !on.includes(lookedAt.value) ? [...on, lookedAt.value] : on
   })
-  const eventsOf = (run: RunWithPlan) => withUnsent(run.events, outbox.of(run.id))
   const scopes = new Map<string, { stop: () => void; following: Ref<Following | null>; failed: Ref<boolean> }>()
   const version = ref(0)
   watch(
@@ -47,7 +49,7 @@ export const useCookingStore = defineStore('cooking', () => {
         const followed = scope.run(() =>
           useFollowing(() => {
             const run = runs.one(id)
-            return run ? { id, plan: run.plan, events: eventsOf(run) } : null
+            return run ? { id, plan: run.plan, events: runs.eventsOf(run) } : null
           }, nowMs),
         )!
         scopes.set(id, { stop: () => scope.stop(), ...followed })
@@ -64,7 +66,7 @@ export const useCookingStore = defineStore('cooking', () => {
       const following = scopes.get(id)?.following.value
       if (!run || !following) return []
       const action = nextAction(run.plan.answer, following, nowMs.value)
-      return [{ run, name: run.plan.cookerName ?? run.name, events: eventsOf(run), following, action }]
+      return [{ run, name: run.plan.cookerName ?? run.name, events: runs.eventsOf(run), following, action }]
     })
   })
   const laneOf = (id: string) => lanes.value.find(({ run }) => run.id === id) ?? null
@@ -74,15 +76,16 @@ export const useCookingStore = defineStore('cooking', () => {
   }
 
   /** Writes down that something happened, now if not said otherwise. False, with `refused` set, if it cannot have. */
-  function add(runId: string, data: RunEventData, at = Date.now()): boolean {
+  function add(runId: string, data: RunEventData, at = serverNow()): boolean {
     const run = runs.one(runId)
     if (!run) return false
-    const event: RunEvent = { id: uuid(), at: Math.round(at), data }
+    const by = household.member?.id
+    const event: RunEvent & { by?: string } = { id: uuid(), at: Math.round(at), data, ...(by ? { by } : {}) }
     const facts = {
-      underPressure: holdsPressure(run.plan.answer.simulation.appliance),
+      underPressure: holdsPressure(applianceOf(run.plan.answer)),
       opensFrom: () => laneOf(runId)?.following.outlook?.opensFrom ?? Infinity,
     }
-    const refusal = refusalOf(eventsOf(run), event, facts, Date.now())
+    const refusal = refusalOf(runs.eventsOf(run), event, facts, serverNow())
     if (refusal) refused.set(runId, refusal)
     else {
       refused.delete(runId)
@@ -92,7 +95,9 @@ export const useCookingStore = defineStore('cooking', () => {
   }
 
   function undo(runId: string) {
-    const of = laneOf(runId)?.following.state.lastEventId
+    // By the events alone: what has just been tapped may not have been worked out yet.
+    const run = runs.one(runId)
+    const of = run && runState(runs.eventsOf(run)).lastEventId
     if (of) add(runId, { kind: 'undo', of })
   }
 

@@ -1,6 +1,8 @@
 import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import type { RunEvent } from '~~/core/live/run'
+import type { RunEvent } from '~~/core/live/event.schema'
+import type { KeptEvent } from '~~/shared/household'
+import { STORED } from '~/composables/storageShape'
 
 interface Entry {
   runId: string
@@ -8,18 +10,22 @@ interface Entry {
 }
 
 const TRY_AGAIN_MS = 3000
-/** No such run, not in turn, or not an event at all: sending it again would change nothing. */
-const FINAL = [404, 409, 422]
+/** A run whose event the server fails over is let be for longer and longer, up to this. */
+const LONGEST_REST_MS = 60_000
+/** What the run itself will not take: sending it again would change nothing. */
+const FINAL = [400, 404, 409, 413, 422]
 
 /**
  * What happened at the stove and has not reached the server yet. It is kept on the device, over reloads, and
- * sent in the order in which it happened, each event once: the server knows an event by its id.
+ * sent in the order in which it happened, each event once: the server knows an event by its id. One run's trouble
+ * does not hold up another's.
  */
 export const useOutbox = defineStore('outbox', () => {
-  const entries = useLocalStorage<Entry[]>('bivvet-outbox', [])
+  const entries = useLocalStorage<Entry[]>(STORED.outbox, [])
   /** The last event of each run that the server would not take, and why. */
   const refused = shallowReactive(new Map<string, string>())
-  const runs = useRunsStore()
+  /** Runs of which the server fails over an event: how often in a row, and when it is tried again. */
+  const resting = shallowReactive(new Map<string, { times: number; untilMs: number }>())
 
   const of = (runId: string) => entries.value.filter((entry) => entry.runId === runId).map(({ event }) => event)
 
@@ -45,29 +51,48 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   async function sendAll() {
-    while (entries.value.length > 0) {
-      const { runId, event } = entries.value[0]!
-      try {
-        const { events } = await $fetch<{ events: RunEvent[] }>(`/api/runs/${runId}/events`, {
-          method: 'POST',
-          body: event,
-          timeout: 10_000,
-        })
-        runs.setEvents(runId, events)
-      } catch (error) {
-        const failure = failureOf(error)
-        // Only what the run itself will not take is given up; a device that must join again keeps what it saw.
-        if (failure.kind === 'network' || !FINAL.includes(failure.status ?? 0)) return
-        refused.set(runId, failure.problems[0]?.code ?? failure.problems[0]?.message ?? '')
-        await runs.loadOne(runId)
-      }
-      entries.value = entries.value.filter((entry) => entry.event.id !== event.id)
+    const tried = new Set<string>()
+    for (;;) {
+      const nowMs = Date.now()
+      const entry = entries.value.find(
+        ({ runId }) => !tried.has(runId) && (resting.get(runId)?.untilMs ?? 0) <= nowMs,
+      )
+      if (!entry) return
+      const outcome = await sendOne(entry)
+      if (outcome === 'no-network') return
+      if (outcome === 'later') tried.add(entry.runId)
     }
+  }
+
+  async function sendOne({ runId, event }: Entry): Promise<'sent' | 'later' | 'no-network'> {
+    const runs = useRunsStore()
+    try {
+      const { events } = await api<{ events: KeptEvent[] }>(`/runs/${runId}/events`, {
+        method: 'POST',
+        body: event,
+        timeout: 15_000,
+      })
+      runs.setEvents(runId, events)
+    } catch (error) {
+      const { kind, status, problems } = failureOf(error)
+      if (kind === 'network') return 'no-network'
+      if (!FINAL.includes(status ?? 0)) {
+        const times = (resting.get(runId)?.times ?? 0) + 1
+        const restMs = Math.min(LONGEST_REST_MS, TRY_AGAIN_MS * 2 ** (times - 1))
+        resting.set(runId, { times, untilMs: Date.now() + restMs })
+        return 'later'
+      }
+      refused.set(runId, problems[0]?.code ?? problems[0]?.message ?? '')
+      await runs.loadOne(runId)
+    }
+    resting.delete(runId)
+    entries.value = entries.value.filter((entry) => entry.event.id !== event.id)
+    return 'sent'
   }
 
   useIntervalFn(() => void send(), TRY_AGAIN_MS)
   useEventListener(window, 'online', () => void send())
   void send()
 
-  return { entries, refused, of, add, send }
+  return { entries, refused, resting, of, add, send }
 })

@@ -1,30 +1,30 @@
 import { defineStore } from 'pinia'
+import { MOST } from '~~/core/bounds'
 import { useLocalStorage, useManualRefHistory, watchDebounced } from '@vueuse/core'
+import { STORED } from '~/composables/storageShape'
 import { findFood } from '~~/core/food/catalogue'
-import { cooksCovered, type Food } from '~~/core/food/food'
-import type { PlanRequest, StyleKind } from '~~/core/program/request'
-import { stylesFor } from '~~/core/program/styles'
+import { cooksCovered } from '~~/core/food/food'
+import type { Food } from '~~/core/food/food.schema'
+import type { PlanRequest } from '~~/core/program/request.schema'
+import type { StyleKind } from '~~/core/names'
+import { stylesFor } from '~~/core/appliance/appliance'
 import { foodById, measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
-import {
-  burnerOf,
-  cookerOf,
-  newItem,
-  newPot,
-  placedItems,
-  requestOf,
-  withFood,
-  type KeptPot,
-  type Pot,
-} from '~~/shared/pot'
+import { burnerOf, cookerOf, newItem, newPot, placedItems, requestOf, withFood, type Pot } from '~~/shared/pot'
+import type { KeptPot } from '~~/shared/household'
 
 const UNDO_STEP_MS = 350
 const MOST_UNDO = 120
-const MOST_FOODS = 6
+const MOST_FOODS = MOST.items
 
 /** Of a pot that was kept under a name: which, and as what it was last kept. */
 interface KeptAs extends Pick<KeptPot, 'id' | 'name' | 'favourite' | 'version'> {
   content: string
 }
+
+/** Where a pot is looked at. */
+export type PotView = 'loose' | 'tins'
+export const LOOSE_PATH = '/pot'
+export const TINS_PATH = '/pot/tins'
 
 /** A pot in one order of keys, whoever wrote it down: the database keeps them in its own. */
 const contentOf = (pot: Pot) =>
@@ -40,12 +40,17 @@ export const usePotStore = defineStore('pot', () => {
   const start = newPot(findFood('navy-bean')!, kitchen.value)
   start.items[0]!.amount = '2'
   // Which kept pot it is belongs to what undo brings back; as what that one was last kept does not.
-  const shown = useLocalStorage<{ pot: Pot; keptId: string | null }>('bivvet-pot-2', { pot: start, keptId: null })
-  const lastKept = useLocalStorage<Record<string, KeptAs>>('bivvet-pots-kept', {})
+  const shown = useLocalStorage<{ pot: Pot; keptId: string | null }>(STORED.pot, { pot: start, keptId: null })
+  const lastKept = useLocalStorage<Record<string, KeptAs>>(STORED.keptPots, {})
   const form = computed({
     get: () => shown.value.pot,
     set: (pot: Pot) => (shown.value.pot = pot),
   })
+  /** Loose or in tins: how the pot is looked at. Only what is done there changes the pot. */
+  const view = useLocalStorage<PotView>('bivvet-pot-view', 'loose')
+  const isStacked = computed(() => form.value.stack?.places.some((place) => place !== '') ?? false)
+  /** The pot as it would be kept: in tins if it is looked at so and something stands in them. */
+  const content = computed<Pot>(() => ({ ...form.value, inTins: view.value === 'tins' && isStacked.value }))
   const keptAs = computed<KeptAs | null>(() => lastKept.value[shown.value.keptId ?? ''] ?? null)
   const history = useManualRefHistory(shown, { clone: true, capacity: MOST_UNDO })
   const { canUndo, canRedo } = history
@@ -68,15 +73,14 @@ export const usePotStore = defineStore('pot', () => {
   const redo = () => step(false)
 
   const foods = computed(() => form.value.items.map(({ foodId }) => foodById(kitchen.value, foodId) ?? null))
+  const names = computed(() => form.value.items.map(({ foodId }) => useKitchenStore().foodName(foodId)))
   const name = computed(
     () =>
       keptAs.value?.name ??
-      foods.value
-        .flatMap((food) => food?.name ?? [])
-        .join(' + ')
+names.value.join(' + ')
         .slice(0, 120),
   )
-  const changed = computed(() => keptAs.value !== null && contentOf(form.value) !== keptAs.value.content)
+  const changed = computed(() => keptAs.value !== null && contentOf(content.value) !== keptAs.value.content)
 
   function chooseFood(index: number, id: string) {
     const food = foodById(kitchen.value, id)
@@ -102,16 +106,12 @@ export const usePotStore = defineStore('pot', () => {
     stack?.soakFree.splice(index, 1)
   }
 
-  /** Says who goes in at which closing of the lid, by places in the request; all from the start if there is but one. */
-  function joinAt(closings: readonly (readonly number[])[]) {
-    const placed = placedItems(form.value)
-    form.value.items.forEach((item, i) => {
-      const closing = closings.findIndex((adds) => adds.includes(placed.indexOf(i)))
-      item.joins = Math.max(0, closing)
-    })
+  /** Says at which closing of the lid each food of the request goes in; all from the start if nothing is said. */
+  function joinAt(joins: readonly number[]) {
+    const placed = placedItems(planned.value)
+    form.value.items.forEach((item, i) => (item.joins = joins[placed.indexOf(i)] ?? 0))
   }
-  // Pots kept before there were later closings say nothing of them.
-  const inPhases = computed(() => new Set(form.value.items.map(({ joins }) => joins || 0)).size > 1)
+  const inPhases = computed(() => new Set(form.value.items.map(({ joins }) => joins)).size > 1)
 
   /** Puts another pot in this one's place; undo brings the one before back. */
   function replace(pot: Pot, keptId: string | null = null) {
@@ -121,11 +121,11 @@ export const usePotStore = defineStore('pot', () => {
   }
 
   const startWith = (food: Food) => replace(newPot(food, kitchen.value))
-  function open(kept: KeptPot) {
-    // Kept before there were stacks.
-    const pot = { ...kept.pot, stack: kept.pot.stack ?? null }
-    remember({ ...kept, pot })
-    replace(pot, kept.id)
+  /** Takes a kept pot; answers the address at which it is looked at. */
+  function open(kept: KeptPot): string {
+    remember(kept)
+    replace(kept.pot, kept.id)
+    return kept.pot.inTins ? TINS_PATH : LOOSE_PATH
   }
 
   /** The pot here has just been kept as this one. */
@@ -136,6 +136,8 @@ export const usePotStore = defineStore('pot', () => {
   function remember({ id, name: called, favourite, version, pot }: KeptPot) {
     lastKept.value[id] = { id, name: called, favourite, version, content: contentOf(pot) }
   }
+  /** The kept pot that this one is was changed on the server by what was done here. */
+  const keptChanged = (kept: KeptPot) => lastKept.value[kept.id] && remember(kept)
   /** Goes on with the same pot as one that nobody has kept. */
   const detach = () => (shown.value.keptId = null)
 
@@ -159,24 +161,34 @@ export const usePotStore = defineStore('pot', () => {
 
   /** The request for one cooker and style of this kitchen. */
   const requestFor = (of: HouseholdCooker, kind: StyleKind): PlanRequest | null =>
-    requestOf(form.value, kitchen.value, of, kind, Date.now())
+    requestOf(planned.value, kitchen.value, of, kind, Date.now())
   const request = computed(() => (cooker.value && styleKind.value ? requestFor(cooker.value, styleKind.value) : null))
+
+  /** The pot as it is planned: loose, or in tins with whatever stands in them. */
+  const planned = computed<Pot>(() =>
+    view.value === 'loose'
+      ? { ...form.value, inTins: false }
+      : { ...form.value, inTins: true, stack: form.value.stack ?? emptyStack(form.value) },
+  )
 
   // A figure that the cook gave belongs to the pot it was given for: any other change ends it.
   const givenOf = (pot: Pot) => JSON.stringify(pot.given)
-  const restOf = ({ given: _, soakingSince: __, ...rest }: Pot) => JSON.stringify(rest)
+  const restOf = ({ given: _, soakingSince: __, ...rest }: Pot) => JSON.stringify([view.value, rest])
   watch(
     () => [givenOf(form.value), restOf(form.value)] as const,
     ([given, rest], [givenBefore, restBefore]) => {
-      if (rest !== restBefore && given === givenBefore) form.value.given = { pourG: null, figure: null }
+      if (rest !== restBefore && given === givenBefore) form.value.given = []
     },
   )
 
   return {
     form,
+    view,
+    content,
     keptAs,
     changed,
     name,
+    names,
     foods,
     undo,
     redo,
@@ -191,6 +203,7 @@ export const usePotStore = defineStore('pot', () => {
     startWith,
     open,
     keepAs,
+    keptChanged,
     detach,
     cooker,
     burner,

@@ -3,16 +3,17 @@ import { v4 as uuid } from 'uuid'
 import { nextAction } from '~~/core/live/next'
 import { courseOf } from '~~/core/live/follow'
 import { refusalOf } from '~~/core/live/refusal'
-import { firstLitAt, type RunEvent, type RunEventData } from '~~/core/live/run'
+import { firstLitAt } from '~~/core/live/run'
+import type { RunEvent, RunEventData } from '~~/core/live/event.schema'
 import { AS_PLANNED, createStove, type Hidden, type Sign, type Stove } from '~~/core/live/stove'
+import { MINUTE_MS } from '~~/core/measure/time'
+import { applianceOf } from '~~/core/program/answer'
+import { UNMEASURED } from '~~/core/unknown'
 import { normal, randomFrom } from '~~/core/live/random'
-import { holdsPressure } from '~~/core/pot/appliance'
-import type { FlameName } from '~~/core/pot/cookers'
-import type { SavedPlan } from '~~/shared/kitchen'
+import { holdsPressure } from '~~/core/appliance/appliance'
+import type { FlameName } from '~~/core/names'
+import type { SavedPlan } from '~~/shared/household'
 
-const MINUTE_MS = 60_000
-/** How far a stove of chance may be from the planned one: one standard deviation, as the planner counts. */
-const CHANCE = { heat: 0.15, load: 0.08, vent: 0.25 }
 
 /**
  * The practice stove: a simulated pot in its own time, and a run of it that nobody else sees. What the knobs
@@ -66,14 +67,14 @@ export const usePracticeStore = defineStore('practice', () => {
     if (!chance.value) return AS_PLANNED
     const random = randomFrom(crypto.getRandomValues(new Uint32Array(1))[0]!)
     const off = (sd: number) => Math.exp(sd * normal(random))
-    return { heat: off(CHANCE.heat), load: off(CHANCE.load), vent: off(CHANCE.vent) }
+    return { heat: off(UNMEASURED.heat), load: off(UNMEASURED.load), vent: off(UNMEASURED.vent) }
   }
 
   function add(data: RunEventData, at = nowMs.value): boolean {
     if (!plan.value) return false
     const event: RunEvent = { id: uuid(), at: Math.round(at), data }
     const facts = {
-      underPressure: holdsPressure(plan.value.answer.simulation.appliance),
+      underPressure: holdsPressure(applianceOf(plan.value.answer)),
       opensFrom: () => following.value?.outlook?.opensFrom ?? Infinity,
     }
     refused.value = refusalOf(events.value, event, facts, nowMs.value)
@@ -91,10 +92,11 @@ export const usePracticeStore = defineStore('practice', () => {
   }
 
   function light() {
-    const { burner, program } = courseOf(plan.value!, events.value)
-    stove = createStove(courseOf(plan.value!, events.value), hidden)
+    const course = courseOf(plan.value!, events.value)
+    const { burner } = course.closing.pot
+    stove = createStove(course, hidden)
     litMs = nowMs.value
-    const first = program[0]!
+    const first = course.program[0]!
     if ('heatW' in first) {
       flame.value = (Object.keys(burner) as FlameName[]).find((name) => burner[name] === first.heatW) ?? 'high'
       stove.heat(first.heatW)
@@ -106,7 +108,7 @@ export const usePracticeStore = defineStore('practice', () => {
   function turn(to: FlameName | 'off') {
     flame.value = to
     isOn.value = to !== 'off' && isOn.value
-    stove?.heat(to === 'off' ? 0 : courseOf(plan.value!, events.value).burner[to])
+    stove?.heat(to === 'off' ? 0 : courseOf(plan.value!, events.value).closing.pot.burner[to])
   }
   function openValve() {
     valveOpen.value = true

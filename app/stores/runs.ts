@@ -1,89 +1,107 @@
-import { useEventListener, useEventSource, useLocalStorage } from '@vueuse/core'
+import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { isRunning, runState, type RunEvent } from '~~/core/live/run'
-import type { RunWithPlan } from '~~/shared/kitchen'
+import { isRunning, runState } from '~~/core/live/run'
+import { HOUR_MS } from '~~/core/measure/time'
+import type { KeptEvent, RunPage, RunWithPlan } from '~~/shared/household'
+import type { RunEvent } from '~~/core/live/event.schema'
+import { STORED } from '~/composables/storageShape'
 
 /** A run that was started and not lit yet stands among the running ones for so long. */
-const READY_MS = 3 * 3_600_000
+const READY_MS = 3 * HOUR_MS
 
-/** The household's runs, newest first, as this device last heard of them. */
+/** The household's runs as this device last heard of them: those that go on, and as much of the log as was asked for. */
 export const useRunsStore = defineStore('runs', () => {
-  const runs = shallowRef<RunWithPlan[] | null>(null)
+  /** Runs that go on, kept on the device so that a reload without a network shows them. */
+  const kept = useLocalStorage<RunWithPlan[]>(STORED.running, [], { shallow: true })
+  const known = shallowRef<ReadonlyMap<string, RunWithPlan>>(new Map(kept.value.map((run) => [run.id, run])))
   const failure = ref<ApiFailure | null>(null)
   const missing = shallowReactive(new Map<string, ApiFailure>())
-  /** Runs that go on, kept on the device so that a reload without a network shows them. */
-  const kept = useLocalStorage<RunWithPlan[]>('bivvet-running', [], { shallow: true })
+  /** Newest first, as far as the log was fetched; null before. */
+  const logged = shallowRef<string[] | null>(null)
+  const next = ref<string | null>(null)
+  const loadingLog = ref(false)
 
+  /** An answer that left the server before the last event must not take it back; nothing that is known is forgotten. */
+  function put(...found: RunWithPlan[]) {
+    const all = new Map(known.value)
+    for (const run of found) {
+      const before = all.get(run.id)
+      all.set(run.id, before && before.events.length > run.events.length ? { ...run, events: before.events } : run)
+    }
+    known.value = all
+  }
+
+  /** What is on the stove. */
   async function load() {
     try {
-      const loaded = await $fetch<RunWithPlan[]>('/api/runs')
-      runs.value = loaded.map((run) => newer(run, one(run.id)))
+      const { runs } = await api<RunPage>('/runs', { query: { on: '' } })
+      put(...runs)
       failure.value = null
     } catch (error) {
       failure.value = failureOf(error)
-      runs.value ??= kept.value.length > 0 ? kept.value : null
     }
   }
 
   async function loadOne(runId: string) {
     try {
-      put(await $fetch<RunWithPlan>(`/api/runs/${runId}`))
+      put(await api<RunWithPlan>(`/runs/${runId}`))
       missing.delete(runId)
     } catch (error) {
       if (!one(runId)) missing.set(runId, failureOf(error))
     }
   }
 
-  const one = (runId: string) => runs.value?.find(({ id }) => id === runId) ?? kept.value.find(({ id }) => id === runId)
-
-  /** An answer that left the server before the last event must not take it back. */
-  function newer(run: RunWithPlan, known: RunWithPlan | undefined): RunWithPlan {
-    return known && known.events.length > run.events.length ? { ...run, events: known.events } : run
+  /** The log from its newest page, or the page after those that are there. */
+  async function loadLog(more = false) {
+    if (loadingLog.value) return
+    loadingLog.value = true
+    try {
+      const page = await api<RunPage>('/runs', more && next.value ? { query: { after: next.value } } : {})
+      put(...page.runs)
+      const ids = page.runs.map(({ id }) => id)
+      logged.value = more ? [...(logged.value ?? []), ...ids] : ids
+      next.value = page.next
+      failure.value = null
+    } catch (error) {
+      failure.value = failureOf(error)
+    } finally {
+      loadingLog.value = false
+    }
   }
 
-  function put(run: RunWithPlan) {
-    const list = runs.value ?? []
-    const next = newer(run, one(run.id))
-    runs.value = list.some(({ id }) => id === run.id)
-      ? list.map((other) => (other.id === run.id ? next : other))
-      : [next, ...list]
+  const one = (runId: string) => known.value.get(runId)
+  const log = computed(() => logged.value?.flatMap((id) => one(id) ?? []) ?? null)
+
+  function setEvents(runId: string, events: KeptEvent[]) {
+    const run = one(runId)
+    if (run) put({ ...run, events })
   }
 
-  function setEvents(runId: string, events: RunEvent[]) {
-    const known = one(runId)
-    if (known) put({ ...known, events })
+  const outbox = useOutbox()
+  const eventsOf = (run: RunWithPlan) => withUnsent(run.events, outbox.of(run.id))
+  const isOn = (run: RunWithPlan) => {
+    const state = runState(eventsOf(run))
+    const fresh = state.phase === 'ready' && serverNow() - Date.parse(run.createdAt) < READY_MS
+    return isRunning(run.plan.answer, state) || fresh
   }
-
-  const isOn = (run: RunWithPlan, events: readonly RunEvent[]) => {
-    const state = runState(events)
-    return (
-      isRunning(run.plan.answer, state) ||
-      (state.phase === 'ready' && Date.now() - Date.parse(run.createdAt) < READY_MS)
-    )
-  }
-  /** Runs that somebody still has to look after. */
-  const running = computed(() => {
-    const outbox = useOutbox()
-    return (runs.value ?? []).filter((run) => isOn(run, withUnsent(run.events, outbox.of(run.id))))
-  })
+  /** Runs that somebody still has to look after, newest first. */
+  const running = computed(() =>
+    [...known.value.values()].filter(isOn).sort((a, b) => b.createdAt.localeCompare(a.createdAt)),
+  )
   watch(running, (now) => (kept.value = now))
 
-  // The server tells of every change, on this and every other device; after a gap everything is looked at.
-  const news = useEventSource('/api/news', [] as const, { autoReconnect: { delay: 1500 } })
-  watch(
-    news.eventSource,
-    (source) =>
-      source?.addEventListener('message', ({ data }: MessageEvent<string>) => void (data ? loadOne(data) : load())),
-    { immediate: true },
-  )
-  useEventListener(document, 'visibilitychange', () => document.visibilityState === 'visible' && void load())
-  useEventListener(window, 'online', () => void load())
+  whenNews('run', (id) => {
+    if (id === null) return void load()
+    void loadOne(id)
+    // One that was lit elsewhere heads the log.
+    if (logged.value && !logged.value.includes(id)) logged.value = [id, ...logged.value]
+  })
 
-  return { runs, failure, missing, load, loadOne, one, setEvents, running }
+  return { failure, missing, load, loadOne, loadLog, loadingLog, log, next, one, put, setEvents, eventsOf, running }
 })
 
 /** The events that the server has, and after them those that this device has not been able to send yet. */
-export function withUnsent(stored: readonly RunEvent[], unsent: readonly RunEvent[]): RunEvent[] {
+export function withUnsent(stored: readonly KeptEvent[], unsent: readonly RunEvent[]): KeptEvent[] {
   const known = new Set(stored.map(({ id }) => id))
   return [...stored, ...unsent.filter(({ id }) => !known.has(id))]
 }

@@ -4,8 +4,8 @@ import { simulate } from '~~/core/pot/simulate'
 import { equivalents } from '~~/core/program/equivalents'
 import { plan } from '~~/core/program/plan'
 import { ratiosByBatch } from '~~/core/program/ratios'
-import { notDone, tooThick, tooThin } from '~~/core/program/remedy'
-import type { PlanRequest } from '~~/core/program/request'
+import { nextClosing, tooThick, tooThin } from '~~/core/program/remedy'
+import type { PlanRequest } from '~~/core/program/request.schema'
 import { soakCosts } from '~~/core/program/soak-cost'
 import { together } from '~~/core/program/together'
 import type { Outcome } from '~~/core/problem'
@@ -50,14 +50,14 @@ async function whatElse(ask: StackAsk, more: StackAsk['foods'], tell: (done: num
 
 /** What the computing thread answers: core, and nothing else. */
 const work = {
-  /** A plan, with the curve it draws. */
+  /** A plan, with the curve of each closing of the lid. */
   plan(request: PlanRequest) {
     const outcome = plan(request)
-    return { outcome, curve: outcome.ok ? simulate(outcome.value.simulation, { trace: true }) : null }
+    return { outcome, curves: outcome.ok ? outcome.value.closings.map((closing) => simulate(closing.case, { trace: true })) : null }
   },
   equivalents: equivalents<string>,
   fitWaterTest,
-  notDone,
+  nextClosing,
   ratiosByBatch,
   searchStack,
   soakCosts,

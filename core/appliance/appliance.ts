@@ -44,3 +44,8 @@ export const COOKERS: Readonly<Record<string, Cooker>> = Object.assign(
   {},
   ...Object.values(KINDS).map(({ generic }) => generic),
 ) as Record<string, Cooker>
+
+/** The appliance with some of its figures replaced by measured ones. */
+export function withFigures(appliance: Appliance, figures: Partial<Record<string, number>>): Appliance {
+  return { ...appliance, ...figures } as Appliance
+}

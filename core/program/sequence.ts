@@ -10,7 +10,7 @@ import { runFigure } from './solve'
 const COOLED_BY_K = 8
 
 /** How hot a pot is that has been opened to put something in. */
-function openedC(altitudeM: number): number {
+export function openedC(altitudeM: number): number {
   return boilingC(altitudeM) - COOLED_BY_K
 }
 

@@ -1,3 +1,3 @@
 export default defineEventHandler(() => {
-  throw refusal(404, { path: '', code: 'not-found', message: 'There is nothing at this address.' })
+  throw refusal(404, { path: '', code: 'not-found' })
 })

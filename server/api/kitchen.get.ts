@@ -1,3 +1,4 @@
+/** The kitchen, with its version. */
 export default defineEventHandler(async (event) => {
   const kitchen = await (await useHousehold(event)).kitchen()
   if (!kitchen) {

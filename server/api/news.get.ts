@@ -3,11 +3,11 @@ import { createEventStream } from 'h3'
 /** Well within the time after which proxies take a silent connection for dead. */
 const PULSE_MS = 15_000
 
-/** Server-sent events: the id of each of the household's runs as it changes, or nothing when all should be looked at. */
+/** Server-sent events: kind and id of each of the household's documents as it changes, or nothing when all should be looked at. */
 export default defineEventHandler(async (event) => {
   const { householdId } = await useHousehold(event)
   const stream = createEventStream(event)
-  const stop = await onRunNews(householdId, (runId) => void stream.push(runId ?? ''))
+  const stop = await onNews(householdId, (news) => void stream.push(news ? JSON.stringify(news) : ''))
   const pulse = setInterval(() => void stream.push({ event: 'pulse', data: '' }), PULSE_MS)
   stream.onClosed(async () => {
     clearInterval(pulse)

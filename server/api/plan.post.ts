@@ -1,9 +1,9 @@
-import { plan } from '../../core/program/plan'
-import { planRequestSchema } from '../../shared/request'
+import { publishedAnswer } from '../../core/formats/plan'
+import { planRequestSchema } from '../../core/program/request.schema'
 
 /** Plans a request and forgets it; the same as the command line's `plan`. */
 export default defineEventHandler(async (event) => {
-  const answer = plan(await readJson(event, planRequestSchema))
-  if (!answer.ok) throw refusal(422, ...answer.problems)
-  return answer.value
+  const answer = await planInThread(await readJson(event, planRequestSchema))
+  if (!answer.ok) throw refusal(422, answer.problems)
+  return publishedAnswer(answer.value)
 })

@@ -3,7 +3,7 @@ import { Pool } from 'pg'
 import * as schema from './schema'
 
 /** The channel on which one server process tells the others what has changed. */
-export const NEWS_CHANNEL = 'bivvet_runs'
+export const NEWS_CHANNEL = 'bivvet_news'
 
 export type Database = NodePgDatabase<typeof schema>
 

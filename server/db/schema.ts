@@ -3,8 +3,6 @@ import {
   bigserial,
   boolean,
   check,
-  date,
-  doublePrecision,
   foreignKey,
   index,
   integer,
@@ -16,122 +14,37 @@ import {
   unique,
   uuid,
 } from 'drizzle-orm/pg-core'
-import type { Burner, Cooker } from '../../core/pot/cookers'
-import type { PlanAnswer } from '../../core/program/answer'
-import type { PlanRequest } from '../../core/program/request'
-import type { RunEventData } from '../../core/live/run'
-import type { HouseholdTin, OwnFood } from '../../shared/kitchen'
-import type { Pot } from '../../shared/pot'
-import type { KeptTest } from '../../shared/waterTest'
+
+// Documents are jsonb in the shape that stands beside them; they are parsed and upgraded as they are read (db/*.ts).
 
 const id = () => uuid('id').primaryKey().defaultRandom()
 const createdAt = () => timestamp('created_at', { withTimezone: true }).notNull().defaultNow()
-/** Set when it was taken out of the kitchen; the log still names it. */
-const deletedAt = () => timestamp('deleted_at', { withTimezone: true })
 const householdId = () =>
   uuid('household_id')
     .notNull()
     .references(() => households.id, { onDelete: 'cascade' })
+/** The member who did it; null for what was written down before there were any. */
+const memberId = () => uuid('member_id').references(() => members.id, { onDelete: 'set null' })
 
 export const households = pgTable('households', {
   id: id(),
-  name: text('name').notNull(),
-  altitudeM: doublePrecision('altitude_m').notNull(),
-  roomC: doublePrecision('room_c').notNull(),
-  tapC: doublePrecision('tap_c').notNull(),
-  hardWater: boolean('hard_water').notNull().default(false),
+  kitchen: jsonb('kitchen').$type<unknown>().notNull(),
+  /** Goes up with every change of the kitchen, so that two devices cannot overwrite each other unseen. */
+  kitchenVersion: integer('kitchen_version').notNull().default(1),
   /** Whoever opens the link with this token cooks in this household. */
   joinToken: text('join_token').notNull().unique(),
-  /** Goes up with every change of the kitchen, so that two devices cannot overwrite each other unseen. */
-  version: integer('version').notNull().default(1),
   createdAt: createdAt(),
 })
 
-export const cookers = pgTable(
-  'cookers',
+export const members = pgTable(
+  'members',
   {
     id: id(),
     householdId: householdId(),
     name: text('name').notNull(),
-    position: integer('position').notNull(),
-    cooker: jsonb('cooker').$type<Cooker>().notNull(),
-    tests: jsonb('tests').$type<KeptTest[]>().notNull().default([]),
-    deletedAt: deletedAt(),
     createdAt: createdAt(),
   },
-  (table) => [index('cookers_household').on(table.householdId)],
-)
-
-export const burners = pgTable(
-  'burners',
-  {
-    id: id(),
-    householdId: householdId(),
-    name: text('name').notNull(),
-    position: integer('position').notNull(),
-    burner: jsonb('burner').$type<Burner>().notNull(),
-    deletedAt: deletedAt(),
-  },
-  (table) => [index('burners_household').on(table.householdId)],
-)
-
-export const measures = pgTable(
-  'measures',
-  {
-    id: id(),
-    householdId: householdId(),
-    name: text('name').notNull(),
-    position: integer('position').notNull(),
-    volumeMl: doublePrecision('volume_ml').notNull(),
-    deletedAt: deletedAt(),
-  },
-  (table) => [index('measures_household').on(table.householdId), check('measures_volume', sql`${table.volumeMl} > 0`)],
-)
-
-export const tins = pgTable(
-  'tins',
-  {
-    id: id(),
-    householdId: householdId(),
-    name: text('name').notNull(),
-    position: integer('position').notNull(),
-    diameterMm: doublePrecision('diameter_mm').notNull(),
-    heightMm: doublePrecision('height_mm').notNull(),
-    volumeMl: doublePrecision('volume_ml').notNull(),
-    lid: boolean('lid').notNull(),
-    material: text('material').$type<HouseholdTin['material']>().notNull(),
-    deletedAt: deletedAt(),
-  },
-  (table) => [index('tins_household').on(table.householdId)],
-)
-
-export const foods = pgTable(
-  'foods',
-  {
-    id: id(),
-    householdId: householdId(),
-    name: text('name').notNull(),
-    position: integer('position').notNull(),
-    /** The food of the catalogue it was started from. */
-    basedOn: text('based_on').notNull(),
-    figures: jsonb('figures').$type<OwnFood['figures']>().notNull(),
-    deletedAt: deletedAt(),
-  },
-  (table) => [index('foods_household').on(table.householdId)],
-)
-
-export const bags = pgTable(
-  'bags',
-  {
-    id: id(),
-    householdId: householdId(),
-    name: text('name').notNull(),
-    position: integer('position').notNull(),
-    foodId: text('food_id').notNull(),
-    boughtOn: date('bought_on', { mode: 'string' }).notNull(),
-    deletedAt: deletedAt(),
-  },
-  (table) => [index('bags_household').on(table.householdId)],
+  (table) => [index('members_household').on(table.householdId)],
 )
 
 /** Pots that were kept under a name, as they were filled in. */
@@ -140,13 +53,15 @@ export const pots = pgTable(
   {
     id: id(),
     householdId: householdId(),
+    memberId: memberId(),
     name: text('name').notNull(),
     favourite: boolean('favourite').notNull().default(false),
-    pot: jsonb('pot').$type<Pot>().notNull(),
+    pot: jsonb('pot').$type<unknown>().notNull(),
     /** Goes up with every change, so that two devices cannot overwrite each other unseen. */
     version: integer('version').notNull().default(1),
     updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
-    deletedAt: deletedAt(),
+    /** Set when it was taken off the list; keeping it again brings it back. */
+    deletedAt: timestamp('deleted_at', { withTimezone: true }),
   },
   (table) => [index('pots_household').on(table.householdId, table.updatedAt.desc())],
 )
@@ -156,12 +71,15 @@ export const plans = pgTable(
   {
     id: id(),
     householdId: householdId(),
+    memberId: memberId(),
     name: text('name').notNull(),
-    cookerId: uuid('cooker_id').references(() => cookers.id, { onDelete: 'set null' }),
-    /** Version of the two documents' shape. */
+    /** Which cooker of the kitchen, and what it was called then: the log still names what has gone. */
+    cookerId: uuid('cooker_id'),
+    cookerName: text('cooker_name'),
+    /** Shape of the two documents. */
     version: integer('version').notNull(),
-    request: jsonb('request').$type<PlanRequest>().notNull(),
-    answer: jsonb('answer').$type<PlanAnswer>().notNull(),
+    request: jsonb('request').$type<unknown>().notNull(),
+    answer: jsonb('answer').$type<unknown>().notNull(),
     createdAt: createdAt(),
   },
   (table) => [unique('plans_household_id').on(table.householdId, table.id)],
@@ -172,12 +90,16 @@ export const runs = pgTable(
   {
     id: id(),
     householdId: householdId(),
+    memberId: memberId(),
     planId: uuid('plan_id').notNull(),
+    /** Somebody still has to look after it, or may still light it; by its events. */
+    isOn: boolean('is_on').notNull().default(true),
     createdAt: createdAt(),
   },
   (table) => [
     unique('runs_household_id').on(table.householdId, table.id),
-    index('runs_household_created').on(table.householdId, table.createdAt.desc()),
+    index('runs_household_created').on(table.householdId, table.createdAt.desc(), table.id),
+    index('runs_household_on').on(table.householdId).where(sql`is_on`),
     foreignKey({ columns: [table.householdId, table.planId], foreignColumns: [plans.householdId, plans.id] }),
   ],
 )
@@ -188,10 +110,11 @@ export const runEvents = pgTable(
     id: uuid('id').primaryKey(),
     sequence: bigserial('sequence', { mode: 'number' }).notNull(),
     householdId: householdId(),
+    memberId: memberId(),
     runId: uuid('run_id').notNull(),
     kind: text('kind').notNull(),
     happenedAt: timestamp('happened_at', { withTimezone: true }).notNull(),
-    data: jsonb('data').$type<RunEventData>().notNull(),
+    data: jsonb('data').$type<unknown>().notNull(),
     createdAt: createdAt(),
   },
   (table) => [
@@ -207,7 +130,10 @@ export const verdicts = pgTable(
   {
     id: id(),
     householdId: householdId(),
+    memberId: memberId(),
     runId: uuid('run_id').notNull(),
+    /** Which of the plan's foods, by its place. */
+    content: smallint('content').notNull().default(0),
     foodId: text('food_id').notNull(),
     /** From -2 (much too hard) over 0 (right) to 2 (much too soft). */
     texture: smallint('texture').notNull(),
@@ -217,7 +143,7 @@ export const verdicts = pgTable(
     updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
   },
   (table) => [
-    unique('verdicts_run_food').on(table.runId, table.foodId),
+    unique('verdicts_run_content').on(table.runId, table.content),
     foreignKey({ columns: [table.householdId, table.runId], foreignColumns: [runs.householdId, runs.id] }).onDelete(
       'cascade',
     ),

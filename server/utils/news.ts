@@ -1,16 +1,16 @@
 import { Client } from 'pg'
-import { runNewsSchema } from '../../shared/run'
+import { newsSchema, type News } from '../../shared/run.schema'
 import { NEWS_CHANNEL } from '../db/client'
 
-/** What a listening device is told: a run that changed, or null when something may have been missed. */
-type Tell = (runId: string | null) => void
+/** What a listening device is told: a document that changed, or null when something may have been missed. */
+type Tell = (news: Pick<News, 'kind' | 'id'> | null) => void
 
 const LISTEN_AGAIN_MS = 1000
 const listeners = new Map<string, Set<Tell>>()
 let listening: Promise<void> | null = null
 
-/** Tells of every change of a household's runs, whichever server process it came through, until it is called off. */
-export async function onRunNews(householdId: string, tell: Tell): Promise<() => void> {
+/** Tells of every change of a household's documents, whichever server process it came through, until it is called off. */
+export async function onNews(householdId: string, tell: Tell): Promise<() => void> {
   await (listening ??= listen())
   const own = listeners.get(householdId) ?? new Set()
   listeners.set(householdId, own.add(tell))
@@ -24,9 +24,10 @@ export async function onRunNews(householdId: string, tell: Tell): Promise<() => 
 async function listen(): Promise<void> {
   const client = new Client({ connectionString: process.env.DATABASE_URL, keepAlive: true })
   client.on('notification', ({ payload }) => {
-    const news = runNewsSchema.safeParse(JSON.parse(payload ?? 'null'))
+    const news = newsSchema.safeParse(JSON.parse(payload ?? 'null'))
     if (!news.success) return
-    for (const tell of listeners.get(news.data.householdId) ?? []) tell(news.data.runId)
+    const { householdId, kind, id } = news.data
+    for (const tell of listeners.get(householdId) ?? []) tell({ kind, id })
   })
   let lost = false
   const again = () => {

@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto'
 import { expect, type APIRequestContext, type Page } from '@playwright/test'
 import { COOKERS } from '../../core/appliance/appliance'
-import { awaitsFoods, runState, type RunEventData } from '../../core/live/run'
+import { awaitsFoods, runState } from '../../core/live/run'
+import type { RunEventData } from '../../core/live/event.schema'
 import type { PlanRequest } from '../../core/program/request.schema'
-import type { RunWithPlan } from '../../shared/kitchen'
+import type { RunWithPlan } from '../../shared/household'
 
 export const BLUE_POT = '0de70000-0000-4000-8000-000000000101'
 

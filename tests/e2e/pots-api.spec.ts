@@ -3,7 +3,8 @@ import { expect, request as playwrightRequest, test } from '@playwright/test'
 import { Pool } from 'pg'
 import { findFood } from '../../core/food/catalogue'
 import type { Kitchen } from '../../shared/kitchen'
-import { newPot, type KeptPot } from '../../shared/pot'
+import { newPot } from '../../shared/pot'
+import type { KeptPot } from '../../shared/household'
 
 async function potOf(request: { get(url: string): Promise<{ json(): Promise<unknown> }> }) {
   const kitchen = (await (await request.get('/api/kitchen')).json()) as Kitchen

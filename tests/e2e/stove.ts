@@ -2,8 +2,8 @@ import { expect, type Page } from '@playwright/test'
 import { courseOf } from '../../core/live/follow'
 import { createStove, type Hidden, type Sign, type Stove } from '../../core/live/stove'
 import { runsByItself } from '../../core/live/next'
-import type { RunEvent } from '../../core/live/run'
-import type { RunWithPlan } from '../../shared/kitchen'
+import type { RunEvent } from '../../core/live/event.schema'
+import type { RunWithPlan } from '../../shared/household'
 
 const MINUTE_MS = 60_000
 

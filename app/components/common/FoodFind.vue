@@ -1,7 +1,4 @@
 <script setup lang="ts">
-import { CATALOGUE, searchFoods } from '~~/core/food/catalogue'
-import { foodOf } from '~~/shared/kitchen'
-
 /** A field that finds a food by any of its names, in any language it is listed under: type, arrows, return. */
 const {
   label,
@@ -17,7 +14,7 @@ const {
 const at = defineModel<string | null>('at', { default: null })
 const emit = defineEmits<{ take: [foodId: string] }>()
 const { t } = useI18nText()
-const kitchen = useKitchenStore()
+const foods = useNamedFoods()
 const listId = useId()
 
 const query = ref('')
@@ -25,10 +22,10 @@ const index = ref(0)
 const found = computed(() =>
   quiet && query.value.trim() === ''
     ? []
-    : searchFoods(query.value, [...(kitchen.kitchen?.foods ?? []).map(foodOf), ...CATALOGUE]).slice(0, most),
+    : searchNames(query.value, foods.value).slice(0, most),
 )
 watch(query, () => (index.value = 0))
-watchEffect(() => (at.value = found.value[index.value]?.id ?? null))
+watchEffect(() => (at.value = found.value[index.value]?.food.id ?? null))
 const move = (by: number) => (index.value = (index.value + by + found.value.length) % Math.max(1, found.value.length))
 </script>
 

@@ -1,17 +1,13 @@
 <script setup lang="ts">
-import { CATALOGUE, searchFoods } from '~~/core/food/catalogue'
-import { foodOf } from '~~/shared/kitchen'
-
 /** Chooses a food by any of its names, in any language it is listed under; the household's own come first. */
 const { label } = defineProps<{ label: string }>()
 const model = defineModel<string>({ required: true })
-const kitchen = useKitchenStore()
-
-const foods = computed(() => [...(kitchen.kitchen?.foods ?? []).map(foodOf), ...CATALOGUE])
+const named = useNamedFoods()
+const foods = computed(() => named.value.map(({ food, name, aliases }) => ({ id: food.id, name, aliases })))
 const matches = new Map<string, Set<string>>()
 watch(foods, () => matches.clear())
 function finds(_: string, query: string, item?: { raw: { id: string } }) {
-  const found = matches.get(query) ?? new Set(searchFoods(query, foods.value).map(({ id }) => id))
+  const found = matches.get(query) ?? new Set(searchNames(query, foods.value).map(({ id }) => id))
   matches.set(query, found)
   return item ? found.has(item.raw.id) : false
 }
@@ -34,7 +30,7 @@ function selectText({ target }: FocusEvent) {
     @update:model-value="(id) => id && (model = id)"
   >
     <template #item="{ props: item, item: entry }">
-      <v-list-item v-bind="item" :subtitle="(entry as unknown as { aliases: string[] }).aliases?.join(', ')" />
+      <v-list-item v-bind="item" :subtitle="(entry as unknown as { aliases: string }).aliases" />
     </template>
   </v-autocomplete>
 </template>

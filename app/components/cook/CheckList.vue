@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import { heatsItself } from '~~/core/appliance/appliance'
+import { applianceOf } from '~~/core/program/answer'
 import { mdiCheck } from '@mdi/js'
-import type { SavedPlan } from '~~/shared/kitchen'
+import type { SavedPlan } from '~~/shared/household'
 
 /** Four looks before the lid goes on; ticking them off is a help, not a duty. */
 const { plan, moreG } = defineProps<{ plan: SavedPlan; moreG: number | null }>()
 const { t, number } = useI18nText()
-const electric = computed(() => plan.answer.simulation.appliance.kind === 'electric')
+const electric = computed(() => heatsItself(applianceOf(plan.answer)))
 const items = computed(() => [
   { id: 'gasket', text: t('cook.check.gasket') },
   { id: 'vent', text: t(electric.value ? 'cook.check.valve' : 'cook.check.vent') },
@@ -13,7 +15,7 @@ const items = computed(() => [
     id: 'water',
     text:
       moreG === null
-        ? t('cook.check.water', { n: number(plan.answer.water.pourG) })
+        ? t('cook.check.water', { n: number(plan.answer.closings[0]!.water.pourG) })
         : t('cook.check.moreWater', { n: number(moreG) }),
   },
   { id: 'seal', text: t(electric.value ? 'cook.check.sealElectric' : 'cook.check.seal') },

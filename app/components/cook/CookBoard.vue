@@ -1,10 +1,14 @@
 <script setup lang="ts">
 import { useEventListener, useWakeLock } from '@vueuse/core'
+import { kindOf } from '~~/core/appliance/appliance'
+import { MINUTE_MS } from '~~/core/measure/time'
+import { applianceOf } from '~~/core/program/answer'
 import { runsByItself, type NextAction } from '~~/core/live/next'
 import type { Following } from '~~/core/live/follow'
 import { happenedIn } from '~~/core/live/facts'
-import { awaitsFoods, type RunEventData, type RunPhase } from '~~/core/live/run'
-import type { SavedPlan } from '~~/shared/kitchen'
+import { awaitsFoods, lastLeg, type RunPhase } from '~~/core/live/run'
+import type { RunEventData } from '~~/core/live/event.schema'
+import type { SavedPlan } from '~~/shared/household'
 
 /** The live run: one next action, the count, what the pot does inside, and when it will be over. */
 const { plan, following, action, phase, nowMs, unsent, refused } = defineProps<{
@@ -19,7 +23,7 @@ const { plan, following, action, phase, nowMs, unsent, refused } = defineProps<{
 }>()
 const emit = defineEmits<{ add: [data: RunEventData, at?: number]; undo: [] }>()
 defineSlots<{ over(): unknown }>()
-const { t, te } = useI18nText()
+const { t, refusalText } = useI18nText()
 const words = useCookWords()
 
 const kitchen = useKitchenStore()
@@ -27,9 +31,10 @@ const cooker = computed(() => kitchen.kitchen?.cookers.find(({ id }) => id === p
 const burnerText = useBurnerText(() => plan)
 const electric = computed(() => runsByItself(plan.answer))
 const state = computed(() => following.state)
+const leg = computed(() => lastLeg(following.state))
 const outlook = computed(() => following.outlook)
 const heating = computed(() => state.value.phase === 'heating')
-const whistling = computed(() => plan.answer.simulation.appliance.kind === 'whistling')
+const whistling = computed(() => kindOf(applianceOf(plan.answer)).tells === 'whistles')
 const counts = computed(() => phase === 'heating' && whistling.value)
 const awaits = computed(() => awaitsFoods(plan.answer, state.value))
 const over = computed(() => ['opened', 'abandoned'].includes(state.value.phase) && !awaits.value)
@@ -39,9 +44,9 @@ const reason = computed(() => words.reason(following))
 const planned = useCurve(() => following.course)
 const curve = computed(() => outlook.value?.curve ?? planned.value)
 const nowMinute = computed(() =>
-  state.value.litAt === null ? 0 : ((state.value.openedAt ?? nowMs) - state.value.litAt) / 60_000,
+  leg.value.litAt === null ? 0 : ((leg.value.openedAt ?? nowMs) - leg.value.litAt) / MINUTE_MS,
 )
-const happened = computed(() => happenedIn(state.value))
+const happened = computed(() => happenedIn(leg.value))
 
 function main() {
   if (action.event) emit('add', action.event)
@@ -81,7 +86,7 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
       <CheckList
         v-else-if="action.id === 'check' || action.id === 'close-again'"
         :plan="plan"
-        :more-g="state.more?.addWaterG ?? null"
+        :more-g="leg.more?.addWaterG ?? null"
       />
       <div v-else class="centre">
         <CookFigure :plan="plan" :following="following" :action="action" :now-ms="nowMs" />
@@ -89,7 +94,7 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
           <div class="drawing">
             <PotCutaway
               :cooker="cooker"
-              :fill="plan.answer.fill"
+              :fill="{ ...plan.answer.fill, ...plan.answer.closings[0]!.fill }"
               :heat="heating ? 0.8 : 0"
               :name="plan.cookerName ?? ''"
               :labelled="false"
@@ -107,7 +112,7 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
         :curve="curve"
         :planned="outlook ? planned : null"
         :release="plan.answer.release"
-        :start-ms="state.litAt ?? nowMs"
+        :start-ms="leg.litAt ?? nowMs"
         :now-minute="nowMinute"
         :happened="happened"
         :electric="electric"
@@ -118,7 +123,7 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
     <footer v-if="!over">
       <p v-if="unsent > 0" class="message" role="status">{{ t('cook.unsent', { n: unsent }, unsent) }}</p>
       <p v-if="refused" class="message tone-danger" role="alert">
-        {{ t('cook.refusedEvent', { reason: te(`runs.${refused}`) ? t(`runs.${refused}`) : refused }) }}
+        {{ t('cook.refusedEvent', { reason: refusalText(refused) }) }}
       </p>
       <div class="buttons">
         <span v-if="awaits" class="no-press" />

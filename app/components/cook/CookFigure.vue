@@ -2,7 +2,8 @@
 import { pourable } from '~~/core/measure/pourable'
 import type { NextAction } from '~~/core/live/next'
 import type { Following } from '~~/core/live/follow'
-import type { SavedPlan } from '~~/shared/kitchen'
+import { lastLeg } from '~~/core/live/run'
+import type { SavedPlan } from '~~/shared/household'
 
 /** The one great figure: the water before, then the count, or the time that is left. */
 const { plan, following, action, nowMs } = defineProps<{
@@ -17,7 +18,7 @@ const { cup } = useKitchenStore()
 const phase = computed(() => following.state.phase)
 const wanted = computed(() => {
   const last = following.course.program.at(-1)!
-  return 'untilWhistles' in last ? (following.advice?.figure ?? last.untilWhistles) : 0
+  return last.kind === 'whistles' ? (following.advice?.figure ?? last.untilWhistles) : 0
 })
 const heating = computed(() => phase.value === 'heating')
 /** What was counted, with what slipped by; what is doubted stays in until the cook has said so. */
@@ -26,7 +27,7 @@ const counted = computed(() => {
     (sum, question) => sum + (question.kind === 'missed' ? question.at.length : 0),
     0,
   )
-  return following.state.whistles.length + missed
+  return lastLeg(following.state).whistles.length + missed
 })
 const of = computed(() => (action.event?.kind === 'whistle' ? counted.value + action.whistlesLeft : wanted.value))
 const isCount = computed(
@@ -39,9 +40,10 @@ const countdown = computed(() => {
   const rest = Math.abs(seconds)
   return { text: `${Math.floor(rest / 60)}:${String(rest % 60).padStart(2, '0')}`, overdue: seconds < 0 }
 })
+const pourG = computed(() => lastLeg(following.state).more?.addWaterG ?? plan.answer.closings[0]!.water.pourG)
 const pour = computed(() => ({
-  g: following.state.more ? following.state.more.addWaterG : plan.answer.water.pourG,
-  parts: pourable(following.state.more ? following.state.more.addWaterG : plan.answer.water.pourG, cup)
+  g: pourG.value,
+  parts: pourable(pourG.value, cup)
     .parts.map((part) => partText(part, cup))
     .join(' + '),
 }))

@@ -1,20 +1,23 @@
 <script setup lang="ts">
 import type { NextAction } from '~~/core/live/next'
 import { runsByItself } from '~~/core/live/next'
-import type { RunEventData, RunState } from '~~/core/live/run'
-import type { SavedPlan } from '~~/shared/kitchen'
+import type { RunEventData } from '~~/core/live/event.schema'
+import { kindOf } from '~~/core/appliance/appliance'
+import { lastLeg, type RunState } from '~~/core/live/run'
+import { FLAMES } from '~~/core/names'
+import { applianceOf } from '~~/core/program/answer'
+import type { SavedPlan } from '~~/shared/household'
 
 /** What else can happen at the stove: another flame, something that goes wrong, an end before its time. */
 const { plan, state, action } = defineProps<{ plan: SavedPlan; state: RunState; action: NextAction }>()
 const emit = defineEmits<{ add: [data: RunEventData] }>()
 const { t } = useI18nText()
 
-const FLAMES = ['high', 'medium', 'low', 'simmer'] as const
 const itself = computed(() => runsByItself(plan.answer))
 const isHot = computed(() => state.phase === 'heating' || state.phase === 'interrupted')
 const flameNow = computed(() => {
   const { style } = plan.request
-  return state.flameChanges.at(-1)?.flame ?? ('flame' in style ? style.flame : 'high')
+  return lastLeg(state).flameChanges.at(-1)?.flame ?? ('flame' in style ? style.flame : 'high')
 })
 const more = computed(() => {
   const found: { text: string; data: RunEventData }[] = []
@@ -22,7 +25,7 @@ const more = computed(() => {
     found.push({ text: t('cook.heatOffNow'), data: { kind: 'heat-off' } })
   if (state.phase === 'heating') {
     if (!itself.value) found.push({ text: t('cook.interrupted.gas'), data: { kind: 'interrupted', why: 'gas' } })
-    if (plan.answer.simulation.appliance.kind === 'whistling')
+    if (kindOf(applianceOf(plan.answer)).tells === 'whistles')
       found.push({ text: t('cook.interrupted.weight'), data: { kind: 'interrupted', why: 'weight' } })
     found.push({ text: t('cook.interrupted.power'), data: { kind: 'interrupted', why: 'power' } })
   }

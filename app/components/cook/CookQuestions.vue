@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import type { Following } from '~~/core/live/follow'
-import type { Question } from '~~/core/live/outlook'
-import type { RunEventData } from '~~/core/live/run'
+import type { Question } from '~~/core/live/questions'
+import type { RunEventData } from '~~/core/live/event.schema'
 
 /** What the pot makes us ask the cook, and what it makes us warn of. */
 const { following } = defineProps<{ following: Following }>()
 const emit = defineEmits<{ add: [data: RunEventData, at?: number] }>()
-const { t, te, clock } = useI18nText()
+const { t, clock, cautionText } = useI18nText()
 const question = computed(() => following.outlook?.questions.at(-1) ?? null)
 const strange = computed(() => following.outlook?.understood === false)
 
@@ -30,7 +30,7 @@ function no(asked: Question) {
 <template>
   <div>
     <div v-for="{ id, params } in following.cautions" :key="id" class="line warn" role="alert">
-      {{ te(`cautions.${id}.sentence`) ? t(`cautions.${id}.sentence`, params) : id }}
+      {{ cautionText({ id, params }).sentence }}
     </div>
     <div v-if="question" class="line" role="status">
       <span>{{ text(question) }}</span>

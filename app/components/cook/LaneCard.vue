@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { runsByItself } from '~~/core/live/next'
 import { happenedIn } from '~~/core/live/facts'
+import { lastLeg } from '~~/core/live/run'
+import { MINUTE_MS } from '~~/core/measure/time'
 import type { Lane } from '~/stores/cooking'
 
 /** One pot among several: what it wants next, its figure, its strip, and its button. */
 const { lane } = defineProps<{ lane: Lane; number: number }>()
-const { t, te } = useI18nText()
+const { t, refusalText } = useI18nText()
 const words = useCookWords()
 const cooking = useCookingStore()
 const outbox = useOutbox()
 
 const press = computed(() => words.press(lane.run.plan, lane.action))
 const state = computed(() => lane.following.state)
+const leg = computed(() => lastLeg(state.value))
 const reason = computed(() => words.reason(lane.following))
 const planned = useCurve(() => lane.following.course)
 const curve = computed(() => lane.following.outlook?.curve ?? planned.value)
@@ -31,7 +34,7 @@ function main() {
       <p class="headline" aria-live="polite">{{ words.headline(lane.action) }}</p>
       <p v-if="reason && state.phase === 'heating'" class="soft">{{ reason }}</p>
       <p v-if="refused" class="tone-danger" role="alert">
-        {{ t('cook.refusedEvent', { reason: te(`runs.${refused}`) ? t(`runs.${refused}`) : refused }) }}
+        {{ t('cook.refusedEvent', { reason: refusalText(refused) }) }}
       </p>
     </div>
     <CookFigure
@@ -46,9 +49,9 @@ function main() {
         v-if="curve"
         :curve="curve"
         :release="lane.run.plan.answer.release"
-        :start-ms="state.litAt ?? cooking.nowMs"
-        :now-minute="state.litAt === null ? 0 : (cooking.nowMs - state.litAt) / 60_000"
-        :happened="happenedIn(state)"
+        :start-ms="leg.litAt ?? cooking.nowMs"
+        :now-minute="leg.litAt === null ? 0 : (cooking.nowMs - leg.litAt) / MINUTE_MS"
+        :happened="happenedIn(leg)"
         :electric="runsByItself(lane.run.plan.answer)"
         :height="120"
         :legend="false"

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { openedState, type Following } from '~~/core/live/follow'
-import type { RunEventData } from '~~/core/live/run'
-import type { MoreProgram, Pinch } from '~~/core/program/remedy'
-import type { SavedPlan } from '~~/shared/kitchen'
+import type { RunEventData } from '~~/core/live/event.schema'
+import type { Pinch } from '~~/core/names'
+import type { SavedPlan } from '~~/shared/household'
 
 /** “Not yet”: what it takes from the pot as it now is, and the way back onto the flame. */
 const { plan, following } = defineProps<{ plan: SavedPlan; following: Following }>()
 const emit = defineEmits<{ add: [data: RunEventData] }>()
-const { t, number, duration, problemText } = useI18nText()
+const { t, number, duration } = useI18nText()
 const { foodName } = useKitchenStore()
 
 const open = ref(false)
@@ -16,23 +16,18 @@ const choices = (['done', 'firm', 'hard'] as const).map((value) => ({ value, tex
 const felt = computed(() => pinches.value.map((one) => (one === 'done' ? null : one)))
 const allDone = computed(() => felt.value.every((one) => one === null))
 
-const more = shallowRef<MoreProgram | null>(null)
-const problem = ref('')
+const { more, problem, ask } = useNextClosing(() => plan)
 watch(
   [open, felt, () => following.outlook],
-  async () => {
+  () => {
     const { course } = following
     const opened = openedState(following)
-    if (!open.value || !opened || allDone.value) return
+    if (!open.value || !opened || allDone.value) return void ask(null)
     // What is done needs nothing more; the others go by how they feel.
     const gets = opened.gets.map((got, i) =>
-      felt.value[i] === null ? Math.max(got, course.had[i]! + course.needs[i]!) : got,
+      felt.value[i] === null ? Math.max(got, course.had[i]! + course.closing.needs[i]!) : got,
     )
-    const state = { ...opened, gets, pinch: [...felt.value] }
-    const request = JSON.parse(JSON.stringify({ ...plan.request, given: undefined }))
-    const found = await useLiveWorker().notDone(request, JSON.parse(JSON.stringify(state)))
-    more.value = found.ok ? found.value : null
-    problem.value = found.ok ? '' : problemText(found.problems[0]!)
+    void ask({ ...opened, gets, pinch: [...felt.value] })
   },
   { immediate: true },
 )
@@ -48,7 +43,7 @@ function close() {
     <button v-if="!open" type="button" class="not-yet" @click="open = true">{{ t('cook.pinch.notYet') }}</button>
     <template v-else>
       <h2>{{ t('cook.pinch.title') }}</h2>
-      <div v-for="({ food }, i) in plan.answer.foods" :key="food" class="food">
+      <div v-for="({ food }, i) in plan.answer.foods" :key="i" class="food">
         <span>{{ foodName(food) }}</span>
         <ChoiceBar v-model="pinches[i]!" :label="foodName(food)" :choices="choices" />
       </div>

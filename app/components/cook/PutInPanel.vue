@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import { joinedState, type Following } from '~~/core/live/follow'
-import type { RunEventData } from '~~/core/live/run'
-import type { MoreProgram } from '~~/core/program/remedy'
-import type { SavedPlan } from '~~/shared/kitchen'
+import type { RunEventData } from '~~/core/live/event.schema'
+import type { SavedPlan } from '~~/shared/household'
 
 /** The pot stands open and the rest goes in: what, with how much water, and for how long, from the pot as it now is. */
 const { plan, following } = defineProps<{ plan: SavedPlan; following: Following }>()
 const emit = defineEmits<{ add: [data: RunEventData] }>()
-const { t, number, duration, problemText } = useI18nText()
+const { t, number, duration } = useI18nText()
 const { foodName } = useKitchenStore()
 
-const later = computed(() => plan.answer.later![following.course.closing]!)
+const later = computed(() => plan.answer.closings[following.course.closing.number + 1]!)
 const foods = computed(() =>
   later.value.adds.map((index) => {
     const { food, dryG, tinWaterG } = plan.answer.foods[index]!
@@ -18,18 +17,10 @@ const foods = computed(() =>
     return tinWaterG === null ? what : t('cook.inTin', { food: what, water: number(tinWaterG) })
   }),
 )
-const more = shallowRef<MoreProgram | null>(null)
-const problem = ref('')
+const { more, problem, ask } = useNextClosing(() => plan)
 watch(
   () => following,
-  async (now) => {
-    const state = joinedState(plan, now)
-    if (!state) return
-    const request = JSON.parse(JSON.stringify({ ...plan.request, given: undefined }))
-    const found = await useLiveWorker().notDone(request, state)
-    more.value = found.ok ? found.value : null
-    problem.value = found.ok ? '' : problemText(found.problems[0]!)
-  },
+  (now) => void ask(joinedState(plan, now)),
   { immediate: true },
 )
 function close() {
@@ -45,7 +36,7 @@ function close() {
       <li v-if="more && more.addWaterG > 0" class="tone-water">
         {{ t('pot.remedy.water', { grams: number(more.addWaterG) }) }}
       </li>
-      <li v-for="food in foods" :key="food">{{ food }}</li>
+      <li v-for="(food, i) in foods" :key="i">{{ food }}</li>
     </ul>
     <p v-if="problem" class="tone-danger" role="alert">{{ problem }}</p>
     <p v-else-if="more" class="then" role="status">

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import type { Following } from '~~/core/live/follow'
-import type { SavedPlan } from '~~/shared/kitchen'
+import { lastLeg } from '~~/core/live/run'
+import { MINUTE_MS } from '~~/core/measure/time'
+import { unitOf } from '~~/core/program/answer'
+import type { SavedPlan } from '~~/shared/household'
 
 /** When things will happen as it now looks, and how far the food is. */
 const { following, plan, nowMs } = defineProps<{
@@ -13,28 +16,30 @@ const { t, number, clock } = useI18nText()
 const { foodName } = useKitchenStore()
 
 const state = computed(() => following.state)
+const leg = computed(() => lastLeg(state.value))
 const outlook = computed(() => following.outlook)
 /** What would be, if it were lit now. */
 const ifLit = computed(() => {
-  if (state.value.phase !== 'ready' || state.value.more) return null
-  const { heatOffAtMinute, openAtMinute } = plan.answer.clock
-  return { heatOff: nowMs + heatOffAtMinute * 60_000, open: nowMs + openAtMinute * 60_000 }
+  if (state.value.phase !== 'ready' || leg.value.more) return null
+  const { heatOffAtMinute, openAtMinute } = plan.answer.closings[0]!.clock
+  return { heatOff: nowMs + heatOffAtMinute * MINUTE_MS, open: nowMs + openAtMinute * MINUTE_MS }
 })
 const pressureAt = computed(() => {
-  const minutes = outlook.value?.curve.minutesToPressure ?? plan.answer.clock.pressureAtMinute
+  const minutes = outlook.value?.curve.minutesToPressure ?? plan.answer.closings[0]!.clock.pressureAtMinute
   const waits =
-    state.value.phase === 'heating' && state.value.whistles.length === 0 && state.value.atPressureAt === null
-  return waits && minutes !== null && state.value.litAt !== null ? state.value.litAt + minutes * 60_000 : null
+    state.value.phase === 'heating' && leg.value.whistles.length === 0 && leg.value.atPressureAt === null
+  return waits && minutes !== null && leg.value.litAt !== null ? leg.value.litAt + minutes * MINUTE_MS : null
 })
-const isOff = computed(() => state.value.heatOffAt !== null)
+const isOff = computed(() => leg.value.heatOffAt !== null)
 const opens = computed(() => {
-  const { openedAt, phase } = state.value
+  const { openedAt } = leg.value
+  const { phase } = state.value
   if (openedAt !== null || !outlook.value) return null
   const { value, low, high } = outlook.value.opensAt
   const banded = phase === 'releasing' || phase === 'safe'
   return {
     at: value,
-    band: banded && high - low > 60_000 ? t('cook.between', { low: clock(low), high: clock(high) }) : '',
+    band: banded && high - low > MINUTE_MS ? t('cook.between', { low: clock(low), high: clock(high) }) : '',
   }
 })
 /** The figures that may turn out to be right, by what is known now. */
@@ -43,12 +48,13 @@ const neededBand = computed(() => {
   if (!needed || isOff.value || !following.advice) return ''
   const low = Math.max(1, Math.ceil(needed.low - 1e-6))
   const high = Math.ceil(needed.high - 1e-6)
-  const unit = plan.answer.range.unit
+  const unit = unitOf(plan.answer)
   return high > low ? t(`cook.needed.${unit}`, { low: number(low), high: number(high) }) : ''
 })
 const foods = computed(() =>
   plan.answer.foods.map(({ food, needs }, i) => {
-    const { had, needs: now, still } = following.course
+    const { had, still, closing } = following.course
+    const now = closing.needs
     const total = now[i] === 0 && had[i] === 0 ? needs : had[i]! + now[i]! + still[i]!
     const got = outlook.value?.gotNow[i] ?? { value: 0, low: 0, high: 0 }
     return {
@@ -88,13 +94,13 @@ const foods = computed(() =>
       <p class="figure time">{{ clock(opens.at) }}</p>
       <p v-if="opens.band" class="band soft">{{ opens.band }}</p>
     </div>
-    <div v-else-if="state.openedAt !== null">
+    <div v-else-if="leg.openedAt !== null">
       <h2 class="soft">{{ t('cook.opened') }}</h2>
-      <p class="figure time">{{ clock(state.openedAt) }}</p>
+      <p class="figure time">{{ clock(leg.openedAt) }}</p>
     </div>
     <div v-if="outlook" class="cooked">
       <h2 class="soft">{{ t('cook.cooked') }}</h2>
-      <div v-for="food in foods" :key="food.name">
+      <div v-for="(food, i) in foods" :key="i">
         <p class="got">
           <span v-if="food.name" class="name">{{ food.name }}</span>
           <span class="figure tone-food" :class="foods.length > 1 ? 'small' : 'large'">{{ food.got }}</span>

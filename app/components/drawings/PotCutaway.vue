@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import type { Cooker } from '~~/core/pot/cookers'
-import type { Fill } from '~~/core/program/answer'
+import { heatsItself } from '~~/core/appliance/appliance'
+import type { Cooker } from '~~/core/appliance/appliance'
+import type { ClosingFill, PlanAnswer } from '~~/core/program/answer'
 import { liquidForLineMl } from '~~/core/water/volume'
 
 /** The cutaway: the pot in section, to scale, with food before and after swelling, water, and the limit. */
@@ -14,7 +15,7 @@ const {
   pour = null,
 } = defineProps<{
   cooker: Cooker
-  fill: Fill
+  fill: ClosingFill & PlanAnswer['fill']
   /** How strong the flame is, 0 (off) to 1. */
   heat: number
   name: string
@@ -36,7 +37,7 @@ const SCALE_ROOM = 34
 const LABEL_GAP = 16
 
 const inner = computed(() => ({ width: cooker.body.innerDiameterMm, height: cooker.body.innerHeightMm }))
-const electric = computed(() => !['whistling', 'regulator', 'open'].includes(cooker.appliance.kind))
+const electric = computed(() => heatsItself(cooker.appliance))
 const lidHeight = computed(() => inner.value.width * 0.075)
 const top = computed(() => lidHeight.value + inner.value.width * 0.075 + 6)
 const floor = computed(() => top.value + inner.value.height)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { holdsPressure, type Appliance } from '~~/core/pot/appliance'
+import { heatsItself } from '~~/core/appliance/appliance'
+import { holdsPressure, type Appliance } from '~~/core/appliance/appliance'
 
 /** A pot in section around what is in it: walls, lid, weight, and what heats it. In the drawing's millimetres. */
 const { appliance, left, top, width, height, heat, handleMm } = defineProps<{
@@ -16,7 +17,7 @@ const { appliance, left, top, width, height, heat, handleMm } = defineProps<{
 }>()
 const WALL = 5
 const FLAMES = 5
-const electric = computed(() => !['whistling', 'regulator', 'open'].includes(appliance.kind))
+const electric = computed(() => heatsItself(appliance))
 const right = computed(() => left + width)
 const floor = computed(() => top + height)
 const lidHeight = computed(() => width * 0.075)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import type { Release, Simulation } from '~~/core/pot/case'
+import type { Release } from '~~/core/appliance/step.schema'
+import type { Simulation } from '~~/core/pot/simulation'
 import { figureAt, pointAt } from '~~/core/pot/curve'
 
 /**

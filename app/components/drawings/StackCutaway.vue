@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Cooker } from '~~/core/pot/cookers'
-import type { Fill } from '~~/core/program/answer'
+import type { Cooker } from '~~/core/appliance/appliance'
+import type { ClosingFill, PlanAnswer } from '~~/core/program/answer'
 import { heightOfMm, tierHeightMm, tierWidthMm } from '~~/core/pot/stacking'
 
 export interface DrawnTin {
@@ -18,7 +18,7 @@ const { cooker, tiers, trivetMm, fill, baseName, heat } = defineProps<{
   cooker: Cooker
   tiers: DrawnTin[][]
   trivetMm: number
-  fill: Fill | null
+  fill: ClosingFill & PlanAnswer['fill'] | null
   baseName: string | null
   heat: number
 }>()

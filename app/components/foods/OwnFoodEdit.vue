@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Food } from '~~/core/food/food'
+import type { Food } from '~~/core/food/food.schema'
 import type { OwnFood } from '~~/shared/kitchen'
 
 /** The figures of a food of one's own, each beside the one it was started from. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Food } from '~~/core/food/food'
+import type { Food } from '~~/core/food/food.schema'
 import { needOf } from '~~/core/food/need'
 import { soakedShare } from '~~/core/food/soak'
 import { texturesOf, usualTexture } from '~~/core/food/texture'
@@ -9,10 +9,10 @@ const { food, roomC, tapC } = defineProps<{ food: Food; roomC: number; tapC: num
 const { t, number } = useI18nText()
 
 const WATERS = computed(() => [
-  { id: 'hot', waterC: 95, tone: 'heat' as const },
-  { id: 'room', waterC: tapC, tone: 'water' as const },
-  { id: 'fridge', waterC: 5, tone: 'steam' as const },
-])
+  { id: 'hot', waterC: 95, tone: 'heat' },
+  { id: 'room', waterC: tapC, tone: 'water' },
+  { id: 'fridge', waterC: 5, tone: 'steam' },
+] as const)
 const longest = computed(() => Math.max(4, Math.min(24, Math.ceil((food.soak?.adviceHours[1] ?? 8) * 1.5))))
 const hours = computed(() => Array.from({ length: 41 }, (_, i) => longest.value * (i / 40) ** 2))
 const shareAfter = (waterC: number, after: number) =>

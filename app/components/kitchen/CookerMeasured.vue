@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { heatsItself } from '~~/core/appliance/appliance'
 import type { HouseholdBurner, HouseholdCooker } from '~~/shared/kitchen'
 
 /** What water tests and measured programs have told of a cooker, how to measure it, and how to forget it. */
@@ -29,7 +30,7 @@ const lines = computed(() =>
 const forget = (id: string) => (cooker.value.tests = cooker.value.tests.filter((test) => test.id !== id))
 const removeProgram = (id: string) =>
   (cooker.value.cooker.fixedPrograms = cooker.value.cooker.fixedPrograms?.filter((program) => program.id !== id))
-const hasPrograms = computed(() => !['whistling', 'regulator', 'open'].includes(cooker.value.cooker.appliance.kind))
+const hasPrograms = computed(() => heatsItself(cooker.value.cooker.appliance))
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { TIN_MATERIALS, type HouseholdTin } from '~~/shared/kitchen'
+import { TIN_MATERIALS } from '~~/core/names'
+import type { HouseholdTin } from '~~/shared/kitchen'
 
 /** One tin that stands inside a cooker: its outer size, what it holds, its lid and what it is made of. */
 const tin = defineModel<HouseholdTin>({ required: true })

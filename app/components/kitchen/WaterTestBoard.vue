@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { heatsItself } from '~~/core/appliance/appliance'
 import type { HouseholdCooker } from '~~/shared/kitchen'
 
 /** The water test, one thing to do at a time: a sentence, a great button, and what was pressed so far. */
@@ -7,7 +8,7 @@ const { t, number } = useI18nText()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const { notes, step, press, takeBack, restart, test } = useWaterTest(cooker, kitchen.value)
 const kind = computed(() => cooker.cooker.appliance.kind)
-const hasFlame = computed(() => ['whistling', 'regulator', 'open'].includes(kind.value))
+const hasFlame = computed(() => !heatsItself({ kind: kind.value }))
 const nowMs = useNow(1000)
 
 const begun = computed(() => notes.value.litAt !== null)

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import type { WaterTest, WaterTestFit } from '~~/core/learn/water-test'
-import { BURNERS } from '~~/core/pot/cookers'
+import type { WaterTest } from '~~/core/appliance/water-test.schema'
+import type { WaterTestFit } from '~~/core/learn/water-test'
+import { BURNERS } from '~~/core/appliance/burner'
 import { ambientPa, saturationPa } from '~~/core/steam/steam'
 import { measuredCooker, type HouseholdCooker, type Kitchen } from '~~/shared/kitchen'
 import { requestOf, type Pot } from '~~/shared/pot'
-import type { KeptTest } from '~~/shared/waterTest'
-import { stylesFor } from '~~/core/program/styles'
+import type { KeptTest } from '~~/shared/kitchen.schema'
+import { stylesFor } from '~~/core/appliance/appliance'
 
 /** What a water test says of a cooker: fitted beside measured, and what changes in the plans. Kept only when asked. */
 const { cooker, test, burnerId } = defineProps<{ cooker: HouseholdCooker; test: WaterTest; burnerId: string | null }>()
@@ -71,7 +72,7 @@ const series = computed(() => {
 })
 const FIGURE_UNITS: Record<string, { unit: string; times: number; digits: number }> = {
   loss: { unit: 'W/K', times: 1, digits: 1 },
-  hysteresis: { unit: 'kPa', times: 1e-3, digits: 0 },
+  swing: { unit: 'kPa', times: 1e-3, digits: 0 },
   vent: { unit: 'g/s', times: 1000, digits: 1 },
   leak: { unit: 'g/min', times: 60_000, digits: 1 },
   reflux: { unit: '%', times: 100, digits: 0 },
@@ -113,7 +114,7 @@ const planned = computed(() => {
       ...form,
       cookerId: cooker.id,
       burnerId: burnerId ?? form.burnerId,
-      given: { pourG: null, figure: null },
+      given: [],
     }
     const style = stylesFor(cooker.cooker)[0]
     const [was, is] = [cooker, after].map(

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RunWithPlan } from '~~/shared/kitchen'
+import type { RunWithPlan } from '~~/shared/household'
 
 /** One run in the log: what was planned, what happened, how it came out. */
 const { run } = defineProps<{ run: RunWithPlan }>()
@@ -18,10 +18,12 @@ const stateText = computed(() => {
   if (phase === 'abandoned') return t('log.abandoned')
   return phase === 'opened' ? null : t('log.open')
 })
+type Step = '-2' | '-1' | '0' | '1' | '2'
+const step = (value: number) => String(value) as Step
 const verdictText = computed(() =>
   run.verdicts.map(({ texture, water }) => {
-    const words = [t(`verdict.textures.${texture}`)]
-    if (water !== 0) words.push(`${t('verdict.water').toLowerCase()} ${t(`verdict.waters.${water}`)}`)
+    const words = [t(`verdict.textures.${step(texture)}`)]
+    if (water !== 0) words.push(`${t('verdict.water').toLowerCase()} ${t(`verdict.waters.${step(water)}`)}`)
     return words.join(', ')
   }),
 )
@@ -60,8 +62,8 @@ const startedMs = computed(() => facts.value.litAt ?? Date.parse(run.createdAt))
       <span v-for="text in verdictText" :key="text" class="said">{{ text }}</span>
       <span v-if="!stateText && verdictText.length === 0" class="ask">{{ t('log.judge') }}</span>
       <span
-        v-for="{ note, foodId } in run.verdicts.filter((verdict) => verdict.note)"
-        :key="foodId"
+        v-for="{ note, content } in run.verdicts.filter((verdict) => verdict.note)"
+        :key="content"
         class="soft note"
         >{{ note }}</span
       >

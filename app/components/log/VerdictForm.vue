@@ -1,14 +1,19 @@
 <script setup lang="ts">
-import type { RunWithPlan } from '~~/shared/kitchen'
+import type { RunWithPlan } from '~~/shared/household'
 
 /** How one food of a run came out: texture and water on five steps, and a note. */
-const { run, foodId } = defineProps<{ run: RunWithPlan; foodId: string }>()
+const { run, content, foodId } = defineProps<{
+  run: RunWithPlan
+  /** Which of the plan's foods: the same may be in a pot twice. */
+  content: number
+  foodId: string
+}>()
 const emit = defineEmits<{ judged: [] }>()
 const { t } = useI18nText()
 const { foodName } = useKitchenStore()
 
 const STEPS = ['-2', '-1', '0', '1', '2'] as const
-const earlier = computed(() => run.verdicts.find((verdict) => verdict.foodId === foodId) ?? null)
+const earlier = computed(() => run.verdicts.find((verdict) => verdict.content === content) ?? null)
 const texture = ref('')
 const water = ref('')
 const note = ref('')
@@ -41,8 +46,8 @@ async function save() {
   saving.value = true
   failure.value = null
   try {
-    const body = { foodId, texture: Number(texture.value), water: Number(water.value), note: note.value }
-    await $fetch(`/api/runs/${run.id}/verdict`, { method: 'PUT', body })
+    const body = { content, foodId, texture: Number(texture.value), water: Number(water.value), note: note.value }
+    await api(`/runs/${run.id}/verdict`, { method: 'PUT', body })
     saved.value = true
     emit('judged')
   } catch (error) {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RunWithPlan } from '~~/shared/kitchen'
+import type { RunWithPlan } from '~~/shared/household'
 
 defineProps<{ run: RunWithPlan }>()
 defineEmits<{ judged: [] }>()
@@ -8,9 +8,10 @@ defineEmits<{ judged: [] }>()
 <template>
   <div class="forms">
     <VerdictForm
-      v-for="{ food } in run.plan.answer.foods"
-      :key="food"
+      v-for="({ food }, i) in run.plan.answer.foods"
+      :key="i"
       :run="run"
+      :content="i"
       :food-id="food"
       @judged="$emit('judged')"
     />

@@ -1,6 +1,13 @@
 <script setup lang="ts">
 /** One of the plan's great figures, with its unit, what it is for, and what goes with it. */
-defineProps<{ label: string; figure: string; unit: string; tone: 'water' | 'heat' | 'steam' }>()
+defineProps<{
+  label: string
+  figure: string
+  unit: string
+  tone: 'water' | 'heat' | 'steam'
+  /** One of several, after the great ones. */
+  small?: boolean
+}>()
 const open = defineModel<boolean>('open', { default: false })
 const { t } = useI18nText()
 </script>
@@ -9,7 +16,7 @@ const { t } = useI18nText()
   <section class="answer">
     <h2 class="soft">{{ label }}</h2>
     <div class="line">
-      <p :class="['figure', 'great', `tone-${tone}`]">
+      <p :class="['figure', small ? 'small' : 'great', `tone-${tone}`]">
         {{ figure }}<span class="unit">{{ unit }}</span>
       </p>
       <div class="beside">
@@ -45,6 +52,14 @@ h2 {
   margin: 2px 0 0;
   font-size: 58px;
   white-space: nowrap;
+}
+.small {
+  margin: 2px 0 0;
+  font-size: 40px;
+  white-space: nowrap;
+}
+.small .unit {
+  font-size: 20px;
 }
 .unit {
   margin-left: 8px;

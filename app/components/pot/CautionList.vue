@@ -2,7 +2,7 @@
 import type { Caution } from '~~/core/safety/rules'
 
 const { cautions } = defineProps<{ cautions: readonly Caution[] }>()
-const { t } = useI18nText()
+const { cautionText, t } = useI18nText()
 </script>
 
 <template>
@@ -10,9 +10,9 @@ const { t } = useI18nText()
     <li v-for="caution in cautions" :key="caution.id + JSON.stringify(caution.params)" :class="caution.severity">
       <details>
         <summary>
-          {{ t(`cautions.${caution.id}.sentence`, caution.params) }} <span class="why">{{ t('app.why') }}</span>
+          {{ cautionText(caution).sentence }} <span class="why">{{ t('app.why') }}</span>
         </summary>
-        <p>{{ t(`cautions.${caution.id}.why`, caution.params) }}</p>
+        <p>{{ cautionText(caution).why }}</p>
       </details>
     </li>
   </ul>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { heatsItself } from '~~/core/appliance/appliance'
 import type { Problem } from '~~/core/problem'
 
 /** Which cooker, on which burner, and how it is heated. */
@@ -8,7 +9,7 @@ const pot = usePotStore()
 const { form } = storeToRefs(pot)
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const kind = computed(() => pot.cooker?.cooker.appliance.kind)
-const hasFlame = computed(() => ['whistling', 'regulator', 'open'].includes(kind.value ?? ''))
+const hasFlame = computed(() => kind.value !== null && !heatsItself({ kind: kind.value }))
 const flames = computed(() =>
   (['high', 'medium', 'low'] as const).map((value) => ({ value, text: t(`pot.flames.${value}`) })),
 )

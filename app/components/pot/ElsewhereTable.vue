@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { readyAtMinute } from '~~/core/program/answer'
-import type { PlanRequest, StyleKind } from '~~/core/program/request'
+import type { PlanRequest } from '~~/core/program/request.schema'
+import type { StyleKind } from '~~/core/names'
 import { isRefused } from '~~/core/safety/rules'
 import { measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
 
@@ -42,14 +42,15 @@ const all = computed<Row[]>(() =>
     const without = { cooker, style, water: '', total: '', ok: false, here }
     if (!outcome.ok) return [{ ...without, figure: t('pot.elsewhere.cannot') }]
     if (isRefused(outcome.value.cautions)) return [{ ...without, figure: t('pot.elsewhere.refused') }]
-    const { range, water, later = [] } = outcome.value
-    const figures = [range, ...later.map((closing) => closing.range)].map(({ figure }) => number(figure)).join(' + ')
+    const { closings, readyAtMinute } = outcome.value
+    const { range, water } = closings[0]!
+    const figures = closings.map((closing) => number(closing.range.figure)).join(' + ')
     return [
       {
         ...without,
         water: t('units.grams', { n: number(water.pourG) }),
         figure: t(`pot.elsewhere.${range.unit}`, { n: figures }, range.figure),
-        total: duration(readyAtMinute(outcome.value)),
+        total: duration(readyAtMinute),
         ok: true,
       },
     ]

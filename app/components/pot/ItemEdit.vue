@@ -4,7 +4,8 @@ import { soakUptake, soakedShare } from '~~/core/food/soak'
 import { texturesOf } from '~~/core/food/texture'
 import type { Problem } from '~~/core/problem'
 import { foodById, isOldBag } from '~~/shared/kitchen'
-import { CIRCUMSTANCES, itemG, SOAK_PLACES, soakOf } from '~~/shared/pot'
+import { CIRCUMSTANCES, SOAK_PLACES } from '~~/shared/names'
+import { itemG, soakOf } from '~~/shared/pot'
 
 /** One food of the pot: which, how much, how it was soaked, how it should come out, and what goes in with it. */
 const { index, problems } = defineProps<{ index: number; problems: readonly Problem[] }>()
@@ -38,7 +39,7 @@ const bagChoices = computed(() => [
 const family = computed(() => (food.value ? textureFamily(food.value) : 'other'))
 const textures = computed(() =>
   food.value
-    ? texturesOf(food.value).map((value) => ({ value, text: t(`pot.textures.${family.value}.${value}`) }))
+    ? texturesOf(food.value).map((value) => ({ value, text: textureName(t, family.value, value) }))
     : [],
 )
 const soak = computed(() => (food.value ? soakOf(item.value, food.value, kitchen.value) : null))

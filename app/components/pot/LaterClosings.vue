@@ -1,55 +1,53 @@
 <script setup lang="ts">
-import { readyAtMinute, type PlanAnswer } from '~~/core/program/answer'
+import type { PlanAnswer } from '~~/core/program/answer'
+import type { Simulation } from '~~/core/pot/simulation'
+import type { HouseholdMeasure } from '~~/shared/kitchen'
 
 /** What comes after the first closing of the lid: what goes in then, with what water, and for how long. */
-const { answer } = defineProps<{ answer: PlanAnswer }>()
-const { t, number, duration } = useI18nText()
-const laterFoods = useLaterFoods()
+const { answer, curves, cup } = defineProps<{
+  answer: PlanAnswer
+  curves: readonly Simulation[]
+  cup: HouseholdMeasure
+}>()
+const { t, list, duration } = useI18nText()
+const kitchen = useKitchenStore()
 
-const closings = computed(() => (answer.later ?? []).map((one) => ({ ...one, foods: laterFoods(answer, one) })))
+const later = computed(() =>
+  answer.closings.slice(1).map((closing, i) => ({
+    closing,
+    curve: curves[i + 1],
+    foods: list(closing.adds.map((index) => kitchen.foodName(answer.foods[index]!.food))),
+  })),
+)
 </script>
 
 <template>
-  <section v-for="(one, i) in closings" :key="i" class="later" :aria-label="t('pot.later.title', { foods: one.foods })">
-    <p class="soft">{{ t('pot.later.title', { foods: one.foods }) }}</p>
-    <p class="then">
-      <span class="figure tone-heat">{{ number(one.range.figure) }}</span>
-      <span class="tone-heat">{{
-        t(one.range.unit === 'whistles' ? 'units.whistles' : 'units.min', one.range.figure)
-      }}</span>
-      <span class="beside">
-        <strong v-if="one.range.high > one.range.low">{{
-          t('pot.answer.covers', { low: number(one.range.low), high: number(one.range.high) })
-        }}</strong>
-        <span class="tone-water">{{
-          one.addWaterG > 0 ? t('pot.remedy.water', { grams: number(one.addWaterG) }) : t('pot.later.noWater')
-        }}</span>
-        <span class="soft">{{ t('pot.later.opens', { time: duration(one.minutes) }) }}</span>
-      </span>
-    </p>
+  <section
+    v-for="({ closing, curve, foods }, i) in later"
+    :key="i"
+    class="later"
+    :aria-label="t('pot.later.title', { foods })"
+  >
+    <p class="then">{{ t('pot.later.title', { foods }) }}</p>
+    <ClosingWater v-if="closing.water.pourG > 0" :closing="closing" :cup="cup" later />
+    <p v-else class="tone-water">{{ t('pot.later.noWater') }}</p>
+    <ClosingProgram :answer="answer" :closing="closing" :curve="curve" later />
+    <p class="soft">{{ t('pot.later.opens', { time: duration(closing.clock.openAtMinute) }) }}</p>
   </section>
-  <p v-if="closings.length > 0" class="all">{{ t('pot.later.all', { time: duration(readyAtMinute(answer)) }) }}</p>
+  <p v-if="later.length > 0" class="all">{{ t('pot.later.all', { time: duration(answer.readyAtMinute) }) }}</p>
 </template>
 
 <style scoped>
 p {
   margin: 0;
 }
-.then {
-  display: flex;
-  align-items: baseline;
-  gap: 8px;
-  margin-bottom: 4px;
-}
-.figure {
-  font-size: 44px;
-}
-.beside {
+.later {
   display: grid;
-  margin-left: auto;
-  font-size: 14.5px;
-  text-align: right;
+  gap: 6px;
+  padding-top: 8px;
+  border-top: 1px solid var(--line);
 }
+.then,
 .all {
   font-weight: 650;
 }

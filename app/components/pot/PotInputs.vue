@@ -31,9 +31,9 @@ const summary = (index: number) => {
   const food = pot.foods[index]
   if (!food) return t('pot.foodGone')
   const grams = itemG(item, kitchen.value)
-  const parts = [food.name]
+  const parts = [pot.names[index]!]
   if (Number.isFinite(grams)) parts.push(t('units.grams', { n: number(grams) }))
-  parts.push(t(`pot.textures.${textureFamily(food)}.${item.texture}`))
+  parts.push(textureName(t, textureFamily(food), item.texture))
   return parts.join(' · ')
 }
 
@@ -58,7 +58,7 @@ const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`li
           :icon="mdiClose"
           size="x-small"
           variant="text"
-          :aria-label="t('pot.takeOut', { name: pot.foods[i]?.name ?? item.foodId })"
+          :aria-label="t('pot.takeOut', { name: pot.names[i] ?? item.foodId })"
           @click="remove(i)"
         />
       </div>

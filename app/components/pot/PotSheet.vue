@@ -1,14 +1,18 @@
 <script setup lang="ts">
-import { runsByItself } from '~~/core/live/next'
+import { heatsItself } from '~~/core/appliance/appliance'
 import { pourable } from '~~/core/measure/pourable'
-import type { Simulation } from '~~/core/pot/case'
-import type { PlanAnswer } from '~~/core/program/answer'
+import type { Simulation } from '~~/core/pot/simulation'
+import { applianceOf, type PlanAnswer } from '~~/core/program/answer'
 import type { HouseholdMeasure } from '~~/shared/kitchen'
-import { itemG, placedItems, unitOf } from '~~/shared/pot'
+import { itemG, placedItems, stackOf, unitOf } from '~~/shared/pot'
 
 /** The plan on one sheet of paper, for the kitchen wall: what goes in, the figures, the sum, the cautions. */
-const { answer, curve, cup } = defineProps<{ answer: PlanAnswer; curve: Simulation; cup: HouseholdMeasure }>()
-const { t, number, duration, partText } = useI18nText()
+const { answer, curves, cup } = defineProps<{
+  answer: PlanAnswer
+  curves: readonly Simulation[]
+  cup: HouseholdMeasure
+}>()
+const { t, number, duration, partText, cautionText } = useI18nText()
 const pot = usePotStore()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 
@@ -19,37 +23,38 @@ const foods = computed(() =>
     const measure =
       typeof unit === 'string'
         ? t(`units.${unit}`)
-        : (kitchen.value.measures.find(({ id }) => id === unit.id)?.name.toLowerCase() ?? t(`units.${unit.id}`))
-    const soak = pot.request?.contents[placedItems(pot.form).indexOf(i)]?.soak
+        : (kitchen.value.measures.find(({ id }) => id === unit.id)?.name.toLowerCase() ?? t(`units.${unit.id as 'tbsp'}`))
+    const soak = pot.request?.contents[placedItems(pot.content).indexOf(i)]?.soak
     return {
-      name: food.name,
+      name: pot.names[i]!,
       amount: `${item.amount} ${measure} · ${t('units.grams', { n: number(itemG(item, kitchen.value)) })}`,
       soak: soak
         ? t(soak.keepWater ? 'pot.sheet.soakedKept' : 'pot.sheet.soaked', {
             hours: number(soak.hours, soak.hours % 1 ? 1 : 0),
           })
         : null,
-      texture: t(`pot.textures.${textureFamily(food)}.${item.texture}`),
+      texture: textureName(t, textureFamily(food), item.texture),
       stands: standsText(i),
     }
   }),
 )
 /** Where an item of a stack stands, and the water for its tin. */
 function standsText(index: number): string {
-  const place = pot.form.stack?.places[index] ?? ''
+  const place = stackOf(pot.content)?.places[index] ?? ''
   if (place === '') return ''
   if (place === 'base') return t('stack.inBase')
   const tin = kitchen.value.tins.find(({ id }) => id === place)?.name ?? ''
-  const waterG = answer.foods[placedItems(pot.form).indexOf(index)]?.tinWaterG ?? 0
+  const waterG = answer.foods[placedItems(pot.content).indexOf(index)]?.tinWaterG ?? 0
   return t('stack.drawing.inTin', { water: number(waterG), tin })
 }
+const first = computed(() => answer.closings[0]!)
 const waterText = computed(() =>
-  pourable(answer.water.pourG, cup)
+  pourable(first.value.water.pourG, cup)
     .parts.map((part) => partText(part, cup))
     .join(' + '),
 )
 const program = computed(() =>
-  t(`pot.answer.program.${pot.styleKind}`, {
+  t(`pot.answer.program.${pot.styleKind!}`, {
     flame: t(`pot.flames.${pot.form.flame}`),
     level: t(`pot.levels.${pot.form.level}`),
   }),
@@ -75,12 +80,12 @@ const release = computed(() => {
     </p>
     <table>
       <tbody>
-        <tr v-for="food in foods" :key="food.name">
+        <tr v-for="(food, i) in foods" :key="i">
           <th scope="row">{{ food.name }}</th>
           <td>{{ food.amount }}</td>
           <td>{{ food.soak }}</td>
           <td>{{ food.texture }}</td>
-          <td v-if="pot.form.stack">{{ food.stands }}</td>
+          <td v-if="pot.content.inTins">{{ food.stands }}</td>
         </tr>
         <tr v-for="(liquid, i) in pot.request?.liquids ?? []" :key="i">
           <th scope="row">{{ t(`pot.liquids.${liquid.kind}`) }}</th>
@@ -90,35 +95,35 @@ const release = computed(() => {
     </table>
     <div class="great">
       <p>
-        {{ t('pot.answer.water') }}<strong>{{ number(answer.water.pourG) }} {{ t('units.g') }}</strong
+        {{ t('pot.answer.water') }}<strong>{{ number(first.water.pourG) }} {{ t('units.g') }}</strong
         >{{ waterText }}
       </p>
       <p>
         {{ program }}
-        <strong>{{ t(`pot.elsewhere.${answer.range.unit}`, { n: answer.range.figure }, answer.range.figure) }}</strong>
-        {{ t('pot.answer.covers', { low: number(answer.range.low), high: number(answer.range.high) }) }}
+        <strong>{{ t(`pot.elsewhere.${first.range.unit}`, { n: first.range.figure }, first.range.figure) }}</strong>
+        {{ t('pot.answer.covers', { low: number(first.range.low), high: number(first.range.high) }) }}
       </p>
       <p>
-        {{ t(runsByItself(answer) ? 'pot.answer.releaseElectric' : 'pot.answer.release') }}
-        <strong>{{ duration(answer.clock.openAtMinute - answer.clock.heatOffAtMinute) }}</strong>
+        {{ t(heatsItself(applianceOf(answer)) ? 'pot.answer.releaseElectric' : 'pot.answer.release') }}
+        <strong>{{ duration(first.clock.openAtMinute - first.clock.heatOffAtMinute) }}</strong>
         {{ release }}
       </p>
     </div>
-    <LaterClosings :answer="answer" />
+    <LaterClosings :answer="answer" :curves="curves" :cup="cup" />
     <div class="columns">
-      <WaterSum :water="answer.water" :cup="cup" :kept-soak="false" />
+      <WaterSum :water="first.water" :cup="cup" :kept-soak="false" />
       <ul>
         <li v-for="caution in answer.cautions" :key="caution.id + JSON.stringify(caution.params)">
-          {{ t(`cautions.${caution.id}.sentence`, caution.params) }}
+          {{ cautionText(caution).sentence }}
         </li>
       </ul>
     </div>
     <p>
       {{
         t('pot.sheet.times', {
-          pressure: curve.minutesToPressure === null ? '–' : number(curve.minutesToPressure),
-          off: number(answer.clock.heatOffAtMinute),
-          open: number(answer.clock.openAtMinute),
+          pressure: first.clock.pressureAtMinute === null ? '–' : number(first.clock.pressureAtMinute),
+          off: number(first.clock.heatOffAtMinute),
+          open: number(first.clock.openAtMinute),
         })
       }}
     </p>

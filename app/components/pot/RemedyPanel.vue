@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import type { PlanAnswer } from '~~/core/program/answer'
 import { FREE_LIQUID, FREE_LIQUIDS, type FreeLiquid } from '~~/core/water/liquids'
-import type { Pinch } from '~~/core/program/remedy'
-import { openedC } from '~~/core/program/together'
+import type { Pinch } from '~~/core/names'
+import { openedC } from '~~/core/program/sequence'
 
 /** “It is not done, too thin, too thick”: what mends the pot once it is open. */
 const { answer } = defineProps<{ answer: PlanAnswer }>()
-const { t, number, duration } = useI18nText()
+const { t, list, number, duration, problemText } = useI18nText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
 
@@ -48,14 +48,14 @@ const { result } = useWorked(asked, async (work, { request, trouble: what, pinch
     freeWaterG: answer.waterLeftG,
     gets: answer.foods.map(({ gets }) => gets),
     pinch: answer.foods.map(() => felt),
-    closing: answer.later?.length ?? 0,
+    closing: answer.closings.length - 1,
   }
-  return { what, found: await work.notDone(request, state) } as const
+  return { what, found: await work.nextClosing(request, state) } as const
 })
 const lines = computed(() => {
   const done = result.value
   if (!done || done.what !== trouble.value) return []
-  if (!done.found.ok) return done.found.problems.map(({ message }) => message)
+  if (!done.found.ok) return done.found.problems.map(problemText)
   if (done.what === 'too-thick') return [t('pot.remedy.add', { grams: number(done.found.value) })]
   if (done.what === 'too-thin') {
     const minutesOn = done.found.value
@@ -73,7 +73,7 @@ const lines = computed(() => {
   ]
 })
 const toggle = (id: Trouble) => (trouble.value = trouble.value === id ? null : id)
-const names = computed(() => answer.foods.map(({ food }) => kitchen.foodName(food)).join(', '))
+const names = computed(() => list(answer.foods.map(({ food }) => kitchen.foodName(food))))
 </script>
 
 <template>

@@ -13,12 +13,12 @@ const asked = computed(() => pot.request && { request: { ...pot.request, given: 
 const { result: costs } = useWorked(asked, (work, { request, index: of }) => work.soakCosts(request, of))
 function figure({ outcome }: SoakCost): string {
   if (!outcome.ok) return t('pot.elsewhere.cannot')
-  const { unit, figure: n } = outcome.value.range
+  const { unit, figure: n } = outcome.value.closings[0]!.range
   return t(`pot.elsewhere.${unit}`, { n }, n)
 }
-const water = ({ outcome }: SoakCost) => (outcome.ok ? t('units.grams', { n: number(outcome.value.water.pourG) }) : '')
+const water = ({ outcome }: SoakCost) => (outcome.ok ? t('units.grams', { n: number(outcome.value.closings[0]!.water.pourG) }) : '')
 const total = ({ outcome, soakMinutes }: SoakCost) =>
-  outcome.ok ? duration(outcome.value.clock.openAtMinute + soakMinutes) : ''
+  outcome.ok ? duration(outcome.value.readyAtMinute + soakMinutes) : ''
 function take({ soak }: SoakCost) {
   item.value.soakHours = String(soak?.hours ?? 0)
   item.value.soakIn = soak !== null && soak.waterC > HOT_FROM_C ? 'hot' : 'room'

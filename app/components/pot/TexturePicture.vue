@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Texture } from '~~/core/food/texture'
+import type { Texture } from '~~/core/names'
 
 /** How a spoonful looks with each texture: grain by how it clings, pulses by how much of their shape is left. */
 const { texture, family } = defineProps<{ texture: Texture; family: 'grain' | 'pulse' | 'other' }>()

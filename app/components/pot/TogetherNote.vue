@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Whether the foods of this pot can share it from the start, and who goes in later if not. */
-const { t, number } = useI18nText()
+const { t, list, number } = useI18nText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
 const asked = computed(
@@ -14,20 +14,16 @@ const asked = computed(
 const { result } = useWorked(asked, (work, request) => work.together(request))
 
 const names = (indexes: readonly number[]) =>
-  new Intl.ListFormat('en', { type: 'conjunction' }).format(
-    indexes.map((i) => kitchen.foodName(pot.form.items[i]?.foodId ?? '')),
-  )
-const phases = computed(() =>
-  result.value?.ok && result.value.value.kind === 'in-phases'
-    ? result.value.value.phases.map(({ adds }) => adds)
-    : null,
+  list(indexes.map((i) => kitchen.foodName(pot.form.items[i]?.foodId ?? '')))
+const joins = computed(() =>
+  result.value?.ok && result.value.value.kind === 'in-phases' ? result.value.value.joins : null,
 )
 const lines = computed(() => {
   if (!result.value?.ok) return []
-  const { kind, phases, apart } = result.value.value
+  const { kind, closings, apart } = result.value.value
   if (kind === 'one-go') return [t('pot.together.oneGo')]
   if (kind === 'apart') return [t('pot.together.apart', { foods: names(apart) })]
-  return phases.map(({ adds, unit, figure }, i) =>
+  return closings.map(({ adds, range: { unit, figure } }, i) =>
     t(i === 0 ? 'pot.together.first' : 'pot.together.then', {
       foods: names(adds),
       figure: t(`pot.elsewhere.${unit}`, { n: number(figure) }, figure),
@@ -44,7 +40,7 @@ const lines = computed(() => {
     <button v-if="pot.inPhases" type="button" class="link-button no-print" @click="pot.joinAt([])">
       {{ t('pot.later.oneGo') }}
     </button>
-    <button v-else-if="phases" type="button" class="link-button no-print" @click="pot.joinAt(phases)">
+    <button v-else-if="joins" type="button" class="link-button no-print" @click="pot.joinAt(joins)">
       {{ t('pot.later.doThat') }}
     </button>
   </div>

@@ -1,56 +1,61 @@
 <script setup lang="ts">
 import { readAmount } from '~~/core/measure/amount'
-import type { PlanAnswer } from '~~/core/program/answer'
-import { liquidG } from '~~/shared/pot'
+import type { ClosingAnswer } from '~~/core/program/answer'
+import { endsByItself, styleOf } from '~~/core/program/styles'
+import { givenAt, liquidG, withGiven } from '~~/shared/pot'
 
 /** “What if I use 2 cups?”: other figures than the computed ones, typed in any measure. Dragging does the same. */
-const { answer } = defineProps<{ answer: PlanAnswer }>()
+const { closing, index } = defineProps<{ closing: ClosingAnswer; index: number }>()
 const { t } = useI18nText()
 const pot = usePotStore()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const { unitsFor } = useUnits()
 
 const unit = ref(kitchen.value.measures[0]?.id ?? 'g')
+const given = computed(() => givenAt(pot.form, index))
+const give = (change: Partial<typeof given.value>) => (pot.form.given = withGiven(pot.form.given, index, change))
 const amount = ref('')
 const figure = ref('')
 watch([amount, unit], () => {
   const grams = liquidG({ kind: 'water', amount: amount.value, unit: unit.value }, kitchen.value)
-  if (amount.value === '') pot.form.given.pourG = null
-  else if (Number.isFinite(grams)) pot.form.given.pourG = Math.round(grams)
+  if (amount.value === '' && given.value.pourG === null) return
+  if (amount.value === '') give({ pourG: null })
+  else if (Number.isFinite(grams)) give({ pourG: Math.round(grams) })
 })
 watch(figure, (typed) => {
   const value = readAmount(typed)
-  if (typed === '') pot.form.given.figure = null
-  else if (Number.isFinite(value)) pot.form.given.figure = Math.round(value)
+  if (typed === '' && given.value.figure === null) return
+  if (typed === '') give({ figure: null })
+  else if (Number.isFinite(value)) give({ figure: Math.round(value) })
 })
 // Dragged, undone or put back elsewhere: what is typed here no longer holds.
 watch(
-  () => pot.form.given.pourG,
+  () => given.value.pourG,
   (pourG) => {
     const typed = liquidG({ kind: 'water', amount: amount.value, unit: unit.value }, kitchen.value)
     if (pourG !== (Number.isFinite(typed) ? Math.round(typed) : null)) amount.value = ''
   },
 )
 watch(
-  () => pot.form.given.figure,
+  () => given.value.figure,
   (value) => {
     if (value !== Math.round(readAmount(figure.value))) figure.value = value === null ? '' : String(value)
   },
 )
 /** Devices that decide for themselves take no figure. */
-const counts = computed(() => pot.styleKind !== 'rice-cooker' && pot.styleKind !== 'fixed')
+const counts = computed(() => pot.styleKind !== null && !endsByItself(styleOf(pot.styleKind)))
 const units = computed(() => unitsFor(true))
 </script>
 
 <template>
   <div class="fields">
-    <v-text-field v-model="amount" :label="t('pot.try.water')" :placeholder="t('pot.try.asPlanned')" maxlength="24" />
+    <v-text-field v-model="amount" :label="t(index === 0 ? 'pot.try.water' : 'pot.try.waterLater', { n: index + 1 })" :placeholder="t('pot.try.asPlanned')" maxlength="24" />
     <v-select v-model="unit" :items="units" :aria-label="t('pot.try.waterUnit')" />
     <v-text-field
       v-if="counts"
       v-model="figure"
       inputmode="numeric"
-      :label="t(answer.range.unit === 'whistles' ? 'pot.try.whistles' : 'pot.try.minutes')"
+      :label="t(closing.range.unit === 'whistles' ? 'pot.try.whistles' : 'pot.try.minutes')"
       maxlength="24"
     />
   </div>

@@ -28,7 +28,7 @@ const locks = computed(() => [
 const texturesFor = (index: number) => {
   const food = pot.foods[index]
   if (!food) return []
-  return texturesOf(food).map((value) => ({ value, title: t(`pot.textures.${textureFamily(food)}.${value}`) }))
+  return texturesOf(food).map((value) => ({ value, title: textureName(t, textureFamily(food), value) }))
 }
 const setAt = <T,>(list: readonly T[], index: number, value: T) => list.map((one, i) => (i === index ? value : one))
 const opened = ref(-1)
@@ -54,7 +54,7 @@ const summary = (index: number) => {
     .join(' · ')
 }
 const errorAt = (index: number) => {
-  const at = placedItems(form.value).indexOf(index)
+  const at = placedItems({ ...form.value, inTins: true, stack: stack.value }).indexOf(index)
   const found = problems.find(({ path }) => at >= 0 && path.startsWith(`contents.${at}.`))
   return found ? problemText(found) : null
 }
@@ -63,20 +63,20 @@ const { pickUp } = useCarry()
 
 <template>
   <ul class="foods" data-out>
-    <li v-for="(item, i) in form.items" :key="i" :aria-label="pot.foods[i]?.name">
+    <li v-for="(item, i) in form.items" :key="i" :aria-label="pot.names[i]">
       <div class="head">
         <span
           class="handle"
           :title="t('stack.dragFood')"
           :data-food="i"
           @pointerdown.prevent="
-            (event) => pickUp(event, { kind: 'food', id: String(i), name: pot.foods[i]?.name ?? item.foodId })
+            (event) => pickUp(event, { kind: 'food', id: String(i), name: pot.names[i] ?? item.foodId })
           "
         >
           <v-icon :icon="mdiDrag" size="small" />
         </span>
         <button type="button" class="line" :aria-expanded="opened === i" @click="opened = opened === i ? -1 : i">
-          <strong>{{ pot.foods[i]?.name ?? t('pot.foodGone') }}</strong>
+          <strong>{{ pot.foods[i] ? pot.names[i] : t('pot.foodGone') }}</strong>
           <span class="soft">{{ summary(i) }}</span>
         </button>
         <v-btn
@@ -84,7 +84,7 @@ const { pickUp } = useCarry()
           :icon="mdiClose"
           size="x-small"
           variant="text"
-          :aria-label="t('pot.takeOut', { name: pot.foods[i]?.name ?? item.foodId })"
+          :aria-label="t('pot.takeOut', { name: pot.names[i] ?? item.foodId })"
           @click="remove(i)"
         />
       </div>

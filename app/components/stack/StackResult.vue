@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { heatsItself } from '~~/core/appliance/appliance'
 import { simulate } from '~~/core/pot/simulate'
 import type { Problem } from '~~/core/problem'
 import type { Mend } from '~~/core/stack/mend'
@@ -10,7 +11,7 @@ const { result, problems: searchProblems } = defineProps<{
   problems: readonly Problem[]
 }>()
 const emit = defineEmits<{ take: [answer: StackAnswer]; again: [] }>()
-const { t, number, duration, problemText } = useI18nText()
+const { t, list, number, duration, problemText } = useI18nText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
 const { stack, set } = useStackLayout()
@@ -26,8 +27,8 @@ const options = computed(() =>
     return {
       one,
       cost: t('stack.option', { time: duration(one.minutes), tins: t('stack.tinCount', { n: one.lifts }, one.lifts) }),
-      order: t('stack.fromBelow', { foods: order.map(foodName).join(', ') }),
-      soaks: soaks.length > 0 ? soaks.join(', ') : t('stack.noSoaks'),
+      order: t('stack.fromBelow', { foods: list(order.map(foodName)) }),
+      soaks: soaks.length > 0 ? list(soaks) : t('stack.noSoaks'),
     }
   }),
 )
@@ -40,7 +41,7 @@ function choose(index: number) {
   chosen.value = index
   emit('take', options.value[index]!.one)
 }
-const foodName = (index: number) => pot.foods[index]?.name ?? ''
+const foodName = (index: number) => pot.names[index] ?? ''
 const mendText = computed(() => {
   const mend = result?.mend
   if (!mend) return null
@@ -50,10 +51,10 @@ const mendText = computed(() => {
     case 'tin':
       return t('stack.mend.tin', { width: number(mend.diameterMm), height: number(mend.heightMm) })
     case 'phases':
-      return mend.phases
-        .map(({ adds, unit, figure }, i) =>
+      return mend.closings
+        .map(({ adds, range: { unit, figure } }, i) =>
           t(i === 0 ? 'pot.together.first' : 'pot.together.then', {
-            foods: adds.map(foodName).join(', '),
+            foods: list(adds.map(foodName)),
             figure: t(`pot.elsewhere.${unit}`, { n: figure }, figure),
           }),
         )
@@ -66,7 +67,7 @@ const mendText = computed(() => {
 const phases = computed(() => {
   const mend = result?.mend
   return mend?.id === 'phases'
-    ? mend.phases.map((phase) => ({ release: phase.case.release, curve: simulate(phase.case, { trace: true }) }))
+    ? mend.closings.map((closing) => ({ release: closing.case.release, curve: simulate(closing.case, { trace: true }) }))
     : []
 })
 function applyMend() {
@@ -81,7 +82,7 @@ function applyMend() {
 }
 function inPhases() {
   const mend = result?.mend
-  if (mend?.id === 'phases') pot.joinAt(mend.phases.map(({ adds }) => adds))
+  if (mend?.id === 'phases') pot.joinAt(mend.joins)
 }
 </script>
 
@@ -128,7 +129,7 @@ function inPhases() {
         :key="i"
         :curve="phase.curve"
         :release="phase.release"
-        :electric="pot.cooker?.cooker.appliance.kind === 'electric'"
+        :electric="pot.cooker !== null && heatsItself(pot.cooker.cooker.appliance)"
         :height="110"
       />
     </div>

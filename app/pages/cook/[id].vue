@@ -1,5 +1,8 @@
 <script setup lang="ts">
-import { awaitsFoods, runState, type RunEventData } from '~~/core/live/run'
+import { kindOf } from '~~/core/appliance/appliance'
+import { applianceOf } from '~~/core/program/answer'
+import { awaitsFoods, runState } from '~~/core/live/run'
+import type { RunEventData } from '~~/core/live/event.schema'
 
 const route = useRoute()
 const { t } = useI18nText()
@@ -29,7 +32,7 @@ const askedAt = ref<number | null>(null)
 const whistlers = computed(() =>
   cooking.lanes.filter(
     ({ run: { plan }, following }) =>
-      plan.answer.simulation.appliance.kind === 'whistling' && following.state.phase === 'heating',
+      kindOf(applianceOf(plan.answer)).tells === 'whistles' && following.state.phase === 'heating',
   ),
 )
 const hears = computed(() => whistlers.value.some((one) => one.run.id === id.value))

@@ -28,7 +28,7 @@ useHead({ title: () => `${t('cook.lanes.title')} · Bivvet` })
 <template>
   <div class="lanes-page">
     <EmptyNotice
-      v-if="runs.runs && runs.running.length === 0"
+      v-if="runs.running.length === 0"
       :title="t('cook.none.title')"
       :text="t('cook.none.text')"
     />

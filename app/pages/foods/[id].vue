@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { cooksCovered, setsAsGrain, type Food } from '~~/core/food/food'
+import { cooksCovered, setsAsGrain } from '~~/core/food/food'
+import type { Food } from '~~/core/food/food.schema'
 import { needOf } from '~~/core/food/need'
 import { texturesOf, uptakeFor } from '~~/core/food/texture'
 import { boilingC } from '~~/core/steam/steam'
@@ -11,7 +12,8 @@ import { foodById, isOldBag } from '~~/shared/kitchen'
 const route = useRoute()
 const { t, number, duration, day } = useI18nText()
 const pot = usePotStore()
-const { draft, state, failure, save, reload, errorAt, undo, redo, canUndo, canRedo } = useKitchenDraft()
+const kitchen = useKitchenStore()
+const { draft, state, failure, save, errorAt, undo, redo, canUndo, canRedo } = useKitchenDraft()
 
 const id = computed(() => String(route.params.id))
 const ownIndex = computed(() => draft.value.foods.findIndex((food) => food.id === id.value))
@@ -29,7 +31,7 @@ const rows = computed(() => {
   const of = food.value
   return (['firm', 'tender', 'soft', 'max'] as const).map((key) => ({
     key,
-    name: key === 'max' ? t('window.lost') : t(`pot.textures.${windowFamily(of)}.${key}`),
+    name: key === 'max' ? t('window.lost') : textureName(t, windowFamily(of), key),
     boilMinutes: of.boilMinutes[key],
     simmer: minutesAt(of, of.boilMinutes[key], boilC.value),
     pressure: minutesAt(of, of.boilMinutes[key], PRESSURE_C),
@@ -57,7 +59,7 @@ const facts = computed(() => {
     lines.push(
       t('foods.facts.textures', {
         list: texturesOf(of)
-          .map((one) => `${t(`pot.textures.grain.${one}`)} ${number(uptakeFor(of, one), 1)}`)
+          .map((one) => `${textureName(t, 'grain', one)} ${number(uptakeFor(of, one), 1)}`)
           .join(', '),
       }),
     )
@@ -70,7 +72,8 @@ const facts = computed(() => {
 
 async function makeOwn() {
   if (!food.value) return
-  const { id: from, name, aliases: _, ...figures } = food.value
+  const { id: from, name: _, ...figures } = food.value
+  const name = kitchen.foodName(from)
   const ownId = uuid()
   draft.value.foods.push({
     id: ownId,
@@ -98,7 +101,7 @@ function plan() {
   pot.startWith(food.value)
   void navigateTo('/pot')
 }
-useHead({ title: () => `${food.value?.name ?? t('app.nav.foods')} · Bivvet` })
+useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.nav.foods')} · Bivvet` })
 </script>
 
 <template>
@@ -183,7 +186,7 @@ useHead({ title: () => `${food.value?.name ?? t('app.nav.foods')} · Bivvet` })
             >
               {{ t('kitchen.remove') }}
             </v-btn>
-            <p v-if="isOldBag(bag, Date.now())" class="soft small">
+            <p v-if="isOldBag(bag, serverNow())" class="soft small">
               {{ t('foods.oldBag', { day: day(Date.parse(bag.boughtOn)) }) }}
             </p>
           </div>
@@ -206,7 +209,7 @@ useHead({ title: () => `${food.value?.name ?? t('app.nav.foods')} · Bivvet` })
         <v-btn variant="outlined" @click="makeOwn">{{ t('foods.makeOwn') }}</v-btn>
         <v-btn v-if="own" variant="text" @click="removeOwn">{{ t('foods.removeOwn') }}</v-btn>
         <span class="gap" />
-        <span class="soft" role="status">{{ t(`kitchen.state.${state}`) }}</span>
+        <span class="soft" role="status">{{ t(`saving.state.${state}`) }}</span>
         <v-btn variant="outlined" size="small" :disabled="!canUndo" @click="undo()">{{ t('kitchen.undo') }}</v-btn>
         <v-btn variant="outlined" size="small" :disabled="!canRedo" @click="redo()">{{ t('kitchen.redo') }}</v-btn>
       </div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { CATALOGUE, searchFoods } from '~~/core/food/catalogue'
-import { FOOD_GROUPS, type Food, type FoodGroup } from '~~/core/food/food'
+import { FOOD_GROUPS } from '~~/core/names'
+import type { Food, FoodGroup } from '~~/core/food/food.schema'
 import { foodOf, isOldBag } from '~~/shared/kitchen'
 
 /** The catalogue: every food by any of its names, with what a cook wants to know of it at a glance. */

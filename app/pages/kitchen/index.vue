@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
-import { BURNERS, COOKERS } from '~~/core/pot/cookers'
+import { BURNERS } from '~~/core/appliance/burner'
+import { COOKERS } from '~~/core/appliance/appliance'
 
 const { t, number } = useI18nText()
-const { draft, undo, redo, canUndo, canRedo, state, failure, save, reload, errorAt } = useKitchenDraft()
+const { draft, undo, redo, canUndo, canRedo, state, errorAt } = useKitchenDraft()
 
 const generic = ref<string | null>(null)
 const generics = computed(() =>
@@ -47,7 +48,6 @@ function remove(rows: { id: string }[], id: string) {
     1,
   )
 }
-const FLAMES = ['high', 'medium', 'low', 'simmer'] as const
 
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   // In a text field the browser's own undo is the one that is meant.
@@ -57,12 +57,6 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   if (event.shiftKey) redo()
   else undo()
 })
-const otherProblems = computed(
-  () =>
-    failure.value?.problems.filter(
-      ({ path }) => !/^(cookers|burners|measures|tins)\.|^(altitudeM|roomC|tapC|name)$/.test(path),
-    ) ?? [],
-)
 useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
 </script>
 
@@ -70,17 +64,12 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
   <div class="kitchen">
     <header>
       <h1>{{ t('app.nav.kitchen') }}</h1>
-      <span class="state soft" role="status">{{ t(`kitchen.state.${state}`) }}</span>
+      <span class="state soft" role="status">{{ t(`saving.state.${state}`) }}</span>
       <span class="gap" />
       <v-btn variant="outlined" :disabled="!canUndo" @click="undo()">{{ t('kitchen.undo') }}</v-btn>
       <v-btn variant="outlined" :disabled="!canRedo" @click="redo()">{{ t('kitchen.redo') }}</v-btn>
     </header>
-    <div v-if="failure" class="failure" role="alert">
-      <p v-if="failure.kind === 'network'">{{ t('errors.network') }}</p>
-      <p v-for="problem in otherProblems" :key="problem.path">{{ problem.message }}</p>
-      <v-btn v-if="failure.status === 409" color="primary" @click="reload">{{ t('kitchen.reload') }}</v-btn>
-      <v-btn v-else-if="failure.kind === 'network'" color="primary" @click="save">{{ t('app.retry') }}</v-btn>
-    </div>
+    <SavingNotice :hidden="/^kitchen\.((cookers|burners|measures|tins)\.|(altitudeM|roomC|tapC|name)$)/" />
 
     <section>
       <h2>{{ t('kitchen.where') }}</h2>
@@ -201,17 +190,6 @@ h1 {
 }
 .gap {
   flex: 1;
-}
-.failure {
-  display: grid;
-  justify-items: start;
-  gap: 8px;
-  margin: 14px 0 0;
-  padding-left: 12px;
-  border-left: 3px solid var(--danger);
-}
-.failure p {
-  margin: 0;
 }
 section {
   margin-top: 26px;

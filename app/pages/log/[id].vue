@@ -4,7 +4,7 @@ import { closingsOf } from '~~/core/live/follow'
 import { runsByItself } from '~~/core/live/next'
 import { awaitsFoods } from '~~/core/live/run'
 import { simulate } from '~~/core/pot/simulate'
-import type { RunWithPlan } from '~~/shared/kitchen'
+import type { RunWithPlan } from '~~/shared/household'
 import { potOfRequest } from '~~/shared/pot'
 
 const route = useRoute()

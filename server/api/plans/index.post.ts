@@ -1,16 +1,15 @@
-import { plan } from '../../../core/program/plan'
-import { savePlanSchema } from '../../../shared/plan'
+import { savePlanSchema } from '../../../shared/plan.schema'
 
 /** Keeps a plan. The answer is worked out here: what is stored is what this server would say. */
 export default defineEventHandler(async (event) => {
   const store = await useHousehold(event)
   const given = await readJson(event, savePlanSchema)
-  if (!(await store.hasCooker(given.cookerId))) throw notFound('cooker')
-  const answer = plan(given.request)
-  if (!answer.ok) throw refusal(422, ...answer.problems)
-  const saved = await store.savePlan(given, answer.value)
-  if (!saved)
-    throw refusal(409, { path: 'id', code: 'id-taken', message: 'That id is taken. Save it under a new one.' })
+  const cooker = (await store.kitchen())?.kitchen.cookers.find(({ id }) => id === given.cookerId)
+  if (!cooker) throw notFound('cooker')
+  const answer = await planInThread(given.request)
+  if (!answer.ok) throw refusal(422, answer.problems)
+  const saved = await store.savePlan(given, cooker.name, answer.value)
+  if (!saved) throw refusal(409, { path: 'id', code: 'id-taken' })
   setResponseStatus(event, 201)
   return saved
 })

@@ -3,7 +3,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { readAmount } from '~~/core/measure/amount'
 import { checkCooker } from '~~/core/pot/check'
-import type { FixedProgram } from '~~/core/pot/cookers'
+import type { FixedProgram } from '~~/core/appliance/kind'
 import { ambientPa, boilingC, saturationC } from '~~/core/steam/steam'
 
 /** Measures a program of a device once: its temperature by the clock, from taps or a thermometer, and the steam it costs. */

@@ -1,16 +1,23 @@
-import { RUN_REFUSALS } from '../../../../core/live/refusal'
-import { runEventSchema } from '../../../../shared/run'
+import { runEventSchema } from '../../../../core/live/event.schema'
+import { refusalSentence } from '../../../../locales/sentences'
 
-/** Appends an event. Sent twice it counts once; out of turn it is refused and nothing is written. */
+/** Adds an event. Sent twice it counts once; what cannot be is refused and nothing is written. */
 export default defineEventHandler(async (event) => {
   const store = await useHousehold(event)
   const runId = idParam(event, 'run')
-  const outcome = await store.addEvent(runId, await readJson(event, runEventSchema), Date.now())
+  const given = await readJson(event, runEventSchema)
+  const outcome = await store.addEvent(runId, given, Date.now(), opensFromInThread)
   if (outcome.stored) return { events: outcome.events }
-  if (outcome.refusal === 'no-run') throw notFound('run')
-  const message =
-    outcome.refusal === 'id-taken'
-      ? 'That id belongs to another event. Send this one under a new id.'
-      : RUN_REFUSALS[outcome.refusal]
-  throw refusal(409, { path: 'data', code: outcome.refusal, message })
+  const { refusal: why } = outcome
+  switch (why) {
+    case 'no-run':
+      throw notFound('run')
+    case 'id-taken':
+    case 'plan-unreadable':
+      throw refusal(409, { path: 'data', code: why })
+    default: {
+      const message = refusalSentence(why)
+      throw createError({ statusCode: 409, message, data: { problems: [{ path: 'data', code: why, message }] } })
+    }
+  }
 })

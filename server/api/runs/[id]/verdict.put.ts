@@ -1,12 +1,12 @@
-import { verdictSchema } from '../../../../shared/run'
+import { verdictSchema } from '../../../../shared/run.schema'
 
 export default defineEventHandler(async (event) => {
   const store = await useHousehold(event)
   const run = await store.run(idParam(event, 'run'))
   if (!run) throw notFound('run')
   const verdict = await readJson(event, verdictSchema)
-  if (!run.plan.answer.foods.some(({ food }) => food === verdict.foodId))
-    throw refusal(422, { path: 'foodId', code: 'unknown-food', message: 'That food was not in this pot.' })
+  if (run.plan.answer.foods[verdict.content]?.food !== verdict.foodId)
+    throw refusal(422, { path: 'foodId', code: 'food-not-in-pot' })
   await store.judge(run.id, verdict)
   return store.run(run.id)
 })

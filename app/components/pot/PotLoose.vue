@@ -1,0 +1,223 @@
+<script setup lang="ts">
+import { heatsItself } from '~~/core/appliance/appliance'
+import { endsByItself, styleOf } from '~~/core/program/styles'
+import { applianceOf } from '~~/core/program/answer'
+import { givenAt, withGiven } from '~~/shared/pot'
+
+/** The pot with everything loose in it: what goes in, the drawing, the answer, and what stands beside it. */
+const { t, number, duration, problemText } = useI18nText()
+const pot = usePotStore()
+const kitchen = useKitchenStore()
+const { answer, curves, problems, failed, nowMs, heat, cup, light, lighting, failure } = usePotPlan()
+
+const first = computed(() => answer.value?.closings[0] ?? null)
+const soaked = computed(() => (answer.value?.foods[0]?.soakedShare ?? 0) > 0)
+/** Problems that no row of the form shows by itself. */
+const otherProblems = computed(() =>
+  problems.value.filter(({ path }) => !/^contents\.\d+\.|^liquids\.\d+\.|^style/.test(path)),
+)
+const isGiven = computed(() => pot.form.given.length > 0)
+const give = (change: { pourG?: number | null; figure?: number | null }) =>
+  (pot.form.given = withGiven(pot.form.given, 0, change))
+const pour = computed(
+  () =>
+    first.value && {
+      pourG: first.value.water.pourG,
+      askedG: givenAt(pot.form, 0).pourG ?? first.value.water.pourG,
+    },
+)
+const figure = computed(() => {
+  if (!first.value || !pot.styleKind || endsByItself(styleOf(pot.styleKind))) return null
+  const { figure: value, unit } = first.value.range
+  return { value, asked: givenAt(pot.form, 0).figure ?? value, unit }
+})
+const fill = computed(() => answer.value && { ...answer.value.fill, ...first.value!.fill })
+const electric = computed(() => answer.value !== null && heatsItself(applianceOf(answer.value)))
+const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.foodName(food)) ?? [])
+</script>
+
+<template>
+  <div class="pot no-print">
+    <section class="inputs">
+      <PotHead />
+      <PotInputs :problems="problems" />
+      <SoakStart />
+    </section>
+
+    <section v-if="fill && pour && pot.cooker" class="drawing">
+      <PotCutaway
+        :cooker="pot.cooker.cooker"
+        :fill="fill"
+        :heat="heat"
+        :name="pot.cooker.name"
+        :soaked="soaked"
+        :pour="pour"
+        @pour="(pourG) => give({ pourG })"
+      />
+    </section>
+
+    <section v-if="!pot.cooker" class="side">
+      <h2>{{ t('pot.noCooker.title') }}</h2>
+      <p class="soft">{{ t('pot.noCooker.text') }}</p>
+      <v-btn to="/kitchen" color="primary" size="large">{{ t('pot.noCooker.go') }}</v-btn>
+    </section>
+    <section v-else id="answers" class="side">
+      <div v-if="problems.length > 0" class="problems" role="alert">
+        <p v-for="problem in otherProblems" :key="problem.path + problem.code">{{ problemText(problem) }}</p>
+        <p v-if="otherProblems.length === 0">{{ t('pot.answer.mend') }}</p>
+        <button v-if="otherProblems.length > 0 && isGiven" type="button" class="link-button" @click="pot.form.given = []">
+          {{ t('pot.try.back') }}
+        </button>
+      </div>
+      <p v-if="failed" class="problems" role="alert">{{ t('errors.computing') }}</p>
+      <template v-if="answer">
+        <PotAnswer
+          :answer="answer"
+          :curves="curves"
+          :cup="cup"
+          :stale="problems.length > 0"
+          :lighting="lighting"
+          @light="light"
+        />
+        <StateNotice v-if="failure" :failure="failure" @retry="light" />
+      </template>
+      <p v-else-if="problems.length === 0" class="soft" role="status">{{ t('app.working') }}</p>
+    </section>
+
+    <section v-if="answer && curves[0]" class="timeline">
+      <RunStrip
+        :curve="curves[0]"
+        :release="answer.release"
+        :start-ms="nowMs"
+        :electric="electric"
+        :height="190"
+        :foods="foodNames"
+        :figure="figure"
+        @figure="(value) => give({ figure: value })"
+      />
+      <LaterStrips :answer="answer" :curves="curves" />
+      <ElsewhereTable class="below" />
+      <RemedyPanel :answer="answer" class="below" />
+    </section>
+    <section v-if="answer" class="more">
+      <CautionList :cautions="answer.cautions" />
+    </section>
+    <a v-if="answer && first" href="#answers" class="mini" :class="{ stale: problems.length > 0 }">
+      <span class="figure tone-water">{{ number(first.water.pourG) }} {{ t('units.g') }}</span>
+      <span class="figure tone-heat">
+        {{ number(first.range.figure) }}
+        {{ t(first.range.unit === 'whistles' ? 'units.whistles' : 'units.min', {}, first.range.figure) }}
+      </span>
+      <span class="figure">{{ duration(answer.readyAtMinute) }}</span>
+    </a>
+  </div>
+</template>
+
+<style scoped>
+.pot {
+  display: grid;
+  grid-template-columns: 352px minmax(0, 1fr) 372px;
+  grid-template-areas:
+    'inputs drawing side'
+    'inputs timeline side'
+    'inputs timeline more';
+  grid-template-rows: auto auto 1fr;
+  min-height: calc(100vh - 53px);
+}
+.pot > section {
+  min-width: 0;
+  padding: 16px 24px;
+}
+.inputs {
+  grid-area: inputs;
+  border-right: 1px solid var(--line);
+}
+.drawing {
+  grid-area: drawing;
+  height: max(360px, calc(100vh - 53px - 262px));
+  padding-bottom: 8px;
+}
+.side {
+  grid-area: side;
+  border-left: 1px solid var(--line);
+}
+.timeline {
+  grid-area: timeline;
+  border-top: 1px solid var(--line);
+}
+.more {
+  grid-area: more;
+  display: grid;
+  align-content: start;
+  gap: 18px;
+  border-left: 1px solid var(--line);
+  border-top: 1px solid var(--line);
+}
+.problems {
+  margin-bottom: 14px;
+  padding-left: 12px;
+  border-left: 3px solid var(--danger);
+  color: var(--danger);
+}
+.problems p {
+  margin: 0 0 4px;
+}
+.below {
+  margin-top: 22px;
+}
+.mini {
+  display: none;
+}
+@media (max-width: 1099px) {
+  .pot {
+    grid-template-columns: 320px minmax(0, 1fr);
+    grid-template-areas:
+      'inputs side'
+      'inputs more'
+      'drawing drawing'
+      'timeline timeline';
+    grid-template-rows: none;
+  }
+}
+@media (max-width: 719px) {
+  .pot {
+    display: flex;
+    flex-direction: column;
+  }
+  .pot > section {
+    padding: 14px 16px;
+    border: 0 !important;
+    border-top: 1px solid var(--line) !important;
+  }
+  .side {
+    order: 1;
+  }
+  .pot > .drawing {
+    order: 2;
+    height: 300px;
+  }
+  .timeline {
+    order: 3;
+  }
+  .more {
+    order: 4;
+  }
+  .mini {
+    position: sticky;
+    order: 5;
+    bottom: 0;
+    display: flex;
+    justify-content: space-between;
+    padding: 12px 16px;
+    border-top: 1px solid var(--line);
+    background: var(--ground-raised);
+    color: inherit;
+    text-decoration: none;
+    font-size: 23px;
+    z-index: 2;
+  }
+  .mini.stale {
+    opacity: 0.45;
+  }
+}
+</style>

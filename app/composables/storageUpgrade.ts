@@ -1,0 +1,58 @@
+import { z } from 'zod'
+import { runEventSchema } from '~~/core/live/event.schema'
+import { readDocument } from '~~/shared/document'
+import { PLAN } from '~~/shared/plan.schema'
+import { POT } from '~~/shared/pot.schema'
+import { STORAGE_SHAPE, STORAGE_SHAPE_KEY, STORED } from './storageShape'
+
+const outboxSchema = z.array(z.object({ runId: z.uuid(), event: runEventSchema }))
+
+/**
+ * Reads what an earlier version kept on this device and writes it in today's shape. What cannot be read is set aside
+ * under its key with `-unreadable`, so that nothing is thrown away.
+ */
+export function upgradeStorage(storage: Storage): void {
+  const change = (key: string, read: (kept: unknown) => unknown) => {
+    const text = storage.getItem(key)
+    if (text === null) return
+    const value = attempt(() => read(JSON.parse(text)))
+    if (value === undefined) {
+      storage.setItem(`${key}-unreadable`, text)
+      storage.removeItem(key)
+    } else storage.setItem(key, JSON.stringify(value))
+  }
+  change(STORED.pot, (kept) => {
+    const { pot, keptId } = kept as { pot: unknown; keptId: string | null }
+    return { pot: potOf(pot), keptId }
+  })
+  change(STORED.keptPots, (kept) =>
+    Object.fromEntries(
+      Object.entries(kept as Record<string, { content: string }>).flatMap(([id, one]) => {
+        const pot = attempt(() => potOf(JSON.parse(one.content)))
+        return pot ? [[id, { ...one, content: JSON.stringify(pot) }]] : []
+      }),
+    ),
+  )
+  change(STORED.running, (kept) =>
+    (kept as { plan: { request: unknown; answer: unknown } }[]).flatMap((run) => {
+      const read = readDocument(PLAN, { request: run.plan.request, answer: run.plan.answer }, 1)
+      return read.ok ? [{ ...run, plan: { ...run.plan, ...read.value } }] : []
+    }),
+  )
+  change(STORED.outbox, (kept) => outboxSchema.parse(kept))
+  storage.setItem(STORAGE_SHAPE_KEY, String(STORAGE_SHAPE))
+}
+
+function potOf(kept: unknown) {
+  const read = readDocument(POT, kept)
+  if (!read.ok) throw new TypeError(read.reason)
+  return read.value
+}
+
+function attempt<T>(work: () => T): T | undefined {
+  try {
+    return work()
+  } catch {
+    return undefined
+  }
+}

@@ -1,0 +1,24 @@
+import { useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import type { Whoami } from '~~/shared/household'
+
+/** Whose kitchen this is, and who is at this device: the one place on this side that says so. */
+export const useHouseholdStore = defineStore('household', () => {
+  // Known without a network too: what is written down then still says who did it.
+  const known = useLocalStorage<Whoami | null>('bivvet-household', null, {
+    serializer: { read: (text) => JSON.parse(text) as Whoami | null, write: JSON.stringify },
+    shallow: true,
+  })
+
+  async function load() {
+    try {
+      known.value = await api<Whoami>('/household')
+    } catch {
+      // The kitchen's own failure is shown; who was here before is most likely still here.
+    }
+  }
+
+  const household = computed(() => known.value?.household ?? null)
+  const member = computed(() => known.value?.member ?? null)
+  return { household, member, load }
+})

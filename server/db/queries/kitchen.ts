@@ -1,0 +1,64 @@
+import { and, asc, eq, sql } from 'drizzle-orm'
+import { readOwn } from '../../../shared/document'
+import type { Whoami } from '../../../shared/household'
+import { KITCHEN, type VersionedKitchen } from '../../../shared/kitchen.schema'
+import { households, members } from '../schema'
+import { tellOthers, type Scope } from '../scope'
+
+/** The household itself: its kitchen, and who is in it. */
+export function kitchenQueries(scope: Scope) {
+  const { db, householdId } = scope
+
+  async function kitchen(): Promise<VersionedKitchen | null> {
+    const [row] = await db
+      .select({ version: households.kitchenVersion, kitchen: households.kitchen })
+      .from(households)
+      .where(eq(households.id, householdId))
+    return row ? { version: row.version, kitchen: readOwn(KITCHEN, row.kitchen) } : null
+  }
+
+  return {
+    kitchen,
+
+    /** Who is at the device that asks; null where the household is gone. */
+    async whoami(): Promise<Whoami | null> {
+      const found = await kitchen()
+      const [member] = await db
+        .select({ id: members.id, name: members.name })
+        .from(members)
+        .where(and(eq(members.householdId, householdId), scope.memberId ? eq(members.id, scope.memberId) : undefined))
+        .orderBy(asc(members.createdAt))
+        .limit(1)
+      return found && member ? { household: { id: householdId, name: found.kitchen.name }, member } : null
+    },
+
+    /**
+     * Keeps a changed kitchen, if nobody changed it since the version that was fetched. Sent twice, because the
+     * first answer was lost, it is kept once. What stands there now is answered either way.
+     */
+    async saveKitchen({ version, kitchen: given }: VersionedKitchen): Promise<{ kept: boolean; now: VersionedKitchen }> {
+      const content = JSON.stringify(given)
+      const stored = await db.transaction(async (tx) => {
+        const [row] = await tx
+          .update(households)
+          .set({ kitchen: given, kitchenVersion: version + 1 })
+          .where(and(eq(households.id, householdId), eq(households.kitchenVersion, version)))
+          .returning({ version: households.kitchenVersion })
+        if (row) await tellOthers(scope, tx, 'kitchen', householdId)
+        return row ?? null
+      })
+      if (stored) return { kept: true, now: { version: stored.version, kitchen: given } }
+      const [same] = await db
+        .select({ version: households.kitchenVersion })
+        .from(households)
+        .where(
+          and(
+            eq(households.id, householdId),
+            eq(households.kitchenVersion, version + 1),
+            sql`${households.kitchen} = ${content}::jsonb`,
+          ),
+        )
+      return { kept: same !== undefined, now: (await kitchen())! }
+    },
+  }
+}

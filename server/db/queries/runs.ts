@@ -1,0 +1,232 @@
+import { and, asc, desc, eq, inArray, lt, or, sql } from 'drizzle-orm'
+import { holdsPressure } from '../../../core/appliance/appliance'
+import { UnreadablePlan, type LivePlan } from '../../../core/live/course'
+import { runEventSchema, type RunEvent } from '../../../core/live/event.schema'
+import { needsSum, refusalOf, type RunRefusal } from '../../../core/live/refusal'
+import { isRunning, runState } from '../../../core/live/run'
+import { applianceOf, type PlanAnswer } from '../../../core/program/answer'
+import { readDocument } from '../../../shared/document'
+import type { KeptEvent, RunPage, RunWithPlan, SavedPlan } from '../../../shared/household'
+import { PLAN, type SavePlan } from '../../../shared/plan.schema'
+import type { Verdict } from '../../../shared/run.schema'
+import { PLAN_SHAPE } from '../../../shared/shapes'
+import { plans, runEvents, runs, verdicts } from '../schema'
+import { own, tellOthers, type Scope } from '../scope'
+
+const PAGE = 30
+const MOST_ON = 50
+/** So often the sum is done anew because another event came in between. */
+const MOST_TRIES = 4
+
+export type EventOutcome =
+  | { stored: true; events: KeptEvent[] }
+  | { stored: false; refusal: RunRefusal | 'id-taken' | 'no-run' | 'plan-unreadable' }
+
+/** Works out from when on the pressure may be gone; elsewhere, since it may take its time. */
+export type OpensFrom = (plan: LivePlan, events: RunEvent[], atMs: number) => Promise<number>
+
+/** Plans, the runs that follow them, and what happened in those. */
+export function runQueries(scope: Scope) {
+  const { db, householdId, memberId } = scope
+  const runWithPlan = { run: runs, plan: plans }
+
+  async function plan(planId: string): Promise<SavedPlan | null> {
+    const [row] = await db
+      .select()
+      .from(plans)
+      .where(and(own(scope, plans), eq(plans.id, planId)))
+    return row ? savedPlan(row) : null
+  }
+
+  async function withEvents(rows: { run: typeof runs.$inferSelect; plan: typeof plans.$inferSelect }[]) {
+    const ids = rows.map(({ run }) => run.id)
+    if (ids.length === 0) return []
+    const [events, judged] = await Promise.all([
+      db
+        .select()
+        .from(runEvents)
+        .where(and(own(scope, runEvents), inArray(runEvents.runId, ids)))
+        .orderBy(asc(runEvents.sequence)),
+      db
+        .select()
+        .from(verdicts)
+        .where(and(own(scope, verdicts), inArray(verdicts.runId, ids))),
+    ])
+    return rows.flatMap(({ run, plan: kept }): RunWithPlan[] => {
+      const read = savedPlan(kept)
+      if (!read) return []
+      return [
+        {
+          id: run.id,
+          planId: run.planId,
+          name: kept.name,
+          createdAt: run.createdAt.toISOString(),
+          events: events.filter(({ runId }) => runId === run.id).map(keptEvent),
+          verdicts: judged.filter(({ runId }) => runId === run.id).map(verdict),
+          plan: read,
+        },
+      ]
+    })
+  }
+
+  async function run(runId: string): Promise<RunWithPlan | null> {
+    const rows = await db
+      .select(runWithPlan)
+      .from(runs)
+      .innerJoin(plans, eq(plans.id, runs.planId))
+      .where(and(own(scope, runs), eq(runs.id, runId)))
+    return (await withEvents(rows))[0] ?? null
+  }
+
+  return {
+    plan,
+    run,
+
+    /** Stores a plan once; sending the same id again changes nothing. Null if the id is another household's. */
+    async savePlan({ id, name, cookerId, request }: SavePlan, cookerName: string, answer: PlanAnswer) {
+      await db
+        .insert(plans)
+        .values({ id, name, cookerId, cookerName, request, answer, householdId, memberId, version: PLAN_SHAPE })
+        .onConflictDoNothing({ target: plans.id })
+      return plan(id)
+    },
+
+    /** Starts a run of one of the household's plans, once; null if there is no such plan or the id is another's. */
+    async startRun(runId: string, planId: string): Promise<RunWithPlan | null> {
+      if (!(await plan(planId))) return null
+      await db.transaction(async (tx) => {
+        await tx.insert(runs).values({ id: runId, householdId, memberId, planId }).onConflictDoNothing({ target: runs.id })
+        await tellOthers(scope, tx, 'run', runId)
+      })
+      return run(runId)
+    },
+
+    /** Runs that somebody has to look after, newest first. */
+    async runsOn(): Promise<RunWithPlan[]> {
+      const rows = await db
+        .select(runWithPlan)
+        .from(runs)
+        .innerJoin(plans, eq(plans.id, runs.planId))
+        .where(and(own(scope, runs), eq(runs.isOn, true)))
+        .orderBy(desc(runs.createdAt), asc(runs.id))
+        .limit(MOST_ON)
+      return withEvents(rows)
+    },
+
+    /** A page of the log, newest first, from a mark on. */
+    async runPage(after: { createdAt: Date; id: string } | null): Promise<RunPage> {
+      const rows = await db
+        .select(runWithPlan)
+        .from(runs)
+        .innerJoin(plans, eq(plans.id, runs.planId))
+        .where(
+          and(
+            own(scope, runs),
+            after
+              ? or(lt(runs.createdAt, after.createdAt), and(eq(runs.createdAt, after.createdAt), sql`${runs.id} > ${after.id}`))
+              : undefined,
+          ),
+        )
+        .orderBy(desc(runs.createdAt), asc(runs.id))
+        .limit(PAGE + 1)
+      const last = rows[PAGE - 1]?.run
+      const next = rows.length > PAGE && last ? `${last.createdAt.getTime()}_${last.id}` : null
+      return { runs: await withEvents(rows.slice(0, PAGE)), next }
+    },
+
+    /**
+     * Adds an event to a run if it may be. The run is locked meanwhile, so two devices cannot both be second; an
+     * event that is there already is left as it is. Where the sum has to be asked it is done before, outside the
+     * transaction, and once more if another event came in between.
+     */
+    async addEvent(runId: string, event: RunEvent, nowMs: number, opensFrom: OpensFrom): Promise<EventOutcome> {
+      for (let tries = 0; ; tries++) {
+        const found = await run(runId)
+        if (!found) return { stored: false, refusal: 'no-run' }
+        const { events: seen, plan: live } = found
+        const underPressure = holdsPressure(applianceOf(live.answer))
+        let opens = Infinity
+        if (needsSum(seen, event, underPressure))
+          try {
+            opens = await opensFrom({ request: live.request, answer: live.answer }, seen, event.at)
+          } catch (error) {
+            if (error instanceof UnreadablePlan) return { stored: false, refusal: 'plan-unreadable' }
+            throw error
+          }
+        const outcome = await db.transaction(async (tx): Promise<EventOutcome | 'again'> => {
+          await tx
+            .select({ id: runs.id })
+            .from(runs)
+            .where(and(own(scope, runs), eq(runs.id, runId)))
+            .for('update')
+          const rows = await tx
+            .select()
+            .from(runEvents)
+            .where(and(own(scope, runEvents), eq(runEvents.runId, runId)))
+            .orderBy(asc(runEvents.sequence))
+          const before = rows.map(keptEvent)
+          const known = before.find(({ id }) => id === event.id)
+          if (known)
+            return known.data.kind === event.data.kind
+              ? { stored: true, events: before }
+              : { stored: false, refusal: 'id-taken' }
+          if (needsSum(before, event, underPressure) && before.length !== seen.length && tries < MOST_TRIES) return 'again'
+          const refusal = refusalOf(before, event, { underPressure, opensFrom: () => opens }, nowMs)
+          if (refusal) return { stored: false, refusal }
+          const inserted = await tx
+            .insert(runEvents)
+            .values({
+              id: event.id,
+              householdId,
+              memberId,
+              runId,
+              kind: event.data.kind,
+              happenedAt: new Date(event.at),
+              data: event.data,
+            })
+            .onConflictDoNothing({ target: runEvents.id })
+            .returning({ id: runEvents.id })
+          if (inserted.length === 0) return { stored: false, refusal: 'id-taken' }
+          const events = [...before, { ...event, by: memberId }]
+          const state = runState(events)
+          const isOn = state.phase === 'ready' || isRunning(live.answer, state)
+          await tx.update(runs).set({ isOn }).where(and(own(scope, runs), eq(runs.id, runId)))
+          await tellOthers(scope, tx, 'run', runId)
+          return { stored: true, events }
+        })
+        if (outcome !== 'again') return outcome
+      }
+    },
+
+    /** Stores or replaces the verdict on one food of a run. */
+    async judge(runId: string, { content, foodId, texture, water, note }: Verdict): Promise<void> {
+      await db.transaction(async (tx) => {
+        await tx
+          .insert(verdicts)
+          .values({ householdId, memberId, runId, content, foodId, texture, water, note })
+          .onConflictDoUpdate({
+            target: [verdicts.runId, verdicts.content],
+            set: { foodId, texture, water, note, memberId, updatedAt: sql`now()` },
+            setWhere: own(scope, verdicts),
+          })
+        await tellOthers(scope, tx, 'run', runId)
+      })
+    },
+  }
+}
+
+function savedPlan(row: typeof plans.$inferSelect): SavedPlan | null {
+  const { id, name, cookerId, cookerName, request, answer, version, createdAt } = row
+  const read = readDocument(PLAN, { request, answer }, version)
+  if (read.ok) return { id, name, cookerId, cookerName, ...read.value, createdAt: createdAt.toISOString() }
+  console.error(`Kept plan ${id} cannot be read (${read.reason}).`)
+  return null
+}
+
+function keptEvent({ id, happenedAt, data, memberId }: typeof runEvents.$inferSelect): KeptEvent {
+  return { ...runEventSchema.parse({ id, at: happenedAt.getTime(), data }), by: memberId }
+}
+
+function verdict({ content, foodId, texture, water, note }: typeof verdicts.$inferSelect): Verdict {
+  return { content, foodId, texture, water, note }
+}

@@ -1,0 +1,35 @@
+import { and, eq, isNull, sql, type SQL } from 'drizzle-orm'
+import type { AnyPgColumn } from 'drizzle-orm/pg-core'
+import type { News } from '../../shared/run.schema'
+import { NEWS_CHANNEL, type Database } from './client'
+
+/** Whose rows a query may see, and who asks. Every query of the application goes through one of these. */
+export interface Scope {
+  db: Database
+  householdId: string
+  memberId: string | null
+}
+
+/** Rows of the household. */
+export function own({ householdId }: Scope, table: { householdId: AnyPgColumn }): SQL {
+  return eq(table.householdId, householdId)
+}
+
+/** Rows of the household that have not been taken off. */
+export function kept(scope: Scope, table: { householdId: AnyPgColumn; deletedAt: AnyPgColumn }): SQL {
+  return and(own(scope, table), isNull(table.deletedAt))!
+}
+
+/**
+ * Tells every server process, and through them every device, that a document has changed; with the transaction in
+ * which it is asked, or not at all.
+ */
+export async function tellOthers(
+  { householdId }: Scope,
+  db: Pick<Database, 'execute'>,
+  kind: News['kind'],
+  id: string,
+): Promise<void> {
+  const news: News = { householdId, kind, id }
+  await db.execute(sql`select pg_notify(${NEWS_CHANNEL}, ${JSON.stringify(news)})`)
+}

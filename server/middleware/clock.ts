@@ -1,0 +1,4 @@
+/** Every answer of the API says what time it is here, so that a device can take off what its own clock is wrong by. */
+export default defineEventHandler((event) => {
+  if (event.path.startsWith('/api/')) setHeader(event, 'x-bivvet-now', Date.now())
+})

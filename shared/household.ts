@@ -1,0 +1,46 @@
+import type { RunEvent } from '../core/live/event.schema'
+import type { PlanAnswer } from '../core/program/answer'
+import type { PlanRequest } from '../core/program/request.schema'
+import type { SavePot } from './pot.schema'
+import type { Verdict } from './run.schema'
+
+/** Who is at this device, and whose kitchen it is. */
+export interface Whoami {
+  household: { id: string; name: string }
+  member: { id: string; name: string }
+}
+
+export interface SavedPlan {
+  id: string
+  name: string
+  cookerId: string | null
+  cookerName: string | null
+  request: PlanRequest
+  answer: PlanAnswer
+  createdAt: string
+}
+
+/** An event as it is kept: with the member who saw it. */
+export type KeptEvent = RunEvent & { by?: string | null }
+
+/** A run with the plan it follows. */
+export interface RunWithPlan {
+  id: string
+  planId: string
+  name: string
+  createdAt: string
+  events: KeptEvent[]
+  verdicts: Verdict[]
+  plan: SavedPlan
+}
+
+/** A page of the log, newest first; `next` is where the page after it begins. */
+export interface RunPage {
+  runs: RunWithPlan[]
+  next: string | null
+}
+
+export interface KeptPot extends SavePot {
+  id: string
+  updatedAt: string
+}

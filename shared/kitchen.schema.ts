@@ -1,0 +1,97 @@
+import { z } from 'zod'
+import { burnerSchema, cookerSchema } from '../core/appliance/appliance.schema'
+import { waterTestSchema } from '../core/appliance/water-test.schema'
+import { LENGTH, MOST } from '../core/bounds'
+import { bounded } from '../core/fields.schema'
+import { foodFiguresSchema } from '../core/food/food.schema'
+import { tinSchema } from '../core/program/request.schema'
+import type { DocumentKind } from './document'
+import { KITCHEN_SHAPE } from './shapes'
+
+const name = z.string().trim().min(1).max(LENGTH.name)
+const row = { id: z.uuid(), name }
+const foodId = z.string().max(LENGTH.id)
+
+/** Figures of an appliance that a water test changes; the others stay as the kitchen has them. */
+const fittedApplianceSchema = z.object({
+  lossWPerK: bounded('lossWPerK').optional(),
+  reseatPa: bounded('reseatPa').optional(),
+  ventKgPerS: bounded('ventKgPerS').optional(),
+  leakKgPerS: bounded('leakKgPerS').optional(),
+  heaterW: bounded('heaterW').optional(),
+  lowW: bounded('lowW').optional(),
+  highW: bounded('highW').optional(),
+  reflux: bounded('reflux').optional(),
+})
+
+/** A water test that made sense, with what it measured. */
+export const keptTestSchema = z.object({
+  id: z.uuid(),
+  at: z.number().int().positive(),
+  /** The burner it stood on; null for what heats itself. */
+  burnerId: z.uuid().nullable(),
+  test: waterTestSchema,
+  fitted: z.object({
+    appliance: fittedApplianceSchema,
+    burner: burnerSchema.nullable(),
+    heatSpread: bounded('share'),
+  }),
+})
+export type KeptTest = z.infer<typeof keptTestSchema>
+
+/** A tin of the household: what a tin of a request is, measured in full. */
+const ownTinSchema = tinSchema.required({ volumeMl: true, material: true }).extend({
+  ...row,
+  diameterMm: bounded('tinDiameterMm'),
+  heightMm: bounded('tinHeightMm'),
+  volumeMl: bounded('tinVolumeMl'),
+})
+
+/** A household's kitchen: one document. */
+export const kitchenSchema = z.object({
+  shape: z.literal(KITCHEN_SHAPE),
+  name,
+  altitudeM: bounded('altitudeM'),
+  roomC: bounded('roomC'),
+  tapC: bounded('tapC'),
+  hardWater: z.boolean(),
+  cookers: z
+    .array(
+      z.object({
+        ...row,
+        cooker: cookerSchema.required({ body: true }),
+        /** Its water tests, oldest first; the newest of each burner counts. */
+        tests: z.array(keptTestSchema).max(MOST.tests),
+      }),
+    )
+    .max(MOST.cookers),
+  burners: z.array(z.object({ ...row, burner: burnerSchema })).max(MOST.burners),
+  measures: z.array(z.object({ ...row, volumeMl: bounded('measureMl') })).max(MOST.measures),
+  tins: z.array(ownTinSchema).max(MOST.tins),
+  /** Foods of its own, each started from one of the catalogue. */
+  foods: z.array(z.object({ ...row, basedOn: foodId, figures: foodFiguresSchema })).max(MOST.foods),
+  /** Bags in the larder, with the day they were bought. */
+  bags: z.array(z.object({ ...row, foodId, boughtOn: z.iso.date() })).max(MOST.bags),
+})
+export type Kitchen = z.infer<typeof kitchenSchema>
+
+export const KITCHEN: DocumentKind<Kitchen> = {
+  shape: KITCHEN_SHAPE,
+  schema: kitchenSchema,
+  upgrades: [
+    // The first shape held its version among its content, and some lists came later.
+    ({ version: _, ...kitchen }: Record<string, unknown>) => ({
+      hardWater: false,
+      tins: [],
+      foods: [],
+      bags: [],
+      ...kitchen,
+      cookers: (kitchen.cookers as object[]).map((cooker) => ({ tests: [], ...cooker })),
+      shape: 2,
+    }),
+  ],
+}
+
+/** What is sent to keep a kitchen, and answered: the document, and how often it was changed. */
+export const versionedKitchenSchema = z.object({ version: z.number().int().min(1), kitchen: kitchenSchema })
+export type VersionedKitchen = z.infer<typeof versionedKitchenSchema>
