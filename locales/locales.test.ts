@@ -1,36 +1,77 @@
-import { execFileSync } from 'node:child_process'
-import { readFileSync } from 'node:fs'
-import { describe, expect, it } from 'vitest'
-import en from './en.json'
-import { MESSAGES } from './messages'
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { CATALOGUE } from '../core/food/catalogue'
+import { LOADERS, type Room } from './rooms'
+import { cautionText, refusalSentence, sentenceOf, withSentences } from './sentences'
 
 type Messages = { [key: string]: string | Messages }
 const flat = (messages: Messages, path = ''): string[] =>
   Object.entries(messages).flatMap(([key, value]) =>
     typeof value === 'string' ? [path + key] : flat(value, `${path}${key}.`),
   )
+const read = (folder: string) =>
+  readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .filter((file) => /\.(ts|vue)$/.test(file) && !file.endsWith('.test.ts'))
+    .map((file) => readFileSync(join(folder, file), 'utf8'))
+    .join('\n')
+const screens = read('app')
+/** Core gives codes; what it never gives nobody has to say. */
+const codes = read('core') + read('server') + read('shared')
 
-const files = execFileSync('find', ['app', '-name', '*.vue', '-o', '-name', '*.ts', '-not', '-name', '*.test.ts'], {
-  encoding: 'utf8',
+const rooms: Partial<Record<Room, string[]>> = {}
+beforeAll(async () => {
+  for (const [room, load] of Object.entries(LOADERS.en))
+    rooms[room as Room] = flat((await load()).default as Messages)
 })
-const sources = files
-  .trim()
-  .split('\n')
-  .map((file) => readFileSync(file, 'utf8'))
-  .join('\n')
-const keys = flat(en)
+const all = () => Object.values(rooms).flat()
 
 describe('the messages', () => {
   it('hold every key that is asked for by name', () => {
-    const asked = [...sources.matchAll(/\bt\(\s*'([\w.-]+)'/g)].map(([, key]) => key!)
+    const asked = [...screens.matchAll(/\bt\(\s*'([\w.-]+)'/g)].map(([, key]) => key!)
     expect(asked.length).toBeGreaterThan(50)
-    const all = flat(MESSAGES.en)
-    expect(asked.filter((key) => !all.includes(key))).toEqual([])
+    expect(asked.filter((key) => !all().includes(key))).toEqual([])
   })
 
   it('hold none that nobody asks for', () => {
-    const composed = [...sources.matchAll(/`([\w.-]+)\.\$\{/g)].map(([, prefix]) => `${prefix}.`)
-    const unused = keys.filter((key) => !sources.includes(key) && !composed.some((prefix) => key.startsWith(prefix)))
+    const composed = [...screens.matchAll(/`([\w.-]+)\.\$\{/g)].map(([, prefix]) => `${prefix}.`)
+    const byCode = { problems: /^problems\.(.+)$/, runs: /^runs\.(.+)$/, cautions: /^cautions\.([^.]+)\./ }
+    const unused = Object.entries(rooms).flatMap(([room, keys]) =>
+      keys.filter((key) => {
+        if (room === 'catalogue') return !CATALOGUE.some(({ id }) => key.startsWith(`catalogue.${id}.`))
+        const code = room in byCode ? byCode[room as keyof typeof byCode].exec(key)?.[1] : undefined
+        if (code) return !codes.includes(`'${code}'`)
+        return !screens.includes(key) && !composed.some((prefix) => key.startsWith(prefix))
+      }),
+    )
     expect(unused).toEqual([])
+  })
+
+  it('stand in one room each', () => {
+    const twice = all().filter((key, i, keys) => keys.indexOf(key) !== i)
+    expect(twice).toEqual([])
+  })
+
+  it('name every food of the catalogue, with its other names', () => {
+    const missing = CATALOGUE.flatMap(({ id }) =>
+      [`catalogue.${id}.name`, `catalogue.${id}.aliases`].filter((key) => !rooms.catalogue!.includes(key)),
+    )
+    expect(missing).toEqual([])
+  })
+})
+
+describe('what the server and the command line say', () => {
+  it('is the message of the code, with its figures and its food by name', () => {
+    const problem = { code: 'unknown-food', params: { food: 'unicorn' } } as const
+    expect(sentenceOf(problem)).toContain('unicorn')
+    const caution = cautionText({ id: 'lectin-soak', params: { food: 'kidney-red' } })
+    expect(caution.sentence.toLowerCase()).toContain('kidney')
+    expect(caution.why).not.toBe('')
+  })
+
+  it('leaves no placeholder open', () => {
+    expect(refusalSentence('not-lit')).not.toMatch(/[{}]|runs\./)
+    const [told] = withSentences([{ code: 'unknown-food', params: { food: 'x' } } as const])
+    expect(told).toMatchObject({ code: 'unknown-food', message: expect.not.stringMatching(/[{}]/) })
   })
 })

@@ -1,6 +1,6 @@
 /**
  * The message files by room. What a screen says stands in its room's file; a screen loads the rooms it needs
- * (app/middleware/messages.global.ts). Cautions and foods stand under their ids, so that a file is a list of them.
+ * (app/composables/rooms.ts). Cautions and foods stand under their ids, so that a file is a list of them.
  */
 const EN = {
   shell: () => import('./en/shell.json'),

@@ -6,8 +6,9 @@ import { z } from 'zod'
 import { findFood } from '../core/food/catalogue'
 import { plan } from '../core/program/plan'
 import type { Style } from '../core/appliance/style.schema'
-import type { PlanRequest } from '../core/program/request.schema'
-import { planRequestSchema, simulationCaseSchema } from '../shared/request'
+import { planRequestSchema, type PlanRequest } from '../core/program/request.schema'
+import { simulationCaseSchema } from '../core/pot/case.schema'
+import CATALOGUE from '../locales/en/catalogue.json'
 import { COMMON_PRACTICE } from './common-practice'
 
 const TABLE = /<!-- practice -->[\s\S]*<!-- \/practice -->/
@@ -63,7 +64,7 @@ function practiceTable(): string {
     'model',
   ]
   const rows = COMMON_PRACTICE.map(({ food, whistlesSoaked, whistlesDry, minutesSoaked, minutesDry }) => [
-    findFood(food)!.name,
+    CATALOGUE[food as keyof typeof CATALOGUE].name,
     whistlesSoaked,
     modelFigure(food, true, false),
     whistlesDry,

@@ -5,7 +5,9 @@ import { BURNERS } from '../core/appliance/burner'
 import { COOKERS } from '../core/appliance/appliance'
 import { plan } from '../core/program/plan'
 import { foodOf, isOldBag, measuredCooker, type HouseholdCooker, type Kitchen } from './kitchen'
-import { kitchenSchema } from './kitchenSchema'
+import { planRequestSchema } from '../core/program/request.schema'
+import { readOwn } from './document'
+import { KITCHEN, keptTestSchema } from './kitchen.schema'
 import { findStacks } from '../core/stack/search'
 import {
   emptyStack,
@@ -20,14 +22,12 @@ import {
   withStack,
   type Pot,
 } from './pot'
-import { potFileSchema, potSchema } from './potSchema'
-import { planRequestSchema } from './request'
-import { keptTestSchema } from './waterTest'
+import { potFileSchema, potSchema } from './pot.schema'
 
 const id = (n: number) => `0de70000-0000-4000-8000-${String(n).padStart(12, '0')}`
 const cooker: HouseholdCooker = { id: id(1), name: 'Blue', cooker: COOKERS['whistling-5l-aluminium']!, tests: [] }
-const kitchen: Kitchen = kitchenSchema.parse({
-  version: 1,
+const kitchen: Kitchen = readOwn(KITCHEN, {
+  shape: 2,
   name: 'A kitchen',
   altitudeM: 900,
   roomC: 24,
@@ -36,6 +36,7 @@ const kitchen: Kitchen = kitchenSchema.parse({
   cookers: [cooker],
   burners: [{ id: id(2), name: 'Strong', burner: BURNERS.strong }],
   measures: [{ id: id(3), name: 'Bowl', volumeMl: 150 }],
+  foods: [],
   tins: [
     { id: id(21), name: 'Wide', diameterMm: 190, heightMm: 40, volumeMl: 1050, lid: false, material: 'steel' },
     { id: id(22), name: 'Small', diameterMm: 170, heightMm: 40, volumeMl: 840, lid: true, material: 'glass' },
@@ -132,7 +133,7 @@ describe('documents from outside', () => {
   })
 
   it('take a file as it was written, and no other format', () => {
-    const file = { format: 'bivvet-pot', version: 1, name: 'Dal', pot: pot(), foods: [], cooker: null }
+    const file = { format: 'bivvet-pot', version: 2, name: 'Dal', pot: pot(), foods: [], cooker: null }
     expect(potFileSchema.safeParse(JSON.parse(JSON.stringify(file))).success).toBe(true)
     expect(potFileSchema.safeParse({ ...file, format: 'other' }).success).toBe(false)
   })
@@ -178,7 +179,7 @@ describe('a measured cooker', () => {
 
 describe('a food of one’s own', () => {
   it('keeps the lectin mark of what it was started from, whatever is stored', () => {
-    const { id: _, name: __, aliases: ___, ...figures } = findFood('kidney-red')!
+    const { id: _, ...figures } = findFood('kidney-red')!
     const own = { id: id(8), name: 'Ours', basedOn: 'kidney-red', figures: { ...figures, lectin: false } }
     expect(foodOf(own).lectin).toBe(true)
   })
@@ -191,6 +192,7 @@ describe('a pot that is a stack', () => {
       Object.assign(of.items[0]!, { amount: '120', unit: 'g' })
       Object.assign(of.items[1]!, { amount: '100', unit: 'g' })
       of.freeLiquid = 'thick'
+      of.inTins = true
       of.stack = { ...emptyStack(of), places: [id(22), id(21)], tiers: [[id(21)], [id(22)]], ...change }
     })
 

@@ -2,9 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { CATALOGUE } from '../core/food/catalogue'
 import { BURNERS } from '../core/appliance/burner'
 import { COOKERS } from '../core/appliance/appliance'
-import { kitchenSchema } from './kitchenSchema'
-import { foodSchema, planRequestSchema, simulationCaseSchema } from './request'
-import { runEventSchema, verdictSchema } from './run'
+import { foodSchema } from '../core/food/food.schema'
+import { runEventSchema } from '../core/live/event.schema'
+import { simulationCaseSchema } from '../core/pot/case.schema'
+import { planRequestSchema } from '../core/program/request.schema'
+import { kitchenSchema } from './kitchen.schema'
+import { verdictSchema } from './run.schema'
 
 const id = '0de70000-0000-4000-8000-0000000000aa'
 const request = {
@@ -90,32 +93,37 @@ describe('what devices send of a run', () => {
   })
 
   it('is a verdict on five steps, with a note of some length', () => {
-    expect(verdictSchema.parse({ foodId: 'toor-split', texture: -2, water: 2 })).toEqual({
+    expect(verdictSchema.parse({ content: 0, foodId: 'toor-split', texture: -2, water: 2 })).toEqual({
+      content: 0,
       foodId: 'toor-split',
       texture: -2,
       water: 2,
       note: '',
     })
-    expect(paths(verdictSchema.safeParse({ foodId: 'toor-split', texture: 3, water: 0.5 }))).toEqual([
+    expect(paths(verdictSchema.safeParse({ content: 0, foodId: 'toor-split', texture: 3, water: 0.5 }))).toEqual([
       'texture',
       'water',
     ])
     expect(
-      paths(verdictSchema.safeParse({ foodId: 'toor-split', texture: 0, water: 0, note: 'x'.repeat(2001) })),
+      paths(verdictSchema.safeParse({ content: 0, foodId: 'toor-split', texture: 0, water: 0, note: 'x'.repeat(2001) })),
     ).toEqual(['note'])
   })
 })
 
 describe('a kitchen', () => {
   const kitchen = {
-    version: 1,
+    shape: 2,
     name: 'Larkspur Terrace',
     altitudeM: 1450,
     roomC: 20,
     tapC: 18,
-    cookers: [{ id, name: 'Blue 5 L', cooker: COOKERS['whistling-5l-aluminium'] }],
+    hardWater: true,
+    cookers: [{ id, name: 'Blue 5 L', cooker: COOKERS['whistling-5l-aluminium'], tests: [] }],
     burners: [{ id, name: 'Strong', burner: BURNERS.strong }],
     measures: [{ id, name: 'Cup', volumeMl: 240 }],
+    tins: [],
+    foods: [],
+    bags: [],
   }
   it('is taken as it stands, and may be bare', () => {
     expect(kitchenSchema.safeParse(kitchen).success).toBe(true)
@@ -129,7 +137,7 @@ describe('a kitchen', () => {
     ['burners.0.burner.low', { burners: [{ id, name: 'Strong', burner: { ...BURNERS.strong, low: null } }] }],
     [
       'cookers.0.cooker.body',
-      { cookers: [{ id, name: 'Blue', cooker: { appliance: COOKERS['open-5l']!.appliance } }] },
+      { cookers: [{ id, name: 'Blue', cooker: { appliance: COOKERS['open-5l']!.appliance }, tests: [] }] },
     ],
     ['cookers', { cookers: Array.from({ length: 31 }, () => kitchen.cookers[0]) }],
   ])('is refused at %s', (path, change) => {

@@ -20,7 +20,7 @@ export function useStackSearch() {
 
   function askNow() {
     if (!pot.cooker || !pot.styleKind) return null
-    const ask = stackAskOf(pot.form, kitchen.kitchen!, pot.cooker, pot.styleKind, Date.now())
+    const ask = stackAskOf(pot.form, kitchen.kitchen!, pot.cooker, pot.styleKind, serverNow())
     return ask && (JSON.parse(JSON.stringify(ask)) as NonNullable<typeof ask>)
   }
   /** What the thread answers, unless it was stopped or failed meanwhile; then the screen is free again. */

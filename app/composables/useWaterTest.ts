@@ -36,7 +36,7 @@ export function useWaterTest(cooker: HouseholdCooker, kitchen: Kitchen) {
   function press() {
     if (!step.value) return
     const { mark } = step.value.step
-    const now = Date.now()
+    const now = serverNow()
     if (notes.value.litAt === null) notes.value.litAt = now
     const minute = (now - notes.value.litAt) / MINUTE_MS
     if (mark.kind === 'temperature') {

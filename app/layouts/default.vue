@@ -7,6 +7,7 @@ const { choice, next } = useThemeChoice()
 const kitchen = useKitchenStore()
 const runs = useRunsStore()
 void runs.load()
+void useHouseholdStore().load()
 const route = useRoute()
 const cooking = useCookingStore()
 const running = computed(() => runs.running.map(({ name, plan }) => plan.cookerName ?? name).join(', '))
@@ -17,12 +18,14 @@ const atStove = computed(() => cooking.lookedAt !== null || route.path === '/coo
 const links = [
   { to: '/', key: 'day' },
   { to: '/pot', key: 'pot' },
-  { to: '/stack', key: 'stack' },
   { to: '/foods', key: 'foods' },
   { to: '/log', key: 'log' },
   { to: '/kitchen', key: 'kitchen' },
 ] as const
 const isHere = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to))
+/** The pot as it was last looked at. */
+const pot = usePotStore()
+const address = (to: string) => (to === '/pot' && pot.view === 'tins' ? TINS_PATH : to)
 
 const asking = ref<'keys' | 'search' | null>(null)
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
@@ -49,7 +52,7 @@ const themeIcon = computed(
         <span class="figure">{{ t('app.name') }}</span>
       </NuxtLink>
       <nav :aria-label="t('app.nav.main')">
-        <NuxtLink v-for="{ to, key } in links" :key="key" :to="to" class="room" :class="{ 'room-here': isHere(to) }">
+        <NuxtLink v-for="{ to, key } in links" :key="key" :to="address(to)" class="room" :class="{ 'room-here': isHere(to) }">
           {{ t(`app.nav.${key}`) }}
         </NuxtLink>
       </nav>

@@ -37,6 +37,7 @@ useStoveSound(
 )
 
 const itself = computed(() => practice.plan !== null && runsByItself(practice.plan.answer))
+const counted = computed(() => runState(practice.events).legs.flatMap(({ whistles }) => whistles).length)
 const results = computed(() => {
   const { plan, truth } = practice
   if (!plan || !truth || !practice.opened) return null
@@ -56,7 +57,7 @@ useHead({ title: () => `${t('practice.title')} · Bivvet` })
       <template v-if="answer && pot.cooker">
         <p class="what">
           <strong>{{ pot.name }}</strong> · {{ pot.cooker.name }} ·
-          {{ t(`pot.elsewhere.${answer.range.unit}`, { n: answer.range.figure }, answer.range.figure) }}
+          {{ answer.closings.map(({ range }) => t(`pot.elsewhere.${range.unit}`, { n: range.figure }, range.figure)).join(' + ') }}
         </p>
         <v-checkbox v-model="practice.chance" :label="t('practice.chance')" hide-details />
         <p v-if="refused" class="tone-danger" role="alert">{{ t('practice.refused') }}</p>
@@ -120,7 +121,7 @@ useHead({ title: () => `${t('practice.title')} · Bivvet` })
                   : t('practice.water', { g: number(practice.truth.waterG) })
               }}
               {{
-                t('practice.counted', { n: practice.following.state.whistles.length, given: practice.whistlesGiven })
+                t('practice.counted', { n: counted, given: practice.whistlesGiven })
               }}
               {{ t('practice.took', { time: duration(practice.minutes) }) }}
             </p>

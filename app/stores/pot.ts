@@ -9,7 +9,7 @@ import type { PlanRequest } from '~~/core/program/request.schema'
 import type { StyleKind } from '~~/core/names'
 import { stylesFor } from '~~/core/appliance/appliance'
 import { foodById, measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
-import { burnerOf, cookerOf, newItem, newPot, placedItems, requestOf, withFood, type Pot } from '~~/shared/pot'
+import { burnerOf, cookerOf, emptyStack, newItem, newPot, placedItems, requestOf, withFood, type Pot } from '~~/shared/pot'
 import type { KeptPot } from '~~/shared/household'
 
 const UNDO_STEP_MS = 350
@@ -161,7 +161,7 @@ names.value.join(' + ')
 
   /** The request for one cooker and style of this kitchen. */
   const requestFor = (of: HouseholdCooker, kind: StyleKind): PlanRequest | null =>
-    requestOf(planned.value, kitchen.value, of, kind, Date.now())
+    requestOf(planned.value, kitchen.value, of, kind, serverNow())
   const request = computed(() => (cooker.value && styleKind.value ? requestFor(cooker.value, styleKind.value) : null))
 
   /** The pot as it is planned: loose, or in tins with whatever stands in them. */

@@ -8,7 +8,8 @@ import { isRefused } from '../safety/rules'
 import type { PlanAnswer } from './answer'
 import { sentenceOf } from '../../locales/sentences'
 import { plan } from './plan'
-import type { Content, PlanRequest, Style } from './request.schema'
+import type { Style } from '../appliance/style.schema'
+import type { Content, PlanRequest } from './request.schema'
 
 const soaked = { hours: 12, waterC: 25, keepWater: false }
 const kidney: Content = { food: 'kidney-red', dryG: 270, soak: soaked, texture: 'tender', where: 'base' }

@@ -53,7 +53,7 @@ const move = (by: number) => (index.value = (index.value + by + found.value.leng
     </p>
     <ul v-show="found.length > 0" :id="listId" role="listbox" :aria-label="label">
       <li
-        v-for="(food, i) in found"
+        v-for="({ food, name, aliases }, i) in found"
         :id="`${listId}-${i}`"
         :key="food.id"
         role="option"
@@ -61,8 +61,8 @@ const move = (by: number) => (index.value = (index.value + by + found.value.leng
         :class="{ at: i === index }"
         @click="emit('take', food.id)"
       >
-        <strong>{{ food.name }}</strong>
-        <span class="soft">{{ food.aliases.join(', ') }}</span>
+        <strong>{{ name }}</strong>
+        <span class="soft">{{ aliases }}</span>
       </li>
     </ul>
   </div>

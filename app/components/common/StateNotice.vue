@@ -7,6 +7,7 @@ const { t, problemText } = useI18nText()
 <template>
   <div class="notice" role="alert">
     <p v-if="failure.kind === 'network'">{{ t('errors.network') }}</p>
+    <p v-else-if="failure.kind === 'server'">{{ t('errors.server') }}</p>
     <p v-for="problem in failure.problems" v-else :key="problem.path + problem.message">{{ problemText(problem) }}</p>
     <v-btn color="primary" @click="$emit('retry')">{{ t('app.retry') }}</v-btn>
   </div>

@@ -10,7 +10,7 @@ const { state, deafness, riseDb, noisy, learning, shape, start, stop, learn, for
 const listening = computed(() => state.value === 'listening')
 /** Said only where there is something to say. */
 const text = computed(() => {
-  if (state.value === 'deaf') return t(`cook.ear.deaf.${deafness.value}`)
+  if (deafness.value) return t(`cook.ear.deaf.${deafness.value}`)
   if (state.value === 'asking') return t('cook.ear.asking')
   if (!listening.value) return ''
   if (learning.value === 'yes') return t('cook.ear.learning')

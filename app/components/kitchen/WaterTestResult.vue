@@ -5,6 +5,7 @@ import type { WaterTestFit } from '~~/core/learn/water-test'
 import { BURNERS } from '~~/core/appliance/burner'
 import { ambientPa, saturationPa } from '~~/core/steam/steam'
 import { measuredCooker, type HouseholdCooker, type Kitchen } from '~~/shared/kitchen'
+import { MOST } from '~~/core/bounds'
 import { requestOf, type Pot } from '~~/shared/pot'
 import type { KeptTest } from '~~/shared/kitchen.schema'
 import { stylesFor } from '~~/core/appliance/appliance'
@@ -18,7 +19,7 @@ const kitchen = computed(() => kitchenStore.kitchen!)
 const pot = usePotStore()
 const pots = usePotsStore()
 if (!pots.pots) void pots.load()
-const { draft, failure, save } = useKitchenDraft()
+const { draft, state, save } = useKitchenDraft()
 
 const burner = computed(() => kitchen.value.burners.find(({ id }) => id === burnerId) ?? null)
 /** The fit starts from the figures as they stand, not from an earlier test: each is its own evidence. */
@@ -37,7 +38,7 @@ function keptTest({ appliance, burner: flames, heatSpread }: WaterTestFit): Kept
   const changed = Object.entries(figures).filter(([key, value]) => before[key] !== value)
   return {
     id: uuid(),
-    at: Date.now(),
+    at: serverNow(),
     burnerId,
     test: JSON.parse(JSON.stringify(test)) as WaterTest,
     fitted: { appliance: Object.fromEntries(changed), burner: burnerId ? flames : null, heatSpread },
@@ -118,7 +119,7 @@ const planned = computed(() => {
     }
     const style = stylesFor(cooker.cooker)[0]
     const [was, is] = [cooker, after].map(
-      (of) => style && requestOf(here, kitchen.value as Kitchen, of, style, Date.now()),
+      (of) => style && requestOf(here, kitchen.value as Kitchen, of, style, serverNow()),
     )
     return was && is ? [{ name, was, is }] : []
   })
@@ -133,26 +134,29 @@ const { result: changes } = useWorked(planned, (work, all) =>
   ),
 )
 type Planned = NonNullable<typeof changes.value>[number]['was']
-const figureOf = (outcome: Planned) =>
-  outcome.ok
-    ? t(`pot.elsewhere.${outcome.value.range.unit}`, { n: outcome.value.range.figure }, outcome.value.range.figure)
-    : t('pot.elsewhere.cannot')
-const waterOf = (outcome: Planned) => (outcome.ok ? t('units.grams', { n: number(outcome.value.water.pourG) }) : '')
-const rangeOf = (outcome: Planned) =>
-  outcome.ok
-    ? t('pot.answer.covers', { low: number(outcome.value.range.low), high: number(outcome.value.range.high) })
-    : ''
+const firstOf = (outcome: Planned) => (outcome.ok ? outcome.value.closings[0]! : null)
+function figureOf(outcome: Planned) {
+  const range = firstOf(outcome)?.range
+  return range ? t(`pot.elsewhere.${range.unit}`, { n: range.figure }, range.figure) : t('pot.elsewhere.cannot')
+}
+function waterOf(outcome: Planned) {
+  const water = firstOf(outcome)?.water
+  return water ? t('units.grams', { n: number(water.pourG) }) : ''
+}
+function rangeOf(outcome: Planned) {
+  const range = firstOf(outcome)?.range
+  return range ? t('pot.answer.covers', { low: number(range.low), high: number(range.high) }) : ''
+}
 
 const keeping = ref(false)
-const MOST_TESTS = 12
 async function keep() {
   const of = draft.value.cookers.find(({ id }) => id === cooker.id)
   if (!of || !kept.value) return
   keeping.value = true
-  of.tests = [...of.tests, kept.value].slice(-MOST_TESTS)
+  of.tests = [...of.tests, kept.value].slice(-MOST.tests)
   await save()
   keeping.value = false
-  if (failure.value) return
+  if (state.value !== 'kept') return
   emit('done')
   await navigateTo('/kitchen')
 }
@@ -238,10 +242,7 @@ const measuredBefore = computed(() => measuredCooker(cooker, burner.value).heatS
         </div>
       </div>
       <p v-if="measuredBefore" class="soft">{{ t('kitchen.test.again') }}</p>
-      <div v-if="failure" role="alert" class="nonsense">
-        <p v-if="failure.kind === 'network'">{{ t('errors.network') }}</p>
-        <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problem.message }}</p>
-      </div>
+      <SavingNotice />
       <div class="buttons">
         <v-btn color="primary" size="large" :loading="keeping" @click="keep">{{ t('kitchen.test.keep') }}</v-btn>
         <v-btn variant="outlined" size="large" @click="$emit('done')">{{ t('kitchen.test.throw') }}</v-btn>

@@ -31,6 +31,12 @@ const checkText = computed(() => {
   if (reason === 'no-range' || pot.styleKind === 'rice-cooker') return null
   return reason === 'opened-anyway' ? t('pot.checks.opened-anyway') : t('pot.answer.firstCheck', { n: number(figure) })
 })
+/** Why it is looked at just then. */
+const checkRule = computed(() => {
+  const { reason } = closing.firstCheck
+  if (checkText.value === null || reason === 'opened-anyway' || reason === 'no-range') return null
+  return t(`pot.checks.${reason}`)
+})
 const rhythm = computed(() => {
   if (!curve || curve.minutesToPressure === null) return []
   const { whistleMinutes, minutesToPressure } = curve
@@ -76,9 +82,7 @@ const wantedTexture = (foodId: string, texture: PlanAnswer['foods'][number]['tex
         :texture="wantedTexture(food.food, food.texture)"
         :hottest-c="answer.hottestC"
       />
-      <p v-if="checkText && closing.firstCheck.reason !== 'opened-anyway'" class="soft rule">
-        {{ t(`pot.checks.${closing.firstCheck.reason}`) }}
-      </p>
+      <p v-if="checkRule" class="soft rule">{{ checkRule }}</p>
     </template>
   </AnswerFigure>
 </template>

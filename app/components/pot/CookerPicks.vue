@@ -9,7 +9,7 @@ const pot = usePotStore()
 const { form } = storeToRefs(pot)
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const kind = computed(() => pot.cooker?.cooker.appliance.kind)
-const hasFlame = computed(() => kind.value !== null && !heatsItself({ kind: kind.value }))
+const hasFlame = computed(() => kind.value !== undefined && !heatsItself({ kind: kind.value }))
 const flames = computed(() =>
   (['high', 'medium', 'low'] as const).map((value) => ({ value, text: t(`pot.flames.${value}`) })),
 )

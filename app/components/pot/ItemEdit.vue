@@ -32,7 +32,7 @@ const bagChoices = computed(() => [
   { value: '', title: t('pot.anyBag') },
   ...bags.value.map((bag) => ({
     value: bag.id,
-    title: isOldBag(bag, Date.now()) ? t('pot.oldBag', { name: bag.name }) : bag.name,
+    title: isOldBag(bag, serverNow()) ? t('pot.oldBag', { name: bag.name }) : bag.name,
   })),
 ])
 
@@ -127,6 +127,7 @@ const alsoText = computed(() =>
       </button>
       <SoakCosts v-if="showCosts" :index="index" />
     </FormRow>
+    <JoinPick :index="index" />
     <FormRow :label="t('pot.rows.texture')">
       <ChoiceBar v-model="item.texture" :label="t('pot.rows.texture')" :choices="textures">
         <template #picture="{ value }"><TexturePicture :texture="value" :family="family" /></template>

@@ -6,7 +6,7 @@ import type { Pot } from '~~/shared/pot'
 
 /** Undo, redo, and all that can be done with a pot as a document: keep, copy, share, print, send as a file. */
 defineProps<{ place: string }>()
-const { t } = useI18nText()
+const { t, problemText } = useI18nText()
 const pot = usePotStore()
 const pots = usePotsStore()
 
@@ -18,7 +18,7 @@ const failure = ref<ApiFailure | null>(null)
 const said = ref('')
 const taken = computed(() => failure.value?.status === 409)
 
-async function keep(as: { id: string; name: string; favourite: boolean; version: number }, content = toRaw(pot.form)) {
+async function keep(as: { id: string; name: string; favourite: boolean; version: number }, content = pot.content) {
   busy.value = true
   failure.value = null
   try {
@@ -62,7 +62,7 @@ const print = () => window.print()
 
 async function exportFile() {
   const { potFile } = await import('~/composables/potFile')
-  const file = potFile(pot.name, toRaw(pot.form), useKitchenStore().kitchen!)
+  const file = potFile(pot.name, pot.content, useKitchenStore().kitchen!)
   const link = document.createElement('a')
   link.href = URL.createObjectURL(new Blob([JSON.stringify(file, null, 2)], { type: 'application/json' }))
   link.download = `${pot.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}.pot.json`
@@ -172,8 +172,8 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <v-btn variant="text" @click="naming = false">{{ t('pot.bar.not') }}</v-btn>
     </form>
     <div v-if="failure" class="problem" role="alert">
-      <p v-if="failure.kind === 'network'">{{ t('errors.network') }}</p>
-      <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problem.message }}</p>
+      <p v-if="failure.kind !== 'refused'">{{ t(`errors.${failure.kind}`) }}</p>
+      <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problemText(problem) }}</p>
       <v-btn v-if="taken" size="small" variant="outlined" @click="copy">{{ t('pot.bar.copy') }}</v-btn>
     </div>
     <p v-if="importProblem" class="problem" role="alert">{{ importProblem }}</p>

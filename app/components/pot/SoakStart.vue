@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { soakedShare } from '~~/core/food/soak'
+import { HOUR_MS } from '~~/core/measure/time'
+import type { KeptPot } from '~~/shared/household'
 
 /** “It soaks now”: from then on the kitchen's day tells when it has soaked enough. */
-const { t, number, clock, day } = useI18nText()
+const { t, number, clock, day, problemText } = useI18nText()
 const pot = usePotStore()
 const pots = usePotsStore()
 const kitchen = computed(() => useKitchenStore().kitchen!)
@@ -11,29 +13,38 @@ const nowMs = useNow()
 const soaks = computed(() => pot.request?.contents.flatMap(({ soak }) => soak ?? []) ?? [])
 const hours = computed(() => Math.max(0, ...soaks.value.map((soak) => soak.hours).filter(Number.isFinite)))
 const since = computed(() => pot.form.soakingSince)
-const readyMs = computed(() => (since.value === null ? null : since.value + hours.value * 3_600_000))
+const readyMs = computed(() => (since.value === null ? null : since.value + hours.value * HOUR_MS))
 const soFar = computed(() => {
   const first = pot.foods.findIndex((_, i) => pot.request?.contents[i]?.soak)
   const soak = pot.request?.contents[first]?.soak
   const food = pot.foods[first]
   if (since.value === null || !soak || !food) return null
-  const elapsed = Math.max(0, (nowMs.value - since.value) / 3_600_000)
+  const elapsed = Math.max(0, (nowMs.value - since.value) / HOUR_MS)
   return { hours: elapsed, percent: 100 * soakedShare(food, { ...soak, hours: elapsed }, kitchen.value.roomC) }
 })
 const failure = ref<ApiFailure | null>(null)
 
 /** The day shows kept pots, so one that soaks is kept. */
 async function begin() {
-  pot.form.soakingSince = Date.now()
+  pot.form.soakingSince = serverNow()
+  await keep(pot.keptAs)
+}
+async function keep(as: Pick<KeptPot, 'id' | 'name' | 'favourite' | 'version'> | null) {
   failure.value = null
   try {
-    const as = pot.keptAs
-    const body = { name: as?.name ?? pot.name, favourite: as?.favourite ?? false, pot: toRaw(pot.form) }
-    const kept = as ? await pots.save(as.id, { ...body, version: as.version }) : await pots.add(body.name, body.pot)
+    const { content } = pot
+    const kept = as
+      ? await pots.save(as.id, { name: as.name, favourite: as.favourite, version: as.version, pot: content })
+      : await pots.add(pot.name, content)
     pot.keepAs(kept)
   } catch (error) {
     failure.value = failureOf(error)
   }
+}
+/** Changed elsewhere meanwhile: this one goes on as a pot of its own, and that one stays as it is. */
+function keepOwn() {
+  pot.detach()
+  void keep(null)
 }
 function useSoFar() {
   if (!soFar.value) return
@@ -56,9 +67,16 @@ function useSoFar() {
       </button>
     </template>
     <button v-else type="button" class="link-button" @click="begin">{{ t('pot.soaking.begin') }}</button>
-    <p v-if="failure" class="tone-danger" role="alert">
-      {{ failure.kind === 'network' ? t('errors.network') : failure.problems[0]?.message }}
-    </p>
+    <div v-if="failure" class="tone-danger" role="alert">
+      <p v-if="failure.kind !== 'refused'">{{ t(`errors.${failure.kind}`) }}</p>
+      <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problemText(problem) }}</p>
+      <button v-if="failure.status === 409" type="button" class="link-button" @click="keepOwn">
+        {{ t('pot.bar.copy') }}
+      </button>
+      <button v-else-if="failure.kind !== 'refused'" type="button" class="link-button" @click="keep(pot.keptAs)">
+        {{ t('app.retry') }}
+      </button>
+    </div>
   </div>
 </template>
 

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { pourable } from '~~/core/measure/pourable'
-import type { PlanAnswer } from '~~/core/program/answer'
-import type { WaterLine } from '~~/core/water/sum'
+import type { ClosingAnswer } from '~~/core/program/answer'
+import type { Floor, WaterLine } from '~~/core/water/sum'
+import type { Liquid } from '~~/core/water/liquid.schema'
 import type { HouseholdMeasure } from '~~/shared/kitchen'
 
 /** The water as a sum: each line in grams and in the cook's own measure. */
 const { water, cup, keptSoak } = defineProps<{
-  water: PlanAnswer['water']
+  water: ClosingAnswer['water']
   cup: HouseholdMeasure
   /** The food was soaked in water that goes in unmeasured. */
   keptSoak: boolean
@@ -15,8 +16,8 @@ const { t, number, partText } = useI18nText()
 const kitchen = useKitchenStore()
 
 const name = (line: WaterLine) => {
-  if (line.id === 'floor') return t(`pot.sum.floor.${line.of}`)
-  if (line.id === 'liquid') return t('pot.sum.liquid', { liquid: t(`pot.liquids.${line.of}`) })
+  if (line.id === 'floor') return t(`pot.sum.floor.${line.of as Floor['rule']}`)
+  if (line.id === 'liquid') return t('pot.sum.liquid', { liquid: t(`pot.liquids.${line.of as Liquid['kind']}`) })
   if (line.id === 'given') return t(line.g > 0 ? 'pot.sum.givenMore' : 'pot.sum.givenLess')
   return t(`pot.sum.${line.id}`, { food: line.of ? kitchen.foodName(line.of) : '' })
 }

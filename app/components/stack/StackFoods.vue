@@ -117,6 +117,7 @@ const { pickUp } = useCarry()
             @update:model-value="(lock) => set({ locks: setAt(stack.locks, i, lock) })"
           />
         </div>
+        <JoinPick :index="i" />
         <div v-if="pot.foods[i]?.soak" class="pair">
           <v-text-field
             v-model="item.soakHours"
@@ -140,7 +141,7 @@ const { pickUp } = useCarry()
       <p v-if="errorAt(i)" class="tone-danger error" role="alert">{{ errorAt(i) }}</p>
     </li>
   </ul>
-  <button v-if="form.items.length < 5" type="button" class="link-button add" @click="add">
+  <button v-if="form.items.length < pot.MOST_FOODS" type="button" class="link-button add" @click="add">
     {{ t('stack.addFood') }}
   </button>
 </template>

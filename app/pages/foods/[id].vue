@@ -10,15 +10,19 @@ import { foodById, isOldBag } from '~~/shared/kitchen'
 
 /** One food: what its figures mean at the stove, where they come from, its bags, and how to make it one's own. */
 const route = useRoute()
-const { t, number, duration, day } = useI18nText()
+const { t, number, duration, day, cautionText } = useI18nText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
-const { draft, state, failure, save, errorAt, undo, redo, canUndo, canRedo } = useKitchenDraft()
+const { draft, state, save, errorAt, undo, redo, canUndo, canRedo } = useKitchenDraft()
 
 const id = computed(() => String(route.params.id))
 const ownIndex = computed(() => draft.value.foods.findIndex((food) => food.id === id.value))
 const own = computed(() => draft.value.foods[ownIndex.value] ?? null)
 const food = computed<Food | null>(() => foodById(draft.value, id.value) ?? null)
+const named = useNamedFoods()
+const name = computed(() => kitchen.foodName(id.value))
+const aliases = computed(() => named.value.find(({ food: one }) => one.id === id.value)?.aliases ?? '')
+const lectin = computed(() => cautionText({ id: 'lectin-soak', params: { food: id.value } }))
 const basedOn = computed(() => (own.value ? (foodById({ foods: [] }, own.value.basedOn) ?? null) : null))
 
 const boilC = computed(() => boilingC(draft.value.altitudeM))
@@ -82,13 +86,13 @@ async function makeOwn() {
     figures: structuredClone(toRaw(figures)),
   })
   await save()
-  if (!failure.value) await navigateTo(`/foods/${ownId}`)
+  if (state.value === 'kept') await navigateTo(`/foods/${ownId}`)
 }
 async function removeOwn() {
   const back = own.value?.basedOn
   draft.value.foods.splice(ownIndex.value, 1)
   await save()
-  if (!failure.value) await navigateTo(back ? `/foods/${back}` : '/foods')
+  if (state.value === 'kept') await navigateTo(back ? `/foods/${back}` : '/foods')
 }
 const bags = computed(() => draft.value.bags.filter(({ foodId }) => foodId === id.value))
 const today = () => new Date().toISOString().slice(0, 10)
@@ -110,20 +114,15 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
     <header>
       <div>
         <NuxtLink to="/foods" class="soft">{{ t('foods.back') }}</NuxtLink>
-        <h1>{{ food.name }}</h1>
-        <p class="soft">{{ food.aliases.join(', ') }}</p>
+        <h1>{{ name }}</h1>
+        <p class="soft">{{ aliases }}</p>
       </div>
       <span class="gap" />
       <v-btn color="primary" size="large" @click="plan">{{ t('foods.plan') }}</v-btn>
     </header>
-    <div v-if="failure" class="failure" role="alert">
-      <p v-if="failure.kind === 'network'">{{ t('errors.network') }}</p>
-      <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problem.message }}</p>
-      <v-btn v-if="failure.status === 409" color="primary" @click="reload">{{ t('kitchen.reload') }}</v-btn>
-      <v-btn v-else-if="failure.kind === 'network'" color="primary" @click="save">{{ t('app.retry') }}</v-btn>
-    </div>
+    <SavingNotice :hidden="/^kitchen\.(foods|bags)\./" />
     <p v-if="food.lectin" class="lectin">
-      {{ t('cautions.lectin-soak.sentence', { food: food.name }) }} {{ t('cautions.lectin-soak.why') }}
+      {{ lectin.sentence }} {{ lectin.why }}
     </p>
 
     <div class="columns">
@@ -149,7 +148,7 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
         </table>
         <p class="soft small">
           {{ t(food.soak ? 'foods.whatSoaked' : 'foods.what') }}
-          <strong>{{ own ? t('foods.yours', { name: basedOn?.name ?? own.basedOn }) : t('foods.estimate') }}</strong>
+          <strong>{{ own ? t('foods.yours', { name: kitchen.foodName(own.basedOn) }) : t('foods.estimate') }}</strong>
           {{ t('foods.learntNone') }}
         </p>
         <h2>{{ t('foods.means') }}</h2>
@@ -240,17 +239,11 @@ header p {
 .gap {
   flex: 1;
 }
-.failure,
 .lectin {
   margin: 14px 0 0;
   padding-left: 12px;
   border-left: 3px solid var(--danger);
-}
-.lectin {
   max-width: 80ch;
-}
-.failure p {
-  margin: 0 0 6px;
 }
 .columns {
   display: grid;

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { CATALOGUE, searchFoods } from '~~/core/food/catalogue'
 import { FOOD_GROUPS } from '~~/core/names'
 import type { Food, FoodGroup } from '~~/core/food/food.schema'
-import { foodOf, isOldBag } from '~~/shared/kitchen'
+import { isOldBag } from '~~/shared/kitchen'
 
 /** The catalogue: every food by any of its names, with what a cook wants to know of it at a glance. */
 const { t, number, duration } = useI18nText()
@@ -11,16 +10,16 @@ const query = ref('')
 const group = ref<FoodGroup | ''>('')
 
 const own = computed(() => new Set(kitchen.value.foods.map(({ id }) => id)))
-const all = computed(() => [...kitchen.value.foods.map(foodOf), ...CATALOGUE])
+const all = useNamedFoods()
 const groups = computed(() => [
   { value: '' as const, text: t('foods.all') },
-  ...FOOD_GROUPS.filter((one) => all.value.some((food) => food.group === one)).map((value) => ({
+  ...FOOD_GROUPS.filter((one) => all.value.some(({ food }) => food.group === one)).map((value) => ({
     value,
     text: t(`foods.groups.${value}`),
   })),
 ])
 const found = computed(() =>
-  searchFoods(query.value, all.value).filter((food) => group.value === '' || food.group === group.value),
+  searchNames(query.value, all.value).filter(({ food }) => group.value === '' || food.group === group.value),
 )
 const soakText = ({ soak }: Food) => {
   const hours = soak?.adviceHours[0] ?? 0
@@ -53,16 +52,16 @@ useHead({ title: () => `${t('app.nav.foods')} · Bivvet` })
       </button>
     </p>
     <ul>
-      <li v-for="food in found" :key="food.id">
+      <li v-for="{ food, name, aliases } in found" :key="food.id">
         <NuxtLink :to="`/foods/${food.id}`" class="row">
           <span class="name">
-            <strong>{{ food.name }}</strong>
-            <span class="soft">{{ food.aliases.join(', ') }}</span>
+            <strong>{{ name }}</strong>
+            <span class="soft">{{ aliases }}</span>
           </span>
           <span>
             <span v-if="own.has(food.id)" class="tag tone-food">{{ t('foods.own') }}</span>
             <span v-for="bag in bagsOf(food.id)" :key="bag.id" class="tag">{{
-              isOldBag(bag, Date.now()) ? t('pot.oldBag', { name: bag.name }) : bag.name
+              isOldBag(bag, serverNow()) ? t('pot.oldBag', { name: bag.name }) : bag.name
             }}</span>
           </span>
           <span class="figure tone-food">{{ t('foods.tenderIn', { n: number(food.boilMinutes.tender) }) }}</span>

@@ -3,6 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { BURNERS } from '~~/core/appliance/burner'
 import { COOKERS } from '~~/core/appliance/appliance'
+import { FLAMES } from '~~/core/names'
 
 const { t, number } = useI18nText()
 const { draft, undo, redo, canUndo, canRedo, state, errorAt } = useKitchenDraft()

@@ -4,23 +4,16 @@ import { closingsOf } from '~~/core/live/follow'
 import { runsByItself } from '~~/core/live/next'
 import { awaitsFoods } from '~~/core/live/run'
 import { simulate } from '~~/core/pot/simulate'
-import type { RunWithPlan } from '~~/shared/household'
 import { potOfRequest } from '~~/shared/pot'
 
 const route = useRoute()
 const { t, number, day, clock } = useI18nText()
 const { foodName } = useKitchenStore()
-const run = shallowRef<RunWithPlan | null>(null)
-const failure = ref<ApiFailure | null>(null)
-
-async function load() {
-  failure.value = null
-  try {
-    run.value = await $fetch<RunWithPlan>(`/api/runs/${String(route.params.id)}`)
-  } catch (error) {
-    failure.value = failureOf(error)
-  }
-}
+const runs = useRunsStore()
+const id = computed(() => String(route.params.id))
+const run = computed(() => runs.one(id.value) ?? null)
+const failure = computed(() => (run.value ? null : (runs.missing.get(id.value) ?? null)))
+const load = () => runs.loadOne(id.value)
 void load()
 
 const facts = computed(() => (run.value ? runFacts(run.value) : null))
@@ -35,6 +28,7 @@ const strips = computed(() =>
       }))
     : [],
 )
+const poured = computed(() => run.value?.plan.answer.closings.reduce((sum, { water }) => sum + water.pourG, 0) ?? 0)
 const startedMs = computed(() => facts.value?.litAt ?? Date.parse(run.value?.createdAt ?? ''))
 const goesOn = computed(() => {
   if (!facts.value || !run.value) return false
@@ -67,7 +61,7 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
             .join(', ')
         }}
         ·
-        {{ t('log.poured', { grams: number(run.plan.answer.water.pourG) }) }}
+        {{ t('log.poured', { grams: number(poured) }) }}
       </p>
       <button v-if="!goesOn && repeated" type="button" class="link-button back" @click="repeat">
         {{ t('log.planAgain') }}

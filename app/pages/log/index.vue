@@ -1,17 +1,20 @@
 <script setup lang="ts">
 const { t } = useI18nText()
 const store = useRunsStore()
-void store.load()
+void store.loadLog()
 useHead({ title: () => `${t('log.title')} · Bivvet` })
 </script>
 
 <template>
-  <StateNotice v-if="store.failure" :failure="store.failure" @retry="store.load" />
-  <p v-else-if="!store.runs" class="soft waiting" role="status">{{ t('app.loading') }}</p>
-  <EmptyNotice v-else-if="store.runs.length === 0" :title="t('log.empty.title')" :text="t('log.empty.text')" />
+  <StateNotice v-if="store.failure" :failure="store.failure" @retry="store.loadLog()" />
+  <p v-else-if="!store.log" class="soft waiting" role="status">{{ t('app.loading') }}</p>
+  <EmptyNotice v-else-if="store.log.length === 0" :title="t('log.empty.title')" :text="t('log.empty.text')" />
   <section v-else class="log">
     <h1>{{ t('log.title') }}</h1>
-    <RunRow v-for="run in store.runs" :key="run.id" :run="run" />
+    <RunRow v-for="run in store.log" :key="run.id" :run="run" />
+    <v-btn v-if="store.next" variant="outlined" :loading="store.loadingLog" class="more" @click="store.loadLog(true)">
+      {{ t('log.more') }}
+    </v-btn>
   </section>
 </template>
 
@@ -22,6 +25,9 @@ useHead({ title: () => `${t('log.title')} · Bivvet` })
 h1 {
   margin: 0 0 12px;
   font-size: 21px;
+}
+.more {
+  margin-top: 16px;
 }
 .waiting {
   padding: 48px 24px;

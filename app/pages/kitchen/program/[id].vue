@@ -4,15 +4,17 @@ import { v4 as uuid } from 'uuid'
 import { readAmount } from '~~/core/measure/amount'
 import { checkCooker } from '~~/core/pot/check'
 import type { FixedProgram } from '~~/core/appliance/kind'
+import { MINUTE_MS } from '~~/core/measure/time'
 import { ambientPa, boilingC, saturationC } from '~~/core/steam/steam'
 
 /** Measures a program of a device once: its temperature by the clock, from taps or a thermometer, and the steam it costs. */
 const route = useRoute()
 const { t, number, problemText } = useI18nText()
-const { draft, failure, save } = useKitchenDraft()
+const { draft, state, save } = useKitchenDraft()
 const cooker = computed(() => draft.value.cookers.find(({ id }) => id === route.params.id) ?? null)
 const nowMs = useNow(1000)
 
+type PointKind = 'thermometer' | 'boils' | 'pressure' | 'gone' | 'ended'
 const fresh = () => ({
   name: '',
   waterG: '1000',
@@ -20,12 +22,12 @@ const fresh = () => ({
   thermometer: '',
   startedAt: null as number | null,
   ended: false,
-  points: [] as { minute: number; tempC: number; what: string }[],
+  points: [] as { minute: number; tempC: number; what: PointKind }[],
 })
 const notes = useLocalStorage(`bivvet-program-${String(route.params.id)}`, fresh())
 const elapsed = computed(() => (notes.value.startedAt === null ? 0 : Math.max(0, nowMs.value - notes.value.startedAt)))
 const clockText = computed(
-  () => `${Math.floor(elapsed.value / 60_000)}:${String(Math.floor(elapsed.value / 1000) % 60).padStart(2, '0')}`,
+  () => `${Math.floor(elapsed.value / MINUTE_MS)}:${String(Math.floor(elapsed.value / 1000) % 60).padStart(2, '0')}`,
 )
 const boilC = computed(() => boilingC(draft.value.altitudeM))
 const highC = computed(() => {
@@ -33,10 +35,10 @@ const highC = computed(() => {
   return appliance && 'highPa' in appliance ? saturationC(ambientPa(draft.value.altitudeM) + appliance.highPa) : null
 })
 
-const begin = () => (notes.value.startedAt = Date.now())
-function note(what: string, tempC: number) {
+const begin = () => (notes.value.startedAt = serverNow())
+function note(what: PointKind, tempC: number) {
   if (!Number.isFinite(tempC) || notes.value.startedAt === null) return
-  notes.value.points.push({ minute: (Date.now() - notes.value.startedAt) / 60_000, tempC, what })
+  notes.value.points.push({ minute: (serverNow() - notes.value.startedAt) / MINUTE_MS, tempC, what })
 }
 function noteThermometer() {
   note('thermometer', readAmount(notes.value.thermometer))
@@ -87,7 +89,7 @@ async function keep() {
   cooker.value.cooker.fixedPrograms = [...(cooker.value.cooker.fixedPrograms ?? []), program.value]
   await save()
   keeping.value = false
-  if (failure.value) return
+  if (state.value !== 'kept') return
   restart()
   await navigateTo('/kitchen')
 }
@@ -152,10 +154,7 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
       <div v-if="notes.ended && problems.length > 0" role="alert" class="problems">
         <p v-for="text in problems" :key="text">{{ text }}</p>
       </div>
-      <div v-if="failure" role="alert" class="problems">
-        <p v-if="failure.kind === 'network'">{{ t('errors.network') }}</p>
-        <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problem.message }}</p>
-      </div>
+      <SavingNotice />
       <div class="taps">
         <v-btn v-if="notes.ended" color="primary" size="large" :disabled="!ready" :loading="keeping" @click="keep">
           {{ t('kitchen.program.keep') }}
