@@ -3,13 +3,16 @@ import { defineConfig } from '@playwright/test'
 // scripts/test.mjs starts the production server and says where it is.
 export default defineConfig({
   testDir: 'tests/e2e',
-  timeout: 60_000,
-  workers: 1,
+  timeout: 120_000,
+  // Each journey has a household of its own.
+  fullyParallel: true,
+  workers: 2,
+  expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   outputDir: 'test-results/e2e',
   use: {
     baseURL: process.env.BIVVET_URL,
-    actionTimeout: 10_000,
+    actionTimeout: 30_000,
     // What is fetched for use without a network would only slow the others down; its own test allows it.
     serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },

@@ -1,10 +1,24 @@
+import { fileURLToPath } from 'node:url'
+import Unimport from 'unimport/unplugin'
 import { defineConfig } from 'vitest/config'
 
+const root = fileURLToPath(new URL('.', import.meta.url))
+
 export default defineConfig({
+  // Stores and composables are written with what Nuxt imports by itself.
+  plugins: [
+    Unimport.vite({
+      include: [/app\/(stores|composables)\//],
+      presets: ['vue'],
+      dirs: ['app/composables', 'app/stores'],
+      imports: [{ name: 'useNuxtApp', from: '~~/tests/nuxt' }],
+    }),
+  ],
+  resolve: { alias: { '~~': root, '~': `${root}app` } },
   test: {
-    include: ['core/**/*.test.ts', 'shared/**/*.test.ts', 'app/**/*.test.ts', 'scripts/**/*.test.ts', 'trials/**/*.test.ts', 'server/**/*.test.ts'],
+    include: ['{core,shared,app,server,scripts,locales,trials}/**/*.test.ts'],
     // Linting a snippet and starting the command line take their time on a small machine.
-    testTimeout: 30_000,
+    testTimeout: 60_000,
     setupFiles: ['./vitest.setup.ts'],
   },
 })

@@ -55,7 +55,7 @@ export async function withThrowAwayServer(work) {
     server = start('node', ['.output/server/index.mjs'], env)
     const url = `http://127.0.0.1:${port}`
     await waitFor(url, server)
-    await work(url, database.url)
+    await work(url, env)
   } finally {
     stop()
   }

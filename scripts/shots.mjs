@@ -4,7 +4,7 @@ import path from 'node:path'
 import { chromium } from '@playwright/test'
 import { checkMachine, ensureChromium, ensurePackages, main, ROOT, say } from './setup.mjs'
 import { withThrowAwayServer } from './serve.mjs'
-import { PotBeside } from '../tests/e2e/stove'
+import { driveClock, PotBeside } from '../tests/e2e/stove'
 
 const FOLDER = path.join(ROOT, 'docs', 'screenshots')
 const MINUTE = 60_000
@@ -38,7 +38,7 @@ async function take(browser, url) {
       timezoneId: 'UTC',
     })
     const page = await context.newPage()
-    await page.clock.install({ time: at })
+    await driveClock(page, at)
     return page
   }
   const shot = async (page, name) => {
@@ -167,7 +167,7 @@ async function stack(page, url, shot) {
     await page.getByRole('option', { name: 'g', exact: true }).click()
     await row.getByLabel('Amount').fill(grams)
   }
-  await page.goto(`${url}/stack`)
+  await page.goto(`${url}/pot/tins`)
   await page.getByRole('combobox', { name: 'Pot', exact: true }).click({ force: true })
   await page.getByRole('option', { name: 'Electric 6 L' }).click()
   await setFood(0, 'red rice', '140')

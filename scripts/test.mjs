@@ -61,7 +61,7 @@ function secondTries(suites) {
 
 async function endToEnd() {
   ensureChromium()
-  await withThrowAwayServer((url, databaseUrl) => {
+  await withThrowAwayServer((url, env) => {
     const report = path.join(RESULTS, 'e2e.json')
     suite(
       'End-to-end tests against the production build',
@@ -72,7 +72,7 @@ async function endToEnd() {
         for (const title of secondTries(suites)) say(`Only at the second try: ${title}`)
         return { passed: stats.expected + stats.flaky, failed: stats.unexpected }
       },
-      { BIVVET_URL: url, DATABASE_URL: databaseUrl },
+      { ...env, BIVVET_URL: url },
     )
   })
 }

@@ -5,7 +5,8 @@ export interface ShapeProblem {
   path: string
   code:
     | 'not-a-number'
-    | 'out-of-range'
+    | 'below-least'
+    | 'above-most'
     | 'wrong-shape'
     | 'too-long'
     | 'too-many'
@@ -25,12 +26,12 @@ export function problemsOf({ issues }: z.ZodError): ShapeProblem[] {
         if (issue.origin === 'string') return { path, code: 'name-missing', params: {} }
         return issue.origin === 'array'
           ? { path, code: 'wrong-shape', params: { expected: `at least ${issue.minimum}` } }
-          : { path, code: 'out-of-range', params: { min: Number(issue.minimum), value: shown(issue.input) } }
+          : { path, code: 'below-least', params: { min: Number(issue.minimum) } }
       case 'too_big':
         if (issue.origin === 'string') return { path, code: 'too-long', params: { max: Number(issue.maximum) } }
         return issue.origin === 'array'
           ? { path, code: 'too-many', params: { max: Number(issue.maximum) } }
-          : { path, code: 'out-of-range', params: { max: Number(issue.maximum), value: shown(issue.input) } }
+          : { path, code: 'above-most', params: { max: Number(issue.maximum) } }
       case 'invalid_type':
         return issue.expected === 'number'
           ? { path, code: 'not-a-number', params: {} }
@@ -44,5 +45,3 @@ export function problemsOf({ issues }: z.ZodError): ShapeProblem[] {
     }
   })
 }
-
-const shown = (value: unknown) => (typeof value === 'number' ? value : '')

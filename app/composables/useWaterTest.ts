@@ -36,7 +36,8 @@ export function useWaterTest(cooker: HouseholdCooker, kitchen: Kitchen) {
   function press() {
     if (!step.value) return
     const { mark } = step.value.step
-    const now = serverNow()
+    // A stopwatch: this device’s own clock, which nobody sets in the middle.
+    const now = Date.now()
     if (notes.value.litAt === null) notes.value.litAt = now
     const minute = (now - notes.value.litAt) / MINUTE_MS
     if (mark.kind === 'temperature') {

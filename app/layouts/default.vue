@@ -23,9 +23,8 @@ const links = [
   { to: '/kitchen', key: 'kitchen' },
 ] as const
 const isHere = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to))
-/** The pot as it was last looked at. */
-const pot = usePotStore()
-const address = (to: string) => (to === '/pot' && pot.view === 'tins' ? TINS_PATH : to)
+/** The pot as it was last looked at; there is none before the kitchen is there. */
+const address = (to: string) => (to === '/pot' && kitchen.kitchen && usePotStore().view === 'tins' ? TINS_PATH : to)
 
 const asking = ref<'keys' | 'search' | null>(null)
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
@@ -85,7 +84,7 @@ const themeIcon = computed(
     </header>
     <CallBar v-if="runs.running.length > 0 && kitchen.kitchen" />
     <main id="content">
-      <StateNotice v-if="kitchen.failure" :failure="kitchen.failure" @retry="kitchen.load" />
+      <StateNotice v-if="!kitchen.kitchen && kitchen.failure" :failure="kitchen.failure" @retry="kitchen.load" />
       <p v-else-if="!kitchen.kitchen" class="waiting soft" role="status">{{ t('app.loading') }}</p>
       <slot v-else />
     </main>

@@ -83,7 +83,7 @@ export const useOutbox = defineStore('outbox', () => {
         return 'later'
       }
       refused.set(runId, problems[0]?.code ?? problems[0]?.message ?? '')
-      await runs.loadOne(runId)
+      void runs.loadOne(runId)
     }
     resting.delete(runId)
     entries.value = entries.value.filter((entry) => entry.event.id !== event.id)

@@ -45,7 +45,9 @@ interface Step {
   id: string
   at: number
   advice: Advice | null
-  looking: Looking
+  guess: Looking['belief']['guess']
+  /** Kept for the newest step alone: a run's whole memory would grow with every whistle. */
+  looking: Looking | null
 }
 
 /**
@@ -68,8 +70,8 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
     if (endsByItself(course.closing.pot.style))
       return { state, course, advice: null, outlook: asPlanned(course, state, endMs), cautions: [] }
     const last = learn(events)
-    const fresh = heatOffAt === null && endMs - last.at < FRESH_MS
-    const looking = fresh ? last.looking : lookAhead(course, state, endMs, { bands, before: last.looking.belief.guess })
+    const fresh = heatOffAt === null && endMs - last.at < FRESH_MS ? last.looking : null
+    const looking = fresh ?? lookAhead(course, state, endMs, { bands, before: last.guess })
     const advice = fresh || heatOffAt !== null ? last.advice : advise(looking, last.advice, state, course)
     const outlook = looking.outlook(advice?.figure ?? null)
     const { inside, needs, pot } = course.closing
@@ -89,16 +91,19 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
     let same = 0
     while (same < telling.length && known[same]?.id === events[telling[same]!]!.id) same++
     known = known.slice(0, same)
-    for (const index of telling.slice(same)) {
+    // Back at an earlier step, after an undo: it is looked at once more.
+    if (known.at(-1)?.looking === null) known.pop()
+    for (const index of telling.slice(known.length)) {
       const upTo = events.slice(0, index + 1)
       const state = runState(upTo)
       const course = courseOf(plan, upTo)
       const before = known.at(-1)
       const { id } = events[index]!
       const at = state.lastAt!
-      const looking = lookAhead(course, state, at, { bands, before: before?.looking.belief.guess })
+      const looking = lookAhead(course, state, at, { bands, before: before?.guess })
       const advice = advise(looking, before ? before.advice : plannedAdvice(course), state, course)
-      known.push({ id, at, advice, looking })
+      if (before) before.looking = null
+      known.push({ id, at, advice, guess: looking.belief.guess, looking })
     }
     return known.at(-1)!
   }

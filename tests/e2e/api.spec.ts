@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto'
-import { expect, request as playwrightRequest, test, type APIRequestContext, type APIResponse } from '@playwright/test'
-import { Pool } from 'pg'
-import type { Kitchen } from '../../shared/kitchen'
-import { beansRequest, BLUE_POT, event, startRun } from './kitchen'
+import { expect, request as playwrightRequest, type APIRequestContext, type APIResponse } from '@playwright/test'
+import type { RunPage } from '../../shared/household'
+import type { VersionedKitchen } from '../../shared/kitchen.schema'
+import { beansRequest, BLUE_POT, event, newHousehold, startRun, test } from './kitchen'
 
 async function problemsOf(response: APIResponse) {
   const { problems } = (await response.json()) as { problems: { path: string; code: string; message: string }[] }
@@ -14,7 +14,11 @@ async function problemsOf(response: APIResponse) {
 test('a plan request is answered as on the command line', async ({ request }) => {
   const response = await request.post('/api/plan', { data: beansRequest() })
   expect(response.status()).toBe(200)
-  expect(await response.json()).toMatchObject({ water: { rule: 'balance' }, release: { kind: 'natural' } })
+  expect(await response.json()).toMatchObject({
+    closings: [{ water: { rule: 'balance' } }],
+    water: { rule: 'balance' },
+    release: { kind: 'natural' },
+  })
 })
 
 test('bad bodies get a 4xx with reasons', async ({ request }) => {
@@ -45,7 +49,7 @@ test('saving and starting twice stores once', async ({ request }) => {
   const { planId, runId } = await startRun(request)
   const again = await request.post('/api/runs', { data: { id: runId, planId } })
   expect(again.status()).toBe(201)
-  const runs = (await (await request.get('/api/runs')).json()) as { id: string }[]
+  const { runs } = (await (await request.get('/api/runs')).json()) as RunPage
   expect(runs.filter(({ id }) => id === runId)).toHaveLength(1)
 })
 
@@ -57,7 +61,7 @@ test('a plan that is refused cannot be started', async ({ request }) => {
   expect(saved.status()).toBe(201)
   const started = await request.post('/api/runs', { data: { id: randomUUID(), planId } })
   expect(started.status()).toBe(422)
-  expect((await problemsOf(started))[0]!.code).toBe('refused')
+  expect((await problemsOf(started))[0]!.code).toBe('plan-refused')
 })
 
 test('an event twice counts once; out of turn it is refused and nothing is written', async ({ request }) => {
@@ -88,109 +92,87 @@ test('an event twice counts once; out of turn it is refused and nothing is writt
 test('a verdict is of a food that was in the pot, and can be changed', async ({ request }) => {
   const { runId } = await startRun(request)
   const judge = (data: unknown) => request.put(`/api/runs/${runId}/verdict`, { data })
-  expect((await judge({ foodId: 'basmati-white', texture: 0, water: 0 })).status()).toBe(422)
-  expect((await judge({ foodId: 'navy-bean', texture: 7, water: 0 })).status()).toBe(422)
-  expect((await judge({ foodId: 'navy-bean', texture: 1, water: 0, note: 'soft' })).status()).toBe(200)
-  const changed = (await (await judge({ foodId: 'navy-bean', texture: 0, water: -1 })).json()) as {
+  expect((await judge({ content: 0, foodId: 'basmati-white', texture: 0, water: 0 })).status()).toBe(422)
+  expect((await judge({ content: 0, foodId: 'navy-bean', texture: 7, water: 0 })).status()).toBe(422)
+  expect((await judge({ content: 0, foodId: 'navy-bean', texture: 1, water: 0, note: 'soft' })).status()).toBe(200)
+  const changed = (await (await judge({ content: 0, foodId: 'navy-bean', texture: 0, water: -1 })).json()) as {
     verdicts: unknown[]
   }
-  expect(changed.verdicts).toEqual([{ foodId: 'navy-bean', texture: 0, water: -1, note: '' }])
+  expect(changed.verdicts).toEqual([{ content: 0, foodId: 'navy-bean', texture: 0, water: -1, note: '' }])
 })
 
 test.describe('the kitchen as a document', () => {
-  const read = async (request: APIRequestContext) => (await (await request.get('/api/kitchen')).json()) as Kitchen
+  const read = async (request: APIRequestContext) =>
+    (await (await request.get('/api/kitchen')).json()) as VersionedKitchen
+  const keep = (request: APIRequestContext, { version, kitchen }: VersionedKitchen, change: object) =>
+    request.put('/api/kitchen', { data: { version, kitchen: { ...kitchen, ...change } } })
 
   test('is kept as a whole, and not over another device’s change', async ({ request }) => {
     const before = await read(request)
-    const measures = [...before.measures, { id: randomUUID(), name: 'Tea glass', volumeMl: 110 }]
-    const kept = await request.put('/api/kitchen', { data: { ...before, measures } })
-    expect(kept.status()).toBe(200)
-    expect((await read(request)).measures.map(({ name }) => name)).toContain('Tea glass')
-    const stale = await request.put('/api/kitchen', { data: { ...before, name: 'Overwritten' } })
+    const measures = [...before.kitchen.measures, { id: randomUUID(), name: 'Tea glass', volumeMl: 110 }]
+    expect((await keep(request, before, { measures })).status()).toBe(200)
+    expect((await read(request)).kitchen.measures.map(({ name }) => name)).toContain('Tea glass')
+    const stale = await keep(request, before, { name: 'Overwritten' })
     expect(stale.status()).toBe(409)
-    expect((await problemsOf(stale))[0]!.code).toBe('changed-meanwhile')
-    const now = await read(request)
-    expect(now.name).toBe(before.name)
-    await request.put('/api/kitchen', { data: { ...now, measures: before.measures } })
-    expect((await read(request)).measures).toEqual(before.measures)
+    expect((await problemsOf(stale))[0]!.code).toBe('kitchen-changed')
+    // Both can be shown side by side: what stands is in the answer.
+    const { now } = (await stale.json()) as { now: VersionedKitchen }
+    expect(now).toEqual(await read(request))
+    expect(now.kitchen.name).toBe(before.kitchen.name)
   })
 
   test('keeps what was cooked in a cooker that is gone, and takes it back', async ({ request }) => {
     const { runId } = await startRun(request)
     const before = await read(request)
-    const without = { ...before, cookers: before.cookers.filter(({ id }) => id !== BLUE_POT) }
-    expect((await request.put('/api/kitchen', { data: without })).status()).toBe(200)
+    const cookers = before.kitchen.cookers.filter(({ id }) => id !== BLUE_POT)
+    expect((await keep(request, before, { cookers })).status()).toBe(200)
     expect(await (await request.get(`/api/runs/${runId}`)).json()).toMatchObject({ plan: { cookerName: 'Blue 5 L' } })
-    const again = { ...before, version: before.version + 1 }
-    expect((await request.put('/api/kitchen', { data: again })).status()).toBe(200)
-    expect((await read(request)).cookers).toEqual(before.cookers)
+    expect((await keep(request, await read(request), before.kitchen)).status()).toBe(200)
+    expect((await read(request)).kitchen).toEqual(before.kitchen)
   })
 
   test('is refused with reasons, and nothing is half-written', async ({ request }) => {
     const before = await read(request)
-    const [cooker, ...others] = before.cookers
+    const [cooker, ...others] = before.kitchen.cookers
     const crossed = {
       ...cooker!,
       cooker: { ...cooker!.cooker, appliance: { ...cooker!.cooker.appliance, reseatPa: 250_000 } },
     }
-    const tries: [unknown, string][] = [
-      [{ ...before, altitudeM: 99_999 }, 'altitudeM'],
-      [{ ...before, name: '  ' }, 'name'],
-      [{ ...before, cookers: [crossed, ...others] }, 'cookers.0.cooker.appliance.reseatPa'],
-      [{ ...before, measures: [{ id: randomUUID(), name: 'Nothing', volumeMl: 0 }] }, 'measures.0.volumeMl'],
+    const tries: [object, string][] = [
+      [{ altitudeM: 99_999 }, 'kitchen.altitudeM'],
+      [{ name: '  ' }, 'kitchen.name'],
+      [{ cookers: [crossed, ...others] }, 'kitchen.cookers.0.cooker.appliance.reseatPa'],
+      [{ measures: [{ id: randomUUID(), name: 'Nothing', volumeMl: 0 }] }, 'kitchen.measures.0.volumeMl'],
+      [{ cookers: Array.from({ length: 31 }, () => cooker) }, 'kitchen.cookers'],
     ]
-    for (const [data, path] of tries) {
-      const response = await request.put('/api/kitchen', { data })
+    for (const [change, path] of tries) {
+      const response = await keep(request, before, change)
       expect(response.status()).toBe(422)
       expect((await problemsOf(response)).map((problem) => problem.path)).toContain(path)
     }
     expect(await read(request)).toEqual(before)
   })
-
-  test('does not take rows of another household', async ({ baseURL }) => {
-    const pool = new Pool({ connectionString: process.env.DATABASE_URL })
-    const token = `test-${randomUUID()}`
-    await pool.query(
-      'insert into households (name, altitude_m, room_c, tap_c, join_token) values ($1, 0, 22, 20, $2)',
-      ['Across the road', token],
-    )
-    await pool.end()
-    const neighbour = await playwrightRequest.newContext({ baseURL })
-    await neighbour.get(`/join/${token}`)
-    const theirs = await read(neighbour)
-    const stolen = { ...theirs, cookers: [{ id: BLUE_POT, name: 'Ours now', cooker: beansRequest().cooker }] }
-    const response = await neighbour.put('/api/kitchen', { data: stolen })
-    expect(response.status()).toBe(409)
-    expect(await read(neighbour)).toEqual(theirs)
-    await neighbour.dispose()
-  })
 })
 
 test.describe('another household', () => {
-  const token = `test-${randomUUID()}`
-  let pool: Pool
-  test.beforeAll(async () => {
-    pool = new Pool({ connectionString: process.env.DATABASE_URL })
-    await pool.query(
-      'insert into households (name, altitude_m, room_c, tap_c, join_token) values ($1, 0, 22, 20, $2)',
-      ['Next door', token],
-    )
-  })
-  test.afterAll(() => pool.end())
+  let token: string
+  test.beforeAll(async () => (token = await newHousehold({ name: 'Next door', bare: true })))
 
   test('sees and touches nothing of this one', async ({ request, baseURL }) => {
     const { planId, runId } = await startRun(request)
     const neighbour = await playwrightRequest.newContext({ baseURL })
     expect((await neighbour.get(`/join/${token}`)).ok()).toBe(true)
-    expect(await (await neighbour.get('/api/kitchen')).json()).toMatchObject({ name: 'Next door', cookers: [] })
-    expect(await (await neighbour.get('/api/runs')).json()).toEqual([])
+    expect(await (await neighbour.get('/api/kitchen')).json()).toMatchObject({
+      kitchen: { name: 'Next door', cookers: [] },
+    })
+    expect(await (await neighbour.get('/api/runs')).json()).toEqual({ runs: [], next: null })
 
     const tries = [
       await neighbour.get(`/api/plans/${planId}`),
       await neighbour.get(`/api/runs/${runId}`),
       await neighbour.post('/api/runs', { data: { id: randomUUID(), planId } }),
       await neighbour.post(`/api/runs/${runId}/events`, { data: event({ kind: 'lit' }) }),
-      await neighbour.put(`/api/runs/${runId}/verdict`, { data: { foodId: 'navy-bean', texture: 0, water: 0 } }),
+      await neighbour.put(`/api/runs/${runId}/verdict`, { data: { content: 0, foodId: 'navy-bean', texture: 0, water: 0 } }),
       await neighbour.post('/api/plans', {
         data: { id: randomUUID(), name: 'Theirs', cookerId: BLUE_POT, request: beansRequest() },
       }),
@@ -206,16 +188,9 @@ test.describe('another household', () => {
   test('cannot take over an id of this one', async ({ request, baseURL }) => {
     const { planId } = await startRun(request)
     const neighbour = await playwrightRequest.newContext({ baseURL })
-    await neighbour.get(`/join/${token}`)
-    await pool.query(
-      `insert into cookers (household_id, name, position, cooker)
-       select h.id, 'Theirs', 1, c.cooker from households h, cookers c where h.join_token = $1 and c.id = $2
-       on conflict do nothing`,
-      [token, BLUE_POT],
-    )
-    const { cookers } = (await (await neighbour.get('/api/kitchen')).json()) as { cookers: { id: string }[] }
+    await neighbour.get(`/join/${await newHousehold({ name: 'Across the road' })}`)
     const taken = await neighbour.post('/api/plans', {
-      data: { id: planId, name: 'Stolen', cookerId: cookers[0]!.id, request: beansRequest() },
+      data: { id: planId, name: 'Stolen', cookerId: BLUE_POT, request: beansRequest() },
     })
     expect(taken.status()).toBe(409)
     expect(await (await request.get(`/api/plans/${planId}`)).json()).toMatchObject({ name: 'Beans for a test' })

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test'
-import { choose } from './kitchen'
+import { expect } from '@playwright/test'
+import { choose, test } from './kitchen'
 
 test.beforeEach(async ({ page }) => {
   await page.goto('/pot')

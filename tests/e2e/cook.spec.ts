@@ -1,11 +1,10 @@
 import { AxeBuilder } from '@axe-core/playwright'
-import { expect, test } from '@playwright/test'
-import { beansRequest, clearStove, startRun, watchForErrors } from './kitchen'
+import { expect } from '@playwright/test'
+import { beansRequest, startRun, watchForErrors, test } from './kitchen'
+import type { RunWithPlan } from '../../shared/household'
 import { installClock, PotBeside, runOf } from './stove'
 
 const HOT = { heat: 1.3, load: 1, vent: 1 }
-
-test.beforeEach(({ request }) => clearStove(request))
 
 test('a hotter flame is recognised by its whistles, a missed one asked about, and the food comes out right', async ({
   page,
@@ -178,8 +177,8 @@ test('two pots at once: a lane each, and a call that says which', async ({ page 
   await expect(page).toHaveURL(new RegExp(second.runId))
   await expect(page.getByRole('navigation', { name: 'Other pots on the stove' })).toContainText('Leave it.')
   // The first calls for its heat to be turned off while the cook is at another page.
-  const events = (await page.request.get(`/api/runs/${first.runId}`).then((answer) => answer.json())).plan.answer.range
-    .figure
+  const { plan } = (await (await page.request.get(`/api/runs/${first.runId}`)).json()) as RunWithPlan
+  const events = plan.answer.closings[0]!.range.figure
   await page.goto(`/cook/${first.runId}`)
   for (let i = 0; i < events + 3; i++) {
     await page.keyboard.press('Space')

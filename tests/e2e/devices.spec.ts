@@ -1,8 +1,8 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { createServer } from 'node:net'
 import path from 'node:path'
-import { expect, test, type Page } from '@playwright/test'
-import { clearStove, event, startRun } from './kitchen'
+import { expect, type Page } from '@playwright/test'
+import { event, startRun, test } from './kitchen'
 
 /** A server process of its own on the same database, as a second machine would be. */
 async function serve(port: number): Promise<{ url: string; kill: () => Promise<void> }> {
@@ -32,7 +32,8 @@ async function serve(port: number): Promise<{ url: string; kill: () => Promise<v
 }
 const serverSettings = () => ({
   DATABASE_URL: process.env.DATABASE_URL!,
-  NUXT_SESSION_PASSWORD: 'a-second-server-of-the-tests-0123456789abcdef',
+  // The same as the first's, so that a device keeps its household on both.
+  NUXT_SESSION_PASSWORD: process.env.NUXT_SESSION_PASSWORD!,
   NUXT_DEFAULT_HOUSEHOLD_ID: '0de70000-0000-4000-8000-000000000001',
 })
 const freePort = () =>
@@ -53,8 +54,6 @@ async function light(page: Page) {
 
 // In real time, against sound, speed or dying servers: a machine that is busy may spoil one try, and it is named then.
 test.describe.configure({ retries: 1 })
-test.beforeEach(({ request }) => clearStove(request))
-
 test('a device that slept shows on waking what happened meanwhile, by the events’ own times', async ({
   page,
   request,

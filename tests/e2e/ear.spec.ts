@@ -1,9 +1,9 @@
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
-import { chromium, expect, test, type Browser } from '@playwright/test'
+import { chromium, expect, type Browser } from '@playwright/test'
 import { kitchenScene } from '../../trials/sounds'
-import { clearStove, startRun } from './kitchen'
+import { startRun, test } from './kitchen'
 
 const RATE = 48_000
 /** Of this length the generated kitchen holds one whistle. */
@@ -48,8 +48,6 @@ async function withMicrophone(flags: string[], work: (browser: Browser) => Promi
 
 // In real time, against sound, speed or dying servers: a machine that is busy may spoil one try, and it is named then.
 test.describe.configure({ retries: 1 })
-test.beforeEach(({ request }) => clearStove(request))
-
 test('the ear counts the whistles that it hears', async ({ request, baseURL }) => {
   test.setTimeout(120_000)
   const { file, whistles } = kitchenFile(50)

@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright'
-import { expect, test } from '@playwright/test'
-import { choose, watchForErrors } from './kitchen'
+import { expect } from '@playwright/test'
+import { choose, watchForErrors, test } from './kitchen'
 
 test('a food is found by any of its names, read about, and made one’s own', async ({ page }) => {
   const errors = watchForErrors(page)

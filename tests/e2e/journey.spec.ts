@@ -1,9 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright'
-import { expect, test } from '@playwright/test'
-import { choose, clearStove, watchForErrors } from './kitchen'
+import { expect } from '@playwright/test'
+import { choose, watchForErrors, test } from './kitchen'
 import { installClock, PotBeside } from './stove'
-
-test.beforeEach(({ request }) => clearStove(request))
 
 test('from opening the app to a logged verdict', async ({ page, browser }) => {
   const errors = watchForErrors(page)

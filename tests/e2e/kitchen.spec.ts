@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright'
-import { expect, test } from '@playwright/test'
-import { choose, watchForErrors } from './kitchen'
+import { expect } from '@playwright/test'
+import { choose, watchForErrors, test } from './kitchen'
 
 test('a kitchen is changed, kept, undone, and planned with', async ({ page }) => {
   const errors = watchForErrors(page)
@@ -80,11 +80,17 @@ test('two devices do not overwrite each other', async ({ browser }) => {
   const [one, other] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()]
   await one.goto('/kitchen')
   await other.goto('/kitchen')
+  await one.getByLabel('Room').fill('22')
+  // What nobody else is changing is there by itself.
+  await expect(other.getByLabel('Room')).toHaveValue('22')
+  await other.context().setOffline(true)
+  await other.getByLabel('Tap water').fill('12')
+  await expect(other.getByText(/Not kept yet/)).toBeVisible()
   await one.getByLabel('Room').fill('23')
   await expect(one.getByText('Kept', { exact: true })).toBeVisible()
-  await other.getByLabel('Tap water').fill('12')
+  await other.context().setOffline(false)
   await expect(other.getByText(/changed on another device/)).toBeVisible()
-  await other.getByRole('button', { name: 'Load it again' }).click()
+  await other.getByRole('button', { name: 'Take what is there, drop mine' }).click()
   await expect(other.getByLabel('Room')).toHaveValue('23')
   await other.getByLabel('Room').fill('20')
   await expect(other.getByText('Kept', { exact: true })).toBeVisible()

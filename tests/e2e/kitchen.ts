@@ -1,12 +1,53 @@
 import { randomUUID } from 'node:crypto'
-import { expect, type APIRequestContext, type Page } from '@playwright/test'
+import { expect, request as playwrightRequest, test as base, type APIRequestContext, type Page } from '@playwright/test'
+import { Pool } from 'pg'
 import { COOKERS } from '../../core/appliance/appliance'
-import { awaitsFoods, runState } from '../../core/live/run'
 import type { RunEventData } from '../../core/live/event.schema'
 import type { PlanRequest } from '../../core/program/request.schema'
-import type { RunWithPlan } from '../../shared/household'
+import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
 
 export const BLUE_POT = '0de70000-0000-4000-8000-000000000101'
+
+/** Makes a household like the demo's, or a bare one, and answers the token of its link. */
+export async function newHousehold(change: Partial<{ name: string; bare: boolean }> = {}): Promise<string> {
+  const token = `test-${randomUUID()}`
+  const pool = new Pool({ connectionString: process.env.DATABASE_URL, max: 1 })
+  try {
+    const { rows } = await pool.query<{ id: string }>(
+      `insert into households (kitchen, join_token)
+       select kitchen || $2::jsonb, $3 from households where id = $1 returning id`,
+      [
+        DEMO_HOUSEHOLD,
+        JSON.stringify({
+          ...(change.name ? { name: change.name } : {}),
+          ...(change.bare ? { cookers: [], burners: [], measures: [], tins: [], foods: [], bags: [] } : {}),
+        }),
+        token,
+      ],
+    )
+    await pool.query(`insert into members (household_id, name) values ($1, 'A cook')`, [rows[0]!.id])
+    if (!change.bare)
+      await pool.query(
+        `insert into pots (household_id, name, favourite, pot)
+         select $2, name, favourite, pot from pots where household_id = $1 and deleted_at is null`,
+        [DEMO_HOUSEHOLD, rows[0]!.id],
+      )
+  } finally {
+    await pool.end()
+  }
+  return token
+}
+
+/** Every journey in a household of its own, so that they can run side by side and in any order. */
+export const test = base.extend({
+  storageState: async ({ baseURL }, use) => {
+    const joining = await playwrightRequest.newContext({ baseURL })
+    await joining.get(`/join/${await newHousehold()}`)
+    const state = await joining.storageState()
+    await joining.dispose()
+    await use(state)
+  },
+})
 
 export const beansRequest = (change: Partial<PlanRequest['contents'][number]> = {}): PlanRequest => ({
   kitchen: { altitudeM: 1450, roomC: 20, tapC: 18 },
@@ -42,16 +83,6 @@ export async function startRun(
   const run = await request.post('/api/runs', { data: { id: runId, planId } })
   expect(run.status()).toBe(201)
   return { planId, runId }
-}
-
-/** Gives up whatever other tests have left on the stove. */
-export async function clearStove(request: APIRequestContext) {
-  const runs = (await (await request.get('/api/runs')).json()) as RunWithPlan[]
-  for (const { id, events, plan } of runs) {
-    const state = runState(events)
-    if (['opened', 'abandoned'].includes(state.phase) && !awaitsFoods(plan.answer, state)) continue
-    await request.post(`/api/runs/${id}/events`, { data: event({ kind: 'abandoned' }) })
-  }
 }
 
 export const event = (data: RunEventData, at = Date.now()) => ({ id: randomUUID(), at, data })

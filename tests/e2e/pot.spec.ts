@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { AxeBuilder } from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
-import { choose, watchForErrors } from './kitchen'
+import { expect, type Page } from '@playwright/test'
+import { choose, watchForErrors, test } from './kitchen'
 
 const planOf = (page: Page) => page.getByRole('region', { name: 'The plan' })
 const figures = async (page: Page) => {

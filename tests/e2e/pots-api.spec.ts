@@ -1,13 +1,13 @@
 import { randomUUID } from 'node:crypto'
-import { expect, request as playwrightRequest, test } from '@playwright/test'
-import { Pool } from 'pg'
+import { expect, request as playwrightRequest } from '@playwright/test'
 import { findFood } from '../../core/food/catalogue'
-import type { Kitchen } from '../../shared/kitchen'
+import type { VersionedKitchen } from '../../shared/kitchen.schema'
 import { newPot } from '../../shared/pot'
 import type { KeptPot } from '../../shared/household'
+import { newHousehold, test } from './kitchen'
 
 async function potOf(request: { get(url: string): Promise<{ json(): Promise<unknown> }> }) {
-  const kitchen = (await (await request.get('/api/kitchen')).json()) as Kitchen
+  const { kitchen } = (await (await request.get('/api/kitchen')).json()) as VersionedKitchen
   return newPot(findFood('toor-split')!, kitchen)
 }
 
@@ -46,13 +46,7 @@ test('a pot that is none is refused with reasons', async ({ request }) => {
 })
 
 test('another household sees no pot of this one and cannot take its id', async ({ request, baseURL }) => {
-  const pool = new Pool({ connectionString: process.env.DATABASE_URL })
-  const token = `pots-${randomUUID()}`
-  await pool.query('insert into households (name, altitude_m, room_c, tap_c, join_token) values ($1, 0, 22, 20, $2)', [
-    'Elsewhere',
-    token,
-  ])
-  await pool.end()
+  const token = await newHousehold({ bare: true })
   const id = randomUUID()
   const body = { version: 0, name: 'Ours', favourite: true, pot: await potOf(request) }
   await request.put(`/api/pots/${id}`, { data: body })

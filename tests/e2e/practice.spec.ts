@@ -1,11 +1,9 @@
 import { AxeBuilder } from '@axe-core/playwright'
-import { expect, test } from '@playwright/test'
-import { clearStove, watchForErrors } from './kitchen'
+import { expect } from '@playwright/test'
+import { watchForErrors, test } from './kitchen'
 
 // In real time, against sound, speed or dying servers: a machine that is busy may spoil one try, and it is named then.
 test.describe.configure({ retries: 1 })
-test.beforeEach(({ request }) => clearStove(request))
-
 test('a plan is tried on the practice stove, with its mistakes, and the lid lifted', async ({ page, request }) => {
   test.setTimeout(120_000)
   const errors = watchForErrors(page)

@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
-import { choose, watchForErrors } from './kitchen'
+import { expect, type Page } from '@playwright/test'
+import { choose, watchForErrors, test } from './kitchen'
 
 const TIN = { wide: '0de70000-0000-4000-8000-000000000401', middle: '0de70000-0000-4000-8000-000000000402' }
 
@@ -16,7 +16,7 @@ async function setFood(page: Page, index: number, query: string, amount: string,
 }
 /** The demo household's Sunday: red rice, split pigeon peas and beetroot. */
 async function sunday(page: Page) {
-  await page.goto('/stack')
+  await page.goto('/pot/tins')
   await choose(page, 'Pot', 'Electric 6 L')
   await page.getByText('thick', { exact: true }).click()
   await setFood(page, 0, 'red rice', '140')
@@ -72,7 +72,7 @@ test('the three-tier Sunday is worked out, chosen among, kept, and cooked', asyn
     .getByRole('button', { name: /^Three-tier Sunday/ })
     .first()
     .click()
-  await expect(page).toHaveURL(/\/stack$/)
+  await expect(page).toHaveURL(/\/pot\/tins$/)
   await page.getByRole('button', { name: 'Start it' }).click()
   await expect(page).toHaveURL(/\/cook\//)
   await expect(page.getByRole('heading', { name: 'Before you close it.' })).toBeVisible()
@@ -126,7 +126,7 @@ test('an impossible stack says what comes closest and what would mend it', async
 })
 
 test('foods too far apart go in one after the other, each with its strip', async ({ page }) => {
-  await page.goto('/stack')
+  await page.goto('/pot/tins')
   await choose(page, 'Pot', 'Electric 6 L')
   await setFood(page, 0, 'kabuli', '150')
   await page.getByRole('button', { name: 'Add a food' }).click()
@@ -159,7 +159,7 @@ test('foods too far apart go in one after the other, each with its strip', async
 })
 
 test('what else can go in is answered, and can be stopped', async ({ page }) => {
-  await page.goto('/stack')
+  await page.goto('/pot/tins')
   await choose(page, 'Pot', 'Electric 6 L')
   await page.getByText('thick', { exact: true }).click()
   await setFood(page, 0, 'toor', '150')

@@ -3,9 +3,9 @@ import { courseOf } from '../../core/live/follow'
 import { createStove, type Hidden, type Sign, type Stove } from '../../core/live/stove'
 import { runsByItself } from '../../core/live/next'
 import type { RunEvent } from '../../core/live/event.schema'
+import { HOUR_MS, MINUTE_MS } from '../../core/measure/time'
 import type { RunWithPlan } from '../../shared/household'
 
-const MINUTE_MS = 60_000
 
 /**
  * A simulated pot beside the page: the page's clock is driven, the pot goes with it, and whatever it does the
@@ -99,5 +99,19 @@ export async function runOf(page: Page): Promise<RunWithPlan> {
 
 /** Some hours ago, so that a run driven by the page's clock does not reach into the server's future. */
 export async function installClock(page: Page, minutesOn = 0) {
-  await page.clock.install({ time: Date.now() - 6 * 3_600_000 + minutesOn * MINUTE_MS })
+  await driveClock(page, Date.now() - 6 * HOUR_MS + minutesOn * MINUTE_MS)
+}
+
+/** Sets the clock of the page and its neighbours, which from then on goes as it is driven. */
+export async function driveClock(page: Page, time: number | Date) {
+  // Otherwise it would be set right by the server's.
+  await page.context().route(/\/api\/(?!news)/, async (route) => {
+    const response = await route.fetch().catch(() => null)
+    // The page was closed meanwhile.
+    if (!response) return
+    const headers = response.headers()
+    delete headers['x-bivvet-now']
+    await route.fulfill({ response, headers })
+  })
+  await page.clock.install({ time })
 }

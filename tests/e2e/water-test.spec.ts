@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
-import { watchForErrors } from './kitchen'
+import { expect, type Page } from '@playwright/test'
+import { watchForErrors, test } from './kitchen'
 
 const OLD_POT = '0de70000-0000-4000-8000-000000000102'
 const ELECTRIC = '0de70000-0000-4000-8000-000000000103'

@@ -6,6 +6,7 @@ import { texturesOf, usualTexture } from '~~/core/food/texture'
 
 /** How far a food soaks in which water, and what that saves: the boil-minutes it still needs. */
 const { food, roomC, tapC } = defineProps<{ food: Food; roomC: number; tapC: number }>()
+const kitchen = useKitchenStore()
 const { t, number } = useI18nText()
 
 const WATERS = computed(() => [
@@ -54,7 +55,7 @@ const text = computed(() =>
   <p class="text">{{ text }}</p>
   <LineChart
     :series="soaked"
-    :label="t('foods.soakChart', { food: food.name })"
+    :label="t('foods.soakChart', { food: kitchen.foodName(food.id) })"
     :x-name="t('foods.hours')"
     :y-name="t('foods.soakedShare')"
     :height="210"
@@ -62,7 +63,7 @@ const text = computed(() =>
   <LineChart
     v-if="food.soak!.dryPenalty > 0"
     :series="needs"
-    :label="t('foods.needChart', { food: food.name })"
+    :label="t('foods.needChart', { food: kitchen.foodName(food.id) })"
     :x-name="t('foods.hours')"
     :y-name="t('foods.boilMinutes')"
     :height="210"

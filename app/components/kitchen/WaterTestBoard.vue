@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTimestamp } from '@vueuse/core'
 import { heatsItself } from '~~/core/appliance/appliance'
 import type { HouseholdCooker } from '~~/shared/kitchen'
 
@@ -9,7 +10,7 @@ const kitchen = computed(() => useKitchenStore().kitchen!)
 const { notes, step, press, takeBack, restart, test } = useWaterTest(cooker, kitchen.value)
 const kind = computed(() => cooker.cooker.appliance.kind)
 const hasFlame = computed(() => !heatsItself({ kind: kind.value }))
-const nowMs = useNow(1000)
+const nowMs = useTimestamp({ interval: 1000 })
 
 const begun = computed(() => notes.value.litAt !== null)
 const elapsed = computed(() => (notes.value.litAt === null ? 0 : Math.max(0, nowMs.value - notes.value.litAt)))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
+import { useLocalStorage, useTimestamp } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { readAmount } from '~~/core/measure/amount'
 import { checkCooker } from '~~/core/pot/check'
@@ -12,7 +12,8 @@ const route = useRoute()
 const { t, number, problemText } = useI18nText()
 const { draft, state, save } = useKitchenDraft()
 const cooker = computed(() => draft.value.cookers.find(({ id }) => id === route.params.id) ?? null)
-const nowMs = useNow(1000)
+// A stopwatch: this device’s own clock, which nobody sets in the middle.
+const nowMs = useTimestamp({ interval: 1000 })
 
 type PointKind = 'thermometer' | 'boils' | 'pressure' | 'gone' | 'ended'
 const fresh = () => ({
@@ -35,10 +36,10 @@ const highC = computed(() => {
   return appliance && 'highPa' in appliance ? saturationC(ambientPa(draft.value.altitudeM) + appliance.highPa) : null
 })
 
-const begin = () => (notes.value.startedAt = serverNow())
+const begin = () => (notes.value.startedAt = Date.now())
 function note(what: PointKind, tempC: number) {
   if (!Number.isFinite(tempC) || notes.value.startedAt === null) return
-  notes.value.points.push({ minute: (serverNow() - notes.value.startedAt) / MINUTE_MS, tempC, what })
+  notes.value.points.push({ minute: (Date.now() - notes.value.startedAt) / MINUTE_MS, tempC, what })
 }
 function noteThermometer() {
   note('thermometer', readAmount(notes.value.thermometer))

@@ -1,0 +1,109 @@
+// @vitest-environment happy-dom
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { COOKERS } from '~~/core/appliance/appliance'
+import { BURNERS } from '~~/core/appliance/burner'
+import { closePage, openPage, playServer, settle } from '~~/tests/house'
+import { useKitchenStore } from './kitchen'
+import { usePotStore } from './pot'
+
+const id = (n: number) => `0de70000-0000-4000-8000-${String(n).padStart(12, '0')}`
+
+beforeEach(async () => {
+  openPage()
+  const server = playServer()
+  void useKitchenStore().load()
+  const tin = { diameterMm: 170, heightMm: 40, volumeMl: 840, lid: true, material: 'steel' }
+  await (await server.next('GET', /kitchen/)).answer({
+    version: 1,
+    kitchen: {
+      shape: 2,
+      name: 'A kitchen',
+      altitudeM: 0,
+      roomC: 20,
+      tapC: 18,
+      hardWater: false,
+      cookers: [{ id: id(1), name: 'Blue', cooker: COOKERS['whistling-5l-aluminium'], tests: [] }],
+      burners: [{ id: id(2), name: 'Strong', burner: BURNERS.strong }],
+      measures: [{ id: id(3), name: 'Cup', volumeMl: 240 }],
+      tins: [{ id: id(4), name: 'Small', ...tin }],
+      foods: [],
+      bags: [],
+    },
+  })
+})
+afterEach(closePage)
+
+const foodsOf = (pot: ReturnType<typeof usePotStore>) => pot.request?.contents.map(({ food, where }) => [food, where])
+
+describe('the pot being planned', () => {
+  it('is the same pot after a look at it in tins and back', async () => {
+    const pot = usePotStore()
+    pot.addFood()
+    await settle()
+    const before = JSON.stringify([pot.form, pot.request])
+    pot.view = 'tins'
+    await settle()
+    pot.view = 'loose'
+    await settle()
+    expect(JSON.stringify([pot.form, pot.request])).toBe(before)
+    expect(pot.form.stack).toBeNull()
+  })
+
+  it('remembers what stands in tins while it is planned loose, with all that is in it', async () => {
+    const pot = usePotStore()
+    pot.addFood()
+    pot.view = 'tins'
+    pot.form.stack = {
+      places: [id(4), ''],
+      locks: ['any', 'any'],
+      soakFree: [true, true],
+      tiers: [[id(4)]],
+      topCovered: true,
+      trivetMm: 25,
+    }
+    await settle()
+    expect(foodsOf(pot)).toMatchObject([['navy-bean', { tier: 1 }]])
+    expect(pot.content.inTins).toBe(true)
+    pot.view = 'loose'
+    await settle()
+    expect(foodsOf(pot)).toEqual([
+      ['navy-bean', 'base'],
+      ['red-rice', 'base'],
+    ])
+    expect(pot.content.inTins).toBe(false)
+    pot.view = 'tins'
+    await settle()
+    expect(foodsOf(pot)).toMatchObject([['navy-bean', { tier: 1 }]])
+  })
+
+  it('drops a figure that was tried as soon as the pot is another', async () => {
+    const pot = usePotStore()
+    pot.form.given = [{ pourG: null, figure: 3 }]
+    await settle()
+    expect(pot.request!.given).toMatchObject([{ figure: 3 }])
+    pot.form.items[0]!.amount = '1'
+    await settle()
+    expect(pot.form.given).toEqual([])
+  })
+
+  it('says when each food goes in by closing, and undo takes that back', async () => {
+    const pot = usePotStore()
+    pot.addFood()
+    await settle()
+    pot.joinAt([0, 1])
+    expect(pot.inPhases).toBe(true)
+    expect(pot.request!.contents.map(({ joins }) => joins ?? 0)).toEqual([0, 1])
+    pot.undo()
+    await settle()
+    expect(pot.inPhases).toBe(false)
+  })
+
+  it('as it was kept is unchanged in whatever order the database gives its keys', () => {
+    const pot = usePotStore()
+    const backwards = Object.fromEntries(Object.entries(pot.content).reverse()) as typeof pot.content
+    pot.keepAs({ id: id(9), name: 'Beans', favourite: false, version: 1, pot: backwards, updatedAt: '' })
+    expect(pot.changed).toBe(false)
+    pot.form.items[0]!.amount = '5'
+    expect(pot.changed).toBe(true)
+  })
+})

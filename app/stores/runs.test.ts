@@ -1,0 +1,124 @@
+// @vitest-environment happy-dom
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import type { RunEventData } from '~~/core/live/event.schema'
+import { beansRun, closePage, openPage, playServer, settle, START_MS } from '~~/tests/house'
+import { useCookingStore } from './cooking'
+import { useOutbox } from './outbox'
+import { useRunsStore } from './runs'
+
+const id = (n: number) => `0de70000-0000-4000-8000-${String(n).padStart(12, '0')}`
+const ONE = id(1)
+const TWO = id(2)
+let count = 100
+const event = (data: RunEventData, seconds = 0) => ({ id: id(count++), at: START_MS + seconds * 1000, data })
+const lit = () => event({ kind: 'lit' }, -300)
+
+let server: ReturnType<typeof playServer>
+beforeEach(() => {
+  openPage()
+  server = playServer()
+})
+afterEach(closePage)
+
+describe('the runs that this device has heard of', () => {
+  it('are not forgotten by a list that was asked for before they began', async () => {
+    const runs = useRunsStore()
+    void runs.load()
+    const list = await server.next('GET', /\/runs\?on/)
+    // Meanwhile one is started on this very device.
+    runs.put(beansRun(ONE, [lit()]))
+    await list.answer({ runs: [beansRun(TWO, [lit()])], next: null })
+    expect(runs.running.map(({ id: runId }) => runId).sort()).toEqual([ONE, TWO])
+  })
+
+  it('do not lose an event to an answer that left before it', async () => {
+    const runs = useRunsStore()
+    const first = lit()
+    runs.put(beansRun(ONE, [first]))
+    void runs.loadOne(ONE)
+    const old = await server.next('GET', new RegExp(ONE))
+    runs.setEvents(ONE, [first, event({ kind: 'whistle' })])
+    await old.answer(beansRun(ONE, [first]))
+    expect(runs.one(ONE)!.events).toHaveLength(2)
+  })
+
+  it('are there after a reload without a network', async () => {
+    useRunsStore().put(beansRun(ONE, [lit()]))
+    await settle()
+    const kept = JSON.parse(localStorage.getItem('bivvet-running')!) as unknown
+    openPage({ 'bivvet-running': kept })
+    expect(useRunsStore().running.map(({ id: runId }) => runId)).toEqual([ONE])
+  })
+
+  it('come in pages, newest first', async () => {
+    const runs = useRunsStore()
+    void runs.loadLog()
+    await (await server.next('GET', /\/runs$/)).answer({ runs: [beansRun(ONE)], next: 'mark' })
+    void runs.loadLog(true)
+    await (await server.next('GET', /after=mark/)).answer({ runs: [beansRun(TWO)], next: null })
+    expect(runs.log!.map(({ id: runId }) => runId)).toEqual([ONE, TWO])
+    expect(runs.next).toBeNull()
+  })
+})
+
+describe('what has happened and is not on the server yet', () => {
+  it('of one run is sent though the server fails over another’s', async () => {
+    useRunsStore().put(beansRun(ONE, [lit()]), beansRun(TWO, [lit()]))
+    const outbox = useOutbox()
+    outbox.add(ONE, event({ kind: 'whistle' }))
+    outbox.add(TWO, event({ kind: 'whistle' }))
+    await (await server.next('POST', new RegExp(ONE))).answer({ status: 500, body: { problems: [] } })
+    await (await server.next('POST', new RegExp(TWO))).answer({ events: [] })
+    expect(outbox.of(TWO)).toEqual([])
+    expect(outbox.of(ONE)).toHaveLength(1)
+    // It is tried again, later and later.
+    await (await server.next('POST', new RegExp(ONE))).answer({ events: [] })
+    expect(outbox.of(ONE)).toEqual([])
+  })
+
+  it('is sent in its order, each once, over a network that comes and goes', async () => {
+    useRunsStore().put(beansRun(ONE, [lit()]))
+    const outbox = useOutbox()
+    const whistles = [event({ kind: 'whistle' }, 1), event({ kind: 'whistle' }, 2)]
+    for (const one of whistles) outbox.add(ONE, one)
+    await (await server.next('POST', /events/)).answer('no-network')
+    const sent: unknown[] = []
+    for (const [i, one] of whistles.entries()) {
+      const post = await server.next('POST', /events/)
+      sent.push((post.body as { id: string }).id)
+      await post.answer({ events: whistles.slice(0, i + 1) })
+      expect(outbox.of(ONE)).not.toContainEqual(one)
+    }
+    expect(sent).toEqual(whistles.map(({ id: eventId }) => eventId))
+  })
+
+  it('is dropped, and said, where the run itself will not have it', async () => {
+    useRunsStore().put(beansRun(ONE, [lit()]))
+    const outbox = useOutbox()
+    outbox.add(ONE, event({ kind: 'whistle' }))
+    const problems = [{ path: '', code: 'run-over', message: 'This run is over.' }]
+    await (await server.next('POST', /events/)).answer({ status: 409, body: { problems } })
+    expect(outbox.refused.get(ONE)).toBe('run-over')
+    expect(outbox.of(ONE)).toEqual([])
+  })
+})
+
+describe('the stove as this device sees it', () => {
+  it('takes back the last thing at once, before anything was worked out', () => {
+    const runs = useRunsStore()
+    const cooking = useCookingStore()
+    runs.put(beansRun(ONE, [lit()]))
+    expect(cooking.add(ONE, { kind: 'whistle' })).toBe(true)
+    cooking.undo(ONE)
+    const kinds = runs.eventsOf(runs.one(ONE)!).map(({ data }) => data.kind)
+    expect(kinds).toEqual(['lit', 'whistle', 'undo'])
+  })
+
+  it('says why what cannot have happened is not written down', () => {
+    useRunsStore().put(beansRun(ONE))
+    const cooking = useCookingStore()
+    expect(cooking.add(ONE, { kind: 'whistle' })).toBe(false)
+    expect(cooking.refused.get(ONE)).toBe('not-lit')
+    expect(useOutbox().of(ONE)).toEqual([])
+  })
+})
