@@ -38,7 +38,6 @@ beforeEach(() => {
       port = { close() {}, postMessage() {} }
     },
   )
-  ;(window as unknown as Record<string, unknown>).AudioWorkletNode = class {}
 })
 afterEach(closePage)
 

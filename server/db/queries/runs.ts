@@ -28,6 +28,7 @@ export type OpensFrom = (plan: LivePlan, events: RunEvent[], atMs: number) => Pr
 /** Plans, the runs that follow them, and what happened in those. */
 export function runQueries(scope: Scope) {
   const { db, householdId, memberId } = scope
+  const wasBegun = sql`exists (select 1 from ${runEvents} where ${runEvents.runId} = ${runs.id})`
   const runWithPlan = { run: runs, plan: plans }
 
   async function plan(planId: string): Promise<SavedPlan | null> {
@@ -101,13 +102,13 @@ export function runQueries(scope: Scope) {
       return run(runId)
     },
 
-    /** Runs that somebody has to look after, newest first. */
+    /** Runs that somebody has to look after, newest first; one that was never lit does not for long. */
     async runsOn(): Promise<RunWithPlan[]> {
       const rows = await db
         .select(runWithPlan)
         .from(runs)
         .innerJoin(plans, eq(plans.id, runs.planId))
-        .where(and(own(scope, runs), eq(runs.isOn, true)))
+        .where(and(own(scope, runs), eq(runs.isOn, true), or(wasBegun, sql`${runs.createdAt} > now() - interval '3 hours'`)))
         .orderBy(desc(runs.createdAt), asc(runs.id))
         .limit(MOST_ON)
       return withEvents(rows)

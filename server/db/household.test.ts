@@ -1,0 +1,281 @@
+import { randomUUID } from 'node:crypto'
+import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import os from 'node:os'
+import path from 'node:path'
+import { migrate } from 'drizzle-orm/node-postgres/migrator'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { RunEvent, RunEventData } from '../../core/live/event.schema'
+import { plan } from '../../core/program/plan'
+import type { PlanRequest } from '../../core/program/request.schema'
+import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
+import { throwAwayDatabase } from '../../scripts/postgres.mjs'
+import { openDatabase, type Database } from './client'
+import { seedDemo } from './demo'
+import { firstMember, householdByToken, householdStore, type HouseholdStore } from './household'
+
+const MIGRATIONS = 'server/db/migrations'
+const NOW = Date.parse('2026-11-25T18:00:00Z')
+const fixture = <T>(name: string) => JSON.parse(readFileSync(`shared/first-shape/${name}.json`, 'utf8')) as T
+
+let cluster: { url: string; stop(): void }
+let opened: ReturnType<typeof openDatabase>
+let db: Database
+let store: HouseholdStore
+
+/** A household as it was kept before the kitchen was one document, with runs that were over and one that was not. */
+const OLD = { household: randomUUID(), token: 'old-household', over: randomUUID(), on: randomUUID(), pot: randomUUID() }
+
+beforeAll(async () => {
+  cluster = await throwAwayDatabase()
+  opened = openDatabase(cluster.url)
+  db = opened.db
+  const before = mkdtempSync(path.join(os.tmpdir(), 'bivvet-migrations-'))
+  cpSync(MIGRATIONS, before, { recursive: true })
+  const journal = path.join(before, 'meta', '_journal.json')
+  const { entries, ...head } = JSON.parse(readFileSync(journal, 'utf8')) as { entries: { idx: number }[] }
+  writeFileSync(journal, JSON.stringify({ ...head, entries: entries.filter(({ idx }) => idx <= 2) }))
+  await migrate(db, { migrationsFolder: before })
+  rmSync(before, { recursive: true })
+  await keepOldHousehold()
+  await migrate(db, { migrationsFolder: MIGRATIONS })
+  await seedDemo(db)
+  store = await storeOf(DEMO_HOUSEHOLD)
+}, 120_000)
+afterAll(async () => {
+  await opened.pool.end()
+  cluster.stop()
+})
+
+const storeOf = async (householdId: string) =>
+  householdStore(db, { householdId, memberId: await firstMember(db, householdId) })
+
+async function keepOldHousehold() {
+  const { pool } = opened
+  const kitchen = fixture<Record<string, never[]>>('kitchen') as Record<string, unknown> & Record<'cookers', { id: string; name: string; cooker: object }[]>
+  const { household, token } = OLD
+  await pool.query(
+    `insert into households (id, name, altitude_m, room_c, tap_c, hard_water, version, join_token)
+     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+    [household, kitchen.name, kitchen.altitudeM, kitchen.roomC, kitchen.tapC, kitchen.hardWater, kitchen.version, token],
+  )
+  for (const [i, cooker] of kitchen.cookers.entries())
+    await pool.query(
+      'insert into cookers (id, household_id, name, position, cooker, tests) values ($1, $2, $3, $4, $5, $6)',
+      [cooker.id, household, cooker.name, i, cooker.cooker, '[]'],
+    )
+  const rows = (key: string) => kitchen[key] as Record<string, string | number | boolean | object>[]
+  for (const { id, name, burner } of rows('burners'))
+    await pool.query('insert into burners (id, household_id, name, position, burner) values ($1, $2, $3, 0, $4)', [id, household, name, burner])
+  for (const { id, name, volumeMl } of rows('measures'))
+    await pool.query('insert into measures (id, household_id, name, position, volume_ml) values ($1, $2, $3, 0, $4)', [id, household, name, volumeMl])
+  for (const { id, name, diameterMm, heightMm, volumeMl, lid, material } of rows('tins'))
+    await pool.query(
+      `insert into tins (id, household_id, name, position, diameter_mm, height_mm, volume_ml, lid, material)
+       values ($1, $2, $3, 0, $4, $5, $6, $7, $8)`,
+      [id, household, name, diameterMm, heightMm, volumeMl, lid, material],
+    )
+  for (const { id, name, basedOn, figures } of rows('foods'))
+    await pool.query('insert into foods (id, household_id, name, position, based_on, figures) values ($1, $2, $3, 0, $4, $5)', [id, household, name, basedOn, figures])
+  for (const { id, name, foodId, boughtOn } of rows('bags'))
+    await pool.query('insert into bags (id, household_id, name, position, food_id, bought_on) values ($1, $2, $3, 0, $4, $5)', [id, household, name, foodId, boughtOn])
+  // One that was taken out before: it stays out, and what was cooked in it still says so.
+  const gone = randomUUID()
+  await pool.query(
+    `insert into cookers (id, household_id, name, position, cooker, deleted_at) values ($1, $2, 'Sold one', 9, $3, now())`,
+    [gone, household, kitchen.cookers[0]!.cooker],
+  )
+  const kept = fixture<{ request: object; answer: object }[]>('plans')
+  const plans = [randomUUID(), randomUUID()]
+  for (const [i, id] of plans.entries())
+    await pool.query(
+      'insert into plans (id, household_id, name, cooker_id, version, request, answer) values ($1, $2, $3, $4, 1, $5, $6)',
+      [id, household, `Plan ${i}`, gone, kept[i]!.request, kept[i]!.answer],
+    )
+  // The second plan has a later closing: opened once, it goes on.
+  for (const [run, planId] of [
+    [OLD.over, plans[0]],
+    [OLD.on, plans[1]],
+  ]) {
+    await pool.query('insert into runs (id, household_id, plan_id) values ($1, $2, $3)', [run, household, planId])
+    for (const [i, kind] of ['lit', 'heat-off', 'pressure-gone', 'opened'].entries())
+      await pool.query(
+        'insert into run_events (id, household_id, run_id, kind, happened_at, data) values ($1, $2, $3, $4, $5, $6)',
+        [randomUUID(), household, run, kind, new Date(NOW + i * 600_000), { kind }],
+      )
+  }
+  await pool.query(
+    `insert into verdicts (household_id, run_id, food_id, texture, water) values ($1, $2, 'carrot-chunks', 1, 0)`,
+    [household, OLD.on],
+  )
+  await pool.query('insert into pots (id, household_id, name, pot) values ($1, $2, $3, $4)', [OLD.pot, household, 'Old pot', fixture<object[]>('pots')[1]])
+}
+
+const beans: PlanRequest = {
+  kitchen: { altitudeM: 1450, roomC: 20, tapC: 18 },
+  cooker: 'whistling-5l-aluminium',
+  burner: 'strong',
+  contents: [{ food: 'navy-bean', dryG: 300, soak: { hours: 9, waterC: 18, keepWater: false }, where: 'base' }],
+  liquids: [],
+  freeLiquid: 'spoonable',
+  style: { kind: 'whistles', flame: 'medium' },
+  release: 'auto',
+}
+async function startedRun(of = store, createdAt?: Date) {
+  const outcome = plan(beans, { range: false })
+  if (!outcome.ok) throw new Error()
+  const planId = randomUUID()
+  await of.savePlan({ id: planId, name: 'Beans', cookerId: randomUUID(), request: beans }, 'Blue', outcome.value)
+  const runId = randomUUID()
+  await of.startRun(runId, planId)
+  if (createdAt) await opened.pool.query('update runs set created_at = $1 where id = $2', [createdAt, runId])
+  return runId
+}
+const event = (data: RunEventData, minute = 0): RunEvent => ({ id: randomUUID(), at: NOW + minute * 60_000, data })
+const soon = () => Promise.resolve(0)
+const never = () => Promise.resolve(Infinity)
+
+describe('a household that was kept in the first shape', () => {
+  const old = async () => storeOf((await householdByToken(db, OLD.token))!)
+
+  it('has its kitchen whole, in today’s shape', async () => {
+    const { version, ...before } = fixture<{ version: number }>('kitchen')
+    expect(await (await old()).kitchen()).toEqual({ version, kitchen: { ...before, shape: 2 } })
+  })
+
+  it('has its runs with their plans, events and verdicts, and knows which of them goes on', async () => {
+    const { runs } = await (await old()).runPage(null)
+    expect(runs.map(({ id }) => id).sort()).toEqual([OLD.over, OLD.on].sort())
+    const on = runs.find(({ id }) => id === OLD.on)!
+    expect(on.plan).toMatchObject({ cookerName: 'Sold one', answer: { closings: [{}, {}] } })
+    expect(on.events.map(({ data }) => data.kind)).toEqual(['lit', 'heat-off', 'pressure-gone', 'opened'])
+    expect(on.verdicts).toMatchObject([{ content: 1, foodId: 'carrot-chunks', texture: 1 }])
+    expect((await (await old()).runsOn()).map(({ id }) => id)).toEqual([OLD.on])
+  })
+
+  it('has its pots and a member', async () => {
+    expect(await (await old()).pots()).toMatchObject([{ id: OLD.pot, pot: { shape: 2, items: [{}, { joins: 1 }] } }])
+    expect(await (await old()).whoami()).toMatchObject({ household: { name: 'A kitchen' }, member: { name: 'Cook' } })
+  })
+
+  it('may have the same food twice, judged one by one', async () => {
+    const runId = await startedRun()
+    for (const [content, texture] of [
+      [0, 1],
+      [1, -1],
+    ] as const)
+      await store.judge(runId, { content, foodId: 'navy-bean', texture, water: 0, note: '' })
+    expect((await store.run(runId))!.verdicts.map(({ texture }) => texture).sort()).toEqual([-1, 1])
+  })
+})
+
+describe('the kitchen', () => {
+  it('is kept once though sent twice, and never over another’s change', async () => {
+    const before = (await store.kitchen())!
+    const ours = { ...before, kitchen: { ...before.kitchen, roomC: 23 } }
+    const [first, second] = [await store.saveKitchen(ours), await store.saveKitchen(ours)]
+    expect([first.kept, second.kept]).toEqual([true, true])
+    expect(second.now.version).toBe(before.version + 1)
+    const theirs = await store.saveKitchen({ ...before, kitchen: { ...before.kitchen, roomC: 9 } })
+    expect(theirs).toMatchObject({ kept: false, now: { kitchen: { roomC: 23 } } })
+  })
+
+  it('takes only one of two changes at the same moment', async () => {
+    const before = (await store.kitchen())!
+    const both = await Promise.all(
+      [1, 2].map((tapC) => store.saveKitchen({ ...before, kitchen: { ...before.kitchen, tapC } })),
+    )
+    expect(both.filter(({ kept }) => kept)).toHaveLength(1)
+  })
+})
+
+describe('the events of a run', () => {
+  it('are stored once, in their own time, with who saw them', async () => {
+    const runId = await startedRun()
+    const lit = event({ kind: 'lit' })
+    for (let i = 0; i < 2; i++) expect((await store.addEvent(runId, lit, NOW, never)).stored).toBe(true)
+    // One device was away for a while: what it heard then is not lost for what came in meanwhile.
+    await store.addEvent(runId, event({ kind: 'whistle' }, 9), NOW + 9 * 60_000, never)
+    const late = event({ kind: 'whistle' }, 8)
+    expect(await store.addEvent(runId, late, NOW + 9 * 60_000, never)).toMatchObject({ stored: true })
+    const { events } = (await store.run(runId))!
+    expect(events).toHaveLength(3)
+    expect(events.every(({ by }) => by === store.memberId)).toBe(true)
+  })
+
+  it('ask the sum before the lid comes off, and the run is over when it has', async () => {
+    const runId = await startedRun()
+    const add = (data: RunEventData, minute: number, opensFrom = never) =>
+      store.addEvent(runId, event(data, minute), NOW + 3 * 3_600_000, opensFrom)
+    await add({ kind: 'lit' }, 0)
+    await add({ kind: 'heat-off' }, 30)
+    await add({ kind: 'pressure-gone' }, 31)
+    expect(await add({ kind: 'opened' }, 32)).toMatchObject({ stored: false, refusal: 'sum-says-pressure' })
+    expect((await store.runsOn()).map(({ id }) => id)).toContain(runId)
+    expect(await add({ kind: 'opened' }, 60, soon)).toMatchObject({ stored: true })
+    expect((await store.runsOn()).map(({ id }) => id)).not.toContain(runId)
+  })
+
+  it('are worked out outside the transaction: others are stored while one waits for its sum', async () => {
+    const runId = await startedRun()
+    const add = (data: RunEventData, minute: number, opensFrom = never) =>
+      store.addEvent(runId, event(data, minute), NOW + 3 * 3_600_000, opensFrom)
+    await add({ kind: 'lit' }, 0)
+    await add({ kind: 'heat-off' }, 30)
+    await add({ kind: 'pressure-gone' }, 50)
+    let answer!: (from: number) => void
+    let asked = 0
+    const opening = add({ kind: 'opened' }, 60, () => {
+      asked++
+      return asked === 1 ? new Promise((resolve) => (answer = resolve)) : Promise.resolve(0)
+    })
+    while (asked === 0) await new Promise((resolve) => setTimeout(resolve, 5))
+    // Another device has a word meanwhile; then the sum is done anew with it.
+    expect(await add({ kind: 'whistle' }, 20)).toMatchObject({ stored: true })
+    answer(0)
+    expect(await opening).toMatchObject({ stored: true })
+    expect(asked).toBe(2)
+  })
+
+  it('are no other household’s', async () => {
+    const runId = await startedRun()
+    const other = await storeOf(OLD.household)
+    expect(await other.run(runId)).toBeNull()
+    expect(await other.addEvent(runId, event({ kind: 'lit' }), NOW, never)).toMatchObject({ refusal: 'no-run' })
+  })
+})
+
+describe('the log', () => {
+  it('comes in pages without a gap or a double, though many runs began at the same moment', async () => {
+    const at = new Date(NOW - 86_400_000)
+    const made: string[] = []
+    for (let i = 0; i < 34; i++) made.push(await startedRun(store, at))
+    const seen: string[] = []
+    let mark: { createdAt: Date; id: string } | null = null
+    for (;;) {
+      const page = await store.runPage(mark)
+      seen.push(...page.runs.map(({ id }) => id))
+      if (!page.next) break
+      const [ms, id] = page.next.split('_')
+      mark = { createdAt: new Date(Number(ms)), id: id! }
+    }
+    expect(new Set(seen).size).toBe(seen.length)
+    expect(made.every((id) => seen.includes(id))).toBe(true)
+    // Never lit, and long ago: nobody has to look after those.
+    const on = new Set((await store.runsOn()).map(({ id }) => id))
+    expect(made.filter((id) => on.has(id))).toEqual([])
+  })
+})
+
+describe('a pot that soaks', () => {
+  it('soaks no more once it is lit', async () => {
+    const [first] = await store.pots()
+    const soaking = { ...first!, pot: { ...first!.pot, soakingSince: NOW } }
+    const kept = await store.savePot(first!.id, soaking)
+    if (kept === 'changed-meanwhile') throw new Error(kept)
+    expect(kept.pot.soakingSince).toBe(NOW)
+    const ended = await store.endSoak(first!.id)
+    expect(ended!.pot.soakingSince).toBeNull()
+    expect(ended!.version).toBe(kept.version + 1)
+    expect(await store.endSoak(randomUUID())).toBeNull()
+  })
+})
