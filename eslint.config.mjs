@@ -1,5 +1,5 @@
 import withNuxt from './.nuxt/eslint.config.mjs'
-import { CORE_IMPORTS } from './eslint.core.mjs'
+import { CORE_IMPORTS, kinds, schemas } from './eslint.core.mjs'
 
 export default withNuxt(
   { ignores: ['server/db/migrations/**'] },
@@ -9,6 +9,16 @@ export default withNuxt(
     rules: { 'vue/no-bare-strings-in-template': ['error', { allowlist: ['·', '×', '+', '−', ','] }] },
   },
   CORE_IMPORTS,
+  {
+    files: ['{app,shared,server}/**/*.{ts,vue}'],
+    rules: { 'no-restricted-syntax': ['error', kinds] },
+  },
+  {
+    files: ['app/**/*.{ts,vue}'],
+    // These are fetched when something is to be read.
+    ignores: ['app/composables/{potFile,storageUpgrade}.ts'],
+    rules: { '@typescript-eslint/no-restricted-imports': ['error', { patterns: [schemas] }] },
+  },
   {
     files: ['shared/**/*.ts'],
     rules: {

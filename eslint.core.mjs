@@ -5,6 +5,7 @@ const ROOMS = [
   'measure',
   'steam',
   'food',
+  'appliance',
   'pot',
   'water',
   'safety',
@@ -23,6 +24,20 @@ const outside = {
   message: 'core imports nothing from outside core but what only computes: no app, server or shared.',
 }
 
+// Zod is no part of the first screens: what computes takes types from the schemas, and nothing else.
+export const schemas = {
+  regex: '\\.schema$',
+  allowTypeImports: true,
+  message: 'Only schemas, the edges and tests parse: import the type alone.',
+}
+
+// What kinds of appliance do stands in appliance/kinds: anywhere else a list of them would be forgotten.
+export const kinds = {
+  selector:
+    "CallExpression[callee.property.name='includes'][callee.object.type='ArrayExpression'] Literal[value=/^(whistling|regulator|electric|rice|open|slow|bowl)$/]",
+  message: 'Ask the kind (core/appliance), do not list kinds.',
+}
+
 const upwards = (room) => ({
   regex: `^\\.\\./(${ROOMS.slice(ROOMS.indexOf(room) + 1).join('|') || '$none'})(/|$)`,
   message: `core/${room} may import only from the rooms below it (${ROOMS.slice(0, ROOMS.indexOf(room)).join(', ')}).`,
@@ -36,6 +51,7 @@ export const CORE_IMPORTS = [
     ignores: ['core/cli.ts', 'core/**/*.test.ts'],
     rules: {
       'no-restricted-imports': ['error', { patterns: [outside] }],
+      'no-restricted-syntax': ['error', kinds],
       'no-restricted-globals': [
         'error',
         'window',
@@ -56,7 +72,20 @@ export const CORE_IMPORTS = [
   ...ROOMS.slice(1).map((room) => ({
     name: `bivvet/core/${room}`,
     files: [`core/${room}/**/*.ts`],
-    ignores: ['core/**/*.test.ts'],
-    rules: { 'no-restricted-imports': ['error', { patterns: [outside, upwards(room)] }] },
+    ignores: ['core/**/*.test.ts', 'core/**/*.schema.ts'],
+    rules: {
+      'no-restricted-imports': 'off',
+      '@typescript-eslint/no-restricted-imports': ['error', { patterns: [outside, upwards(room), schemas] }],
+    },
   })),
+  {
+    name: 'bivvet/core/schemas',
+    files: ['core/**/*.schema.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ ...outside, regex: outside.regex.replace('(ml-', '(zod|ml-') }] },
+      ],
+    },
+  },
 ]

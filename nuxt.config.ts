@@ -88,7 +88,7 @@ export default defineNuxtConfig({
           },
         },
         {
-          urlPattern: ({ url }) => (url.pathname === '/api/kitchen' || url.pathname === '/api/household'),
+          urlPattern: ({ url }) => url.pathname === '/api/kitchen' || url.pathname === '/api/household',
           handler: 'NetworkFirst',
           options: { cacheName: 'kitchen' },
         },

@@ -68,7 +68,9 @@ function readJson(file: string): unknown {
     return JSON.parse(readFileSync(file === '-' ? 0 : file, 'utf8'))
   } catch (error) {
     const params = { file, reason: (error as Error).message }
-    print({ problems: [{ path: '', code: 'unreadable-json', message: sentenceOf({ code: 'unreadable-json', params }) }] })
+    print({
+      problems: [{ path: '', code: 'unreadable-json', message: sentenceOf({ code: 'unreadable-json', params }) }],
+    })
     process.exit(2)
   }
 }

@@ -21,8 +21,7 @@ const codes = read('core') + read('server') + read('shared')
 
 const rooms: Partial<Record<Room, string[]>> = {}
 beforeAll(async () => {
-  for (const [room, load] of Object.entries(LOADERS.en))
-    rooms[room as Room] = flat((await load()).default as Messages)
+  for (const [room, load] of Object.entries(LOADERS.en)) rooms[room as Room] = flat((await load()).default as Messages)
 })
 const all = () => Object.values(rooms).flat()
 
@@ -62,7 +61,7 @@ describe('the messages', () => {
 
 describe('what the server and the command line say', () => {
   it('is the message of the code, with its figures and its food by name', () => {
-    const problem = { code: 'unknown-food', params: { food: 'unicorn' } } as const
+    const problem = { code: 'unknown-food', params: { value: 'unicorn' } } as const
     expect(sentenceOf(problem)).toContain('unicorn')
     const caution = cautionText({ id: 'lectin-soak', params: { food: 'kidney-red' } })
     expect(caution.sentence.toLowerCase()).toContain('kidney')
@@ -71,7 +70,7 @@ describe('what the server and the command line say', () => {
 
   it('leaves no placeholder open', () => {
     expect(refusalSentence('not-lit')).not.toMatch(/[{}]|runs\./)
-    const [told] = withSentences([{ code: 'unknown-food', params: { food: 'x' } } as const])
+    const [told] = withSentences([{ code: 'unknown-food', params: { value: 'x' } } as const])
     expect(told).toMatchObject({ code: 'unknown-food', message: expect.not.stringMatching(/[{}]/) })
   })
 })

@@ -16,7 +16,11 @@ export type Read<T> =
   | { ok: false; reason: 'newer' | 'unreadable'; problems: ShapeProblem[] }
 
 /** Reads a document in whatever shape it was written; one that does not say was written in the first. */
-export function readDocument<T>({ shape, schema, upgrades }: DocumentKind<T>, kept: unknown, writtenIn?: number): Read<T> {
+export function readDocument<T>(
+  { shape, schema, upgrades }: DocumentKind<T>,
+  kept: unknown,
+  writtenIn?: number,
+): Read<T> {
   const from = writtenIn ?? shapeOf(kept)
   if (from > shape) return { ok: false, reason: 'newer', problems: [] }
   let value = kept

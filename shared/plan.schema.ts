@@ -35,7 +35,9 @@ const answerFrame = z.looseObject({
 export const PLAN: DocumentKind<PlanDocument> = {
   shape: PLAN_SHAPE,
   schema: z.object({ request: planRequestSchema, answer: answerFrame }) as unknown as z.ZodType<PlanDocument>,
-  upgrades: [({ request, answer }: { request: object; answer: FirstAnswer }) => ({ request, answer: upgraded(answer) })],
+  upgrades: [
+    ({ request, answer }: { request: object; answer: FirstAnswer }) => ({ request, answer: upgraded(answer) }),
+  ],
 }
 
 /** An answer of the first shape: the figures of the first closing of the lid, and later ones beside them. */
@@ -89,32 +91,35 @@ function upgraded(answer: FirstAnswer): PlanAnswer {
     boils,
     case: caseOf(simulation),
   }
-  const closings = [first, ...later.map((one): ClosingAnswer => {
-    const steps = tagged(one.case.program)
-    const last = one.range.figure
-    return {
-      adds: one.adds,
-      water: {
-        pourG: one.addWaterG,
-        rule: 'balance',
-        lines: [{ id: 'floor', g: one.addWaterG, of: 'base-left' }],
-        ratioByVolume: null,
-      },
-      planned: { pourG: one.addWaterG, figure: last },
-      program: { steps, whistles: 0, minutes: one.minutes, fixedProgram: null },
-      range: one.range,
-      firstCheck: { figure: last, reason: 'opened-anyway' },
-      clock: { pressureAtMinute: null, heatOffAtMinute: one.minutes, openAtMinute: one.minutes },
-      foods: one.gets.map((gets, i) => ({ gets, getsLow: one.getsLow[i]!, getsHigh: one.getsHigh[i]! })),
-      fill,
-      steamLostG: steamOf(one),
-      freeWaterLeftG: one.freeWaterLeftG,
-      energyKJ: 0,
-      hottestC,
-      boils: one.boils,
-      case: caseOf(one.case),
-    }
-  })]
+  const closings = [
+    first,
+    ...later.map((one): ClosingAnswer => {
+      const steps = tagged(one.case.program)
+      const last = one.range.figure
+      return {
+        adds: one.adds,
+        water: {
+          pourG: one.addWaterG,
+          rule: 'balance',
+          lines: [{ id: 'floor', g: one.addWaterG, of: 'base-left' }],
+          ratioByVolume: null,
+        },
+        planned: { pourG: one.addWaterG, figure: last },
+        program: { steps, whistles: 0, minutes: one.minutes, fixedProgram: null },
+        range: one.range,
+        firstCheck: { figure: last, reason: 'opened-anyway' },
+        clock: { pressureAtMinute: null, heatOffAtMinute: one.minutes, openAtMinute: one.minutes },
+        foods: one.gets.map((gets, i) => ({ gets, getsLow: one.getsLow[i]!, getsHigh: one.getsHigh[i]! })),
+        fill,
+        steamLostG: steamOf(one),
+        freeWaterLeftG: one.freeWaterLeftG,
+        energyKJ: 0,
+        hottestC,
+        boils: one.boils,
+        case: caseOf(one.case),
+      }
+    }),
+  ]
   const { beforeL, afterL, limitL, capacityL } = fill
   return {
     closings,

@@ -112,9 +112,7 @@ export const potFileSchema = z.object({
   name: potName,
   pot: potSchema,
   foods: z
-    .array(
-      z.object({ id: z.uuid(), name: potName, basedOn: z.string().max(LENGTH.id), figures: z.unknown() }),
-    )
+    .array(z.object({ id: z.uuid(), name: potName, basedOn: z.string().max(LENGTH.id), figures: z.unknown() }))
     .max(MOST.items),
   cooker: z.object({ name: z.string().max(LENGTH.name), kind: z.string().max(20) }).nullable(),
 })
@@ -123,7 +121,5 @@ export type PotFile = z.infer<typeof potFileSchema>
 export const POT_FILE: DocumentKind<PotFile> = {
   shape: POT_FILE_SHAPE,
   schema: potFileSchema,
-  upgrades: [
-    ({ pot, ...file }: { pot: FirstPot }) => ({ ...file, pot: POT.upgrades[0]!(pot as never), version: 2 }),
-  ],
+  upgrades: [({ pot, ...file }: { pot: FirstPot }) => ({ ...file, pot: POT.upgrades[0]!(pot as never), version: 2 })],
 }

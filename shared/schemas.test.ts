@@ -77,7 +77,10 @@ describe('a simulation case', () => {
     for (const step of steps)
       expect(simulationCaseSchema.safeParse({ ...base, program: [step] }).success, JSON.stringify(step)).toBe(true)
     expect(
-      simulationCaseSchema.safeParse({ ...base, program: [{ kind: 'whistles', heatW: 800, untilWhistles: 3, minutes: 4 }] }).success,
+      simulationCaseSchema.safeParse({
+        ...base,
+        program: [{ kind: 'whistles', heatW: 800, untilWhistles: 3, minutes: 4 }],
+      }).success,
     ).toBe(false)
     expect(simulationCaseSchema.safeParse({ ...base, program: [{ heatW: 800 }] }).success).toBe(false)
   })
@@ -105,7 +108,9 @@ describe('what devices send of a run', () => {
       'water',
     ])
     expect(
-      paths(verdictSchema.safeParse({ content: 0, foodId: 'toor-split', texture: 0, water: 0, note: 'x'.repeat(2001) })),
+      paths(
+        verdictSchema.safeParse({ content: 0, foodId: 'toor-split', texture: 0, water: 0, note: 'x'.repeat(2001) }),
+      ),
     ).toEqual(['note'])
   })
 })

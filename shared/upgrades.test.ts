@@ -99,6 +99,9 @@ describe('reading a document', () => {
 
   it('says where it does not fit', () => {
     const read = readDocument(KITCHEN, { ...kitchen, altitudeM: 90_000 })
-    expect(read).toMatchObject({ ok: false, problems: [{ path: 'altitudeM', code: 'above-most', params: { max: 5000 } }] })
+    expect(read).toMatchObject({
+      ok: false,
+      problems: [{ path: 'altitudeM', code: 'above-most', params: { max: 5000 } }],
+    })
   })
 })

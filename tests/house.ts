@@ -52,7 +52,9 @@ export function playServer() {
       vi.advanceTimersByTime(50)
       await settle()
     }
-    throw new Error(`Nobody asked ${method} ${path}; open: ${asked.map((one) => `${one.method} ${one.path}`).join(', ')}`)
+    throw new Error(
+      `Nobody asked ${method} ${path}; open: ${asked.map((one) => `${one.method} ${one.path}`).join(', ')}`,
+    )
   }
   return { next, open: asked }
 }

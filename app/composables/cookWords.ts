@@ -54,7 +54,7 @@ export function useCookWords() {
     const inNow = answer.foods.filter((_, i) => course.closing.inside[i])
     const leg = lastLeg(state)
     const foods = inNow.map(({ food, dryG, tinWaterG }) => {
-      const what = t('log.amount', { grams: number(dryG), food: foodName(food) })
+      const what = t('units.amountOf', { grams: number(dryG), food: foodName(food) })
       return tinWaterG === null ? what : t('cook.inTin', { food: what, water: number(tinWaterG) })
     })
     const { more } = leg
@@ -63,7 +63,7 @@ export function useCookWords() {
       food: list(foods),
       burner,
       minutes: number(answer.closings[0]!.program.minutes),
-      level: 'level' in request.style ? t(`pot.levels.${request.style.level}`) : '',
+      level: 'level' in request.style ? t(`levels.${request.style.level}`) : '',
       time: dueAt === null ? '' : clock(dueAt),
       low: outlook ? clock(outlook.opensAt.low) : '',
       high: outlook ? clock(outlook.opensAt.high) : '',

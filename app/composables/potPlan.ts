@@ -17,9 +17,7 @@ export const [providePotPlan, useProvidedPotPlan] = createInjectionState(() => {
     const byFlame = pot.styleKind === 'whistles' || pot.styleKind === 'clock'
     return burner[byFlame ? pot.form.flame : 'high'] / BURNERS.strong.high
   })
-  const cup = computed(
-    () => kitchen.kitchen?.measures.find(({ id }) => id === pot.form.items[0]?.unit) ?? kitchen.cup,
-  )
+  const cup = computed(() => kitchen.kitchen?.measures.find(({ id }) => id === pot.form.items[0]?.unit) ?? kitchen.cup)
   return { ...plan, nowMs, heat, cup, ...useLight() }
 })
 

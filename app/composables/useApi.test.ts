@@ -44,7 +44,7 @@ describe('a failure', () => {
     }
     expect(await ask('no-network')).toMatchObject({ kind: 'network', status: null })
     expect(await ask({ status: 503, body: {} })).toMatchObject({ kind: 'server', status: 503 })
-    const problems = [{ path: 'kitchen.name', code: 'name-missing', message: 'Give it a name.' }]
+    const problems = [{ path: 'edit.name', code: 'name-missing', message: 'Give it a name.' }]
     expect(await ask({ status: 422, body: { problems } })).toMatchObject({ kind: 'refused', problems })
   })
 })

@@ -51,7 +51,13 @@ const themeIcon = computed(
         <span class="figure">{{ t('app.name') }}</span>
       </NuxtLink>
       <nav :aria-label="t('app.nav.main')">
-        <NuxtLink v-for="{ to, key } in links" :key="key" :to="address(to)" class="room" :class="{ 'room-here': isHere(to) }">
+        <NuxtLink
+          v-for="{ to, key } in links"
+          :key="key"
+          :to="address(to)"
+          class="room"
+          :class="{ 'room-here': isHere(to) }"
+        >
           {{ t(`app.nav.${key}`) }}
         </NuxtLink>
       </nav>

@@ -3,9 +3,8 @@ import { mdiClose } from '@mdi/js'
 import { firstLitAt, runState } from '~~/core/live/run'
 import { HOUR_MS, MINUTE_MS } from '~~/core/measure/time'
 import { readAmount } from '~~/core/measure/amount'
-import type { RunWithPlan } from '~~/shared/household'
+import type { RunWithPlan, KeptPot } from '~~/shared/household'
 import { itemG, potOfRequest, type PotItem } from '~~/shared/pot'
-import type { KeptPot } from '~~/shared/household'
 
 /** The day: what cooks, what soaks, what comes next, and one way to start a pot. */
 const { t, number, clock, day, duration } = useI18nText()

@@ -57,7 +57,11 @@ useHead({ title: () => `${t('practice.title')} · Bivvet` })
       <template v-if="answer && pot.cooker">
         <p class="what">
           <strong>{{ pot.name }}</strong> · {{ pot.cooker.name }} ·
-          {{ answer.closings.map(({ range }) => t(`pot.elsewhere.${range.unit}`, { n: range.figure }, range.figure)).join(' + ') }}
+          {{
+            answer.closings
+              .map(({ range }) => t(`pot.elsewhere.${range.unit}`, { n: range.figure }, range.figure))
+              .join(' + ')
+          }}
         </p>
         <v-checkbox v-model="practice.chance" :label="t('practice.chance')" hide-details />
         <p v-if="refused" class="tone-danger" role="alert">{{ t('practice.refused') }}</p>
@@ -120,9 +124,7 @@ useHead({ title: () => `${t('practice.title')} · Bivvet` })
                   ? t('practice.boiledDry')
                   : t('practice.water', { g: number(practice.truth.waterG) })
               }}
-              {{
-                t('practice.counted', { n: counted, given: practice.whistlesGiven })
-              }}
+              {{ t('practice.counted', { n: counted, given: practice.whistlesGiven }) }}
               {{ t('practice.took', { time: duration(practice.minutes) }) }}
             </p>
             <PinchPanel :plan="practice.plan" :following="practice.following" @add="practice.add" />

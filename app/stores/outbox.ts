@@ -54,9 +54,7 @@ export const useOutbox = defineStore('outbox', () => {
     const tried = new Set<string>()
     for (;;) {
       const nowMs = Date.now()
-      const entry = entries.value.find(
-        ({ runId }) => !tried.has(runId) && (resting.get(runId)?.untilMs ?? 0) <= nowMs,
-      )
+      const entry = entries.value.find(({ runId }) => !tried.has(runId) && (resting.get(runId)?.untilMs ?? 0) <= nowMs)
       if (!entry) return
       const outcome = await sendOne(entry)
       if (outcome === 'no-network') return

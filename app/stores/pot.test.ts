@@ -13,7 +13,9 @@ beforeEach(async () => {
   const server = playServer()
   void useKitchenStore().load()
   const tin = { diameterMm: 170, heightMm: 40, volumeMl: 840, lid: true, material: 'steel' }
-  await (await server.next('GET', /kitchen/)).answer({
+  await (
+    await server.next('GET', /kitchen/)
+  ).answer({
     version: 1,
     kitchen: {
       shape: 2,

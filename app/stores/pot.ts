@@ -9,7 +9,17 @@ import type { PlanRequest } from '~~/core/program/request.schema'
 import type { StyleKind } from '~~/core/names'
 import { stylesFor } from '~~/core/appliance/appliance'
 import { foodById, measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
-import { burnerOf, cookerOf, emptyStack, newItem, newPot, placedItems, requestOf, withFood, type Pot } from '~~/shared/pot'
+import {
+  burnerOf,
+  cookerOf,
+  emptyStack,
+  newItem,
+  newPot,
+  placedItems,
+  requestOf,
+  withFood,
+  type Pot,
+} from '~~/shared/pot'
 import type { KeptPot } from '~~/shared/household'
 
 const UNDO_STEP_MS = 350
@@ -74,12 +84,7 @@ export const usePotStore = defineStore('pot', () => {
 
   const foods = computed(() => form.value.items.map(({ foodId }) => foodById(kitchen.value, foodId) ?? null))
   const names = computed(() => form.value.items.map(({ foodId }) => useKitchenStore().foodName(foodId)))
-  const name = computed(
-    () =>
-      keptAs.value?.name ??
-names.value.join(' + ')
-        .slice(0, 120),
-  )
+  const name = computed(() => keptAs.value?.name ?? names.value.join(' + ').slice(0, 120))
   const changed = computed(() => keptAs.value !== null && contentOf(content.value) !== keptAs.value.content)
 
   function chooseFood(index: number, id: string) {

@@ -14,7 +14,6 @@ import { holdsPressure } from '~~/core/appliance/appliance'
 import type { FlameName } from '~~/core/names'
 import type { SavedPlan } from '~~/shared/household'
 
-
 /**
  * The practice stove: a simulated pot in its own time, and a run of it that nobody else sees. What the knobs
  * do is noted by itself; whistles the cook has to count.

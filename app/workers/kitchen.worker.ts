@@ -53,7 +53,10 @@ const work = {
   /** A plan, with the curve of each closing of the lid. */
   plan(request: PlanRequest) {
     const outcome = plan(request)
-    return { outcome, curves: outcome.ok ? outcome.value.closings.map((closing) => simulate(closing.case, { trace: true })) : null }
+    return {
+      outcome,
+      curves: outcome.ok ? outcome.value.closings.map((closing) => simulate(closing.case, { trace: true })) : null,
+    }
   },
   equivalents: equivalents<string>,
   fitWaterTest,

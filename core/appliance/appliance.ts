@@ -34,7 +34,10 @@ export const holdsPressure = (appliance: Pick<Appliance, 'kind'>) => kindOf(appl
 export const heatsItself = (appliance: Pick<Appliance, 'kind'>) => kindOf(appliance).heatsItself
 
 /** The ways in which a cook can tell this cooker what to do, the usual one first. */
-export function stylesFor({ appliance, fixedPrograms }: Pick<Cooker, 'appliance' | 'fixedPrograms'>): readonly StyleKind[] {
+export function stylesFor({
+  appliance,
+  fixedPrograms,
+}: Pick<Cooker, 'appliance' | 'fixedPrograms'>): readonly StyleKind[] {
   const own: StyleKind[] = fixedPrograms && fixedPrograms.length > 0 ? ['fixed'] : []
   return [...kindOf(appliance).styles, ...own]
 }

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
-import { holdsPressure } from '../appliance/appliance'
-import { COOKERS } from '../appliance/appliance'
+import { holdsPressure, COOKERS } from '../appliance/appliance'
 import { simulate } from '../pot/simulate'
 import { applianceOf } from '../program/answer'
 import { plan } from '../program/plan'

@@ -106,8 +106,7 @@ export function lookAhead(
   const at = situationOf(course, state, nowMs, belief, heard)
   const futures = new Futures(at, bands)
   const { centre } = futures
-  const needed =
-    centre.needed === null || !at.understood ? null : futures.banded((one) => one.needed ?? centre.needed!)
+  const needed = centre.needed === null || !at.understood ? null : futures.banded((one) => one.needed ?? centre.needed!)
   return {
     belief,
     needed,

@@ -36,13 +36,7 @@ export interface Situation {
 const LEAST_FALSE = 2
 const FALSE_SHARE = 0.34
 
-export function situationOf(
-  course: Course,
-  state: RunState,
-  nowMs: number,
-  belief: Belief,
-  heard: Heard,
-): Situation {
+export function situationOf(course: Course, state: RunState, nowMs: number, belief: Belief, heard: Heard): Situation {
   const leg = lastLeg(state)
   const { style, burner, cooker } = course.closing.pot
   const falses = belief.match.of.filter((which) => which === null).length

@@ -425,4 +425,3 @@ export class Run {
 
 const never = () => false
 const inMinutes = (seconds: number | null) => (seconds === null ? null : seconds / 60)
-

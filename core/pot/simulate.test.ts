@@ -11,8 +11,7 @@ import { simulate, simulateChecked } from './simulate'
 const FOLDER = new URL('../cases/', import.meta.url)
 type Expected = Record<string, number | null | number[]>
 const fixtures = readdirSync(FOLDER).map(
-  (file) =>
-    JSON.parse(readFileSync(new URL(file, FOLDER), 'utf8')) as object & { name: string; expect: Expected },
+  (file) => JSON.parse(readFileSync(new URL(file, FOLDER), 'utf8')) as object & { name: string; expect: Expected },
 )
 
 describe('cases from an independent implementation', () => {
@@ -200,7 +199,9 @@ describe('what a pot does', () => {
 
   it('holds the pressure of a regulator without a whistle', () => {
     const { appliance } = COOKERS['regulator-5l-aluminium']!
-    const { whistles, hottestC, steamLostG } = simulate(beans(0, { appliance, program: [{ kind: 'minutes', heatW: 800, minutes: 30 }] }))
+    const { whistles, hottestC, steamLostG } = simulate(
+      beans(0, { appliance, program: [{ kind: 'minutes', heatW: 800, minutes: 30 }] }),
+    )
     expect(whistles).toBe(0)
     expect(hottestC).toBeGreaterThan(116)
     expect(hottestC).toBeLessThan(117.5)
@@ -237,7 +238,9 @@ describe('a run that cannot go on', () => {
 
   it('is cut short when the flame only just makes up the losses', () => {
     expect(reason(beans(120))).toBe('never-reaches-pressure')
-    expect(reason(beans(0, { program: [{ kind: 'pressure', heatW: 150, untilPressure: true }] }))).toBe('never-reaches-pressure')
+    expect(reason(beans(0, { program: [{ kind: 'pressure', heatW: 150, untilPressure: true }] }))).toBe(
+      'never-reaches-pressure',
+    )
   })
 
   it('is cut short after two days', () => {

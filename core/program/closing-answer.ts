@@ -55,8 +55,7 @@ export function closingAnswer(
     freeWaterLeftG: simulation.freeWaterLeftG,
     energyKJ: simulation.heatKJ,
     hottestC: simulation.hottestC,
-    boils:
-      simulation.boilsAtMinute !== null || simulation.hottestC >= boilingC(run.place.altitudeM) - BOILS_WITHIN_K,
+    boils: simulation.boilsAtMinute !== null || simulation.hottestC >= boilingC(run.place.altitudeM) - BOILS_WITHIN_K,
     case: run,
   }
 }
@@ -101,11 +100,7 @@ function ratioOf(foods: readonly PreparedFood[], pourG: number): number | null {
  * a food that stands the upper end of the range is first looked at there; one that would be past its
  * limit by then is looked at by the lower end, since it can still go on but not back.
  */
-function firstCheckOf(
-  { closing, solution }: PlannedClosing,
-  range: FigureRange,
-  had: readonly number[],
-): FirstCheck {
+function firstCheckOf({ closing, solution }: PlannedClosing, range: FigureRange, had: readonly number[]): FirstCheck {
   if (range.low === range.high) return { figure: range.figure, reason: 'no-range' }
   // Boil-minutes grow almost in proportion from the figure to the end of its range.
   const furtherTimes = range.high / Math.max(1, range.figure)

@@ -39,7 +39,10 @@ describe('what if the cook takes other figures', () => {
         expect(answer.closings[0]!.program.whistles).toBe(figure)
         expect(answer.closings[0]!.planned).toEqual(computed.closings[0]!.planned)
         // What the pot needs does not change because somebody runs it otherwise.
-        expect([answer.closings[0]!.range.low, answer.closings[0]!.range.high]).toEqual([computed.closings[0]!.range.low, computed.closings[0]!.range.high])
+        expect([answer.closings[0]!.range.low, answer.closings[0]!.range.high]).toEqual([
+          computed.closings[0]!.range.low,
+          computed.closings[0]!.range.high,
+        ])
         const more = answered(beans({ given: [{ pourG, figure: figure + 1 }] }))
         expect(more.foods[0]!.gets).toBeGreaterThan(answer.foods[0]!.gets)
       }),

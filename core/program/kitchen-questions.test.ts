@@ -82,7 +82,11 @@ describe('every cooker in every style', () => {
     ]
     const cooker = { appliance, body, fixedPrograms: [{ id: 'grain', name: 'Grain', profile, steamG: 30 }] }
     const fixed = (contents: Content[]) => value(plan(request(contents, { cooker, style: { kind: 'fixed' } })))
-    expect(fixed([food('basmati-white', 200)]).closings[0]!.program.fixedProgram).toEqual({ id: 'grain', name: 'Grain', times: 1 })
+    expect(fixed([food('basmati-white', 200)]).closings[0]!.program.fixedProgram).toEqual({
+      id: 'grain',
+      name: 'Grain',
+      times: 1,
+    })
     expect(fixed([food('black-eyed', 200, { soak })]).closings[0]!.program.fixedProgram!.times).toBeGreaterThan(1)
     const short = fixed([food('soybean', 200)])
     expect(short.cautions.map(({ id }) => id)).toContain('program-short')
@@ -93,8 +97,8 @@ describe('every cooker in every style', () => {
   it('takes less heat from a flame wider than the pot', () => {
     const heatUp = (diameterMm: number) => {
       const burner = { diameterMm, flameW: { high: 2600, medium: 1600, low: 800, simmer: 460 } }
-      return value(plan(request([food('moong-split', 150)], { burner, cooker: 'whistling-3l-steel' }))).closings[0]!.clock
-        .pressureAtMinute!
+      return value(plan(request([food('moong-split', 150)], { burner, cooker: 'whistling-3l-steel' }))).closings[0]!
+        .clock.pressureAtMinute!
     }
     expect(heatUp(150)).toBeGreaterThan(heatUp(120))
     const narrow = { diameterMm: 90, flameW: { high: 2600, medium: 1600, low: 800, simmer: 460 } }

@@ -103,8 +103,7 @@ function planRiceCooker(closing: Closing): Outcome<PlannedClosing> {
   }
   let low = 1
   let high = Math.round(pot.cooker.body.capacityL * 1000)
-  if (!attempt(high).through)
-    return failed(problem('not-enough-program', 'style', { food: pot.foods[0]!.food.id }))
+  if (!attempt(high).through) return failed(problem('not-enough-program', 'style', { food: pot.foods[0]!.food.id }))
   while (high - low > 1) {
     const middle = Math.round((low + high) / 2)
     if (attempt(middle).through) high = middle
@@ -139,8 +138,7 @@ function floorsOf(closing: Closing, baseLeftG: number): Floor[] {
   const thereG = freeWaterBeforeG(closing)
   const floors: Floor[] = []
   // An open pot that goes on needs no more than it has.
-  if (!closing.before || holdsPressure(appliance))
-    floors.push({ rule: 'minimum', pourG: body.minimumLiquidG - thereG })
+  if (!closing.before || holdsPressure(appliance)) floors.push({ rule: 'minimum', pourG: body.minimumLiquidG - thereG })
   if (inBase(closing, 'added').some(({ food }) => cooksCovered(food))) {
     const toCover = base.filter(({ food }) => cooksCovered(food)).map(bulkBefore)
     floors.push({ rule: 'covered', pourG: coveringMl(toCover, body.innerDiameterMm) - thereG })

@@ -186,7 +186,9 @@ describe('a plan', () => {
 
   it('counts water held from a drained soak, and none of it when the water is kept', () => {
     const held = (keepWater: boolean) =>
-      planned({ contents: [{ ...kidney, soak: { ...soaked, keepWater } }] }).closings[0]!.water.lines.some(({ id }) => id === 'held')
+      planned({ contents: [{ ...kidney, soak: { ...soaked, keepWater } }] }).closings[0]!.water.lines.some(
+        ({ id }) => id === 'held',
+      )
     expect(held(false)).toBe(true)
     expect(held(true)).toBe(false)
   })
@@ -242,7 +244,9 @@ describe('safety, last of all', () => {
         if (lectin) expect(given.has('lectin-soak')).toBe((content!.soak?.hours ?? 0) < 5)
         if (lectin && content!.soak) expect(given.has('lectin-soak-water')).toBe(content!.soak.keepWater)
         if (release && release.kind !== 'natural' && froth > 0) expect(release.afterMinutes).toBeGreaterThanOrEqual(5)
-        expect(closings[0]!.case.load.freeWaterKg * 1000).toBeGreaterThanOrEqual(asked.cooker === 'electric-6l' ? 299 : 199)
+        expect(closings[0]!.case.load.freeWaterKg * 1000).toBeGreaterThanOrEqual(
+          asked.cooker === 'electric-6l' ? 299 : 199,
+        )
         const over = Math.max(fill.beforeL, fill.afterL) > fill.limitL
         expect(isRefused(cautions)).toBe(over)
         expect(fill.limitL).toBeLessThanOrEqual((fill.capacityL * 2) / 3)

@@ -55,11 +55,7 @@ export function closingAnswers(
 
 type WithoutCautions = Omit<PlanAnswer, 'cautions'>
 
-function answerOf(
-  pot: PreparedPot,
-  sequence: readonly SequenceStep[],
-  closings: ClosingAnswer[],
-): WithoutCautions {
+function answerOf(pot: PreparedPot, sequence: readonly SequenceStep[], closings: ClosingAnswer[]): WithoutCautions {
   const sum = (of: (closing: ClosingAnswer) => number) => closings.reduce((total, one) => total + of(one), 0)
   const most = (of: (closing: ClosingAnswer) => number) => Math.max(...closings.map(of))
   const base = pot.foods.filter(({ tin }) => tin === null)
@@ -154,7 +150,10 @@ function factsOf(pot: PreparedPot, answer: WithoutCautions): PlanFacts {
     minimumLiquidG: pot.cooker.body.minimumLiquidG,
     boils: closings.every(({ boils }) => boils),
     becomes: answer.becomes,
-    shortG: Math.max(0, sum(({ planned, water }) => planned.pourG - water.pourG)),
+    shortG: Math.max(
+      0,
+      sum(({ planned, water }) => planned.pourG - water.pourG),
+    ),
     tins: tinFacts(pot, Math.max(fill.beforeL, fill.afterL)),
     surplusG: sum(({ water }) => water.lines.find(({ id }) => id === 'surplus')?.g ?? 0),
     foods: pot.foods.map((item, i) => ({

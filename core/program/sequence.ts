@@ -39,9 +39,7 @@ export function planSequence(pot: PreparedPot): Outcome<SequenceStep[]> {
       const gets = tried.value.map(({ taken }) => taken.solution.simulation.boilMinutes)
       const done = pot.foods.every(({ need }, i) => sumAt(gets, i, 0) >= ENOUGH * need.boilMinutes)
       if (done && round > 1) break
-      later = gets.map((closing, c) =>
-        closing.map((got, i) => (round > 2 ? Math.min(got, later[c]![i]!) : got)),
-      )
+      later = gets.map((closing, c) => closing.map((got, i) => (round > 2 ? Math.min(got, later[c]![i]!) : got)))
     }
   return runThrough(pot, later, 'all')
 }

@@ -58,21 +58,11 @@ export function shapeOf(style: Searched, burner: Burner, appliance: Appliance): 
       return minutes([first], onFlame('low'), 0, 240)
     }
     case 'high-then-low':
-      return minutes(
-        [{ kind: 'whistles', heatW: burner.high, untilWhistles: style.whistles }],
-        onFlame('low'),
-        0,
-        240,
-      )
+      return minutes([{ kind: 'whistles', heatW: burner.high, untilWhistles: style.whistles }], onFlame('low'), 0, 240)
     case 'clock':
       return minutes([], onFlame(style.flame), 1, 360)
     case 'electric':
-      return minutes(
-        [],
-        (figure) => ({ kind: 'at-pressure', level: style.level, minutesAtPressure: figure }),
-        0,
-        240,
-      )
+      return minutes([], (figure) => ({ kind: 'at-pressure', level: style.level, minutesAtPressure: figure }), 0, 240)
     case 'open':
       return minutes([{ kind: 'boil', heatW: burner.high, untilBoil: true }], onFlame('low'), 1, 600)
     case 'slow':

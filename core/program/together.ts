@@ -58,8 +58,7 @@ export function together(request: PlanRequest): Outcome<Together> {
   return { ok: true, value: { kind, joins, closings, foods, apart, lateAdditions } }
 }
 
-const indexesOf = (joins: readonly number[], closing: number) =>
-  joins.flatMap((one, i) => (one === closing ? [i] : []))
+const indexesOf = (joins: readonly number[], closing: number) => joins.flatMap((one, i) => (one === closing ? [i] : []))
 
 function planJoining(
   pot: PreparedPot,

@@ -51,7 +51,9 @@ describe('filling', () => {
 
   it('asks for the liquid that steam needs, under pressure only', () => {
     expect(severityOf(facts([kidney()], { liquidG: 120 }), 'too-little-liquid')).toBe('refuse')
-    expect(severityOf(facts([kidney()], { liquidG: 120, appliance: { kind: 'open' } }), 'too-little-liquid')).toBeUndefined()
+    expect(
+      severityOf(facts([kidney()], { liquidG: 120, appliance: { kind: 'open' } }), 'too-little-liquid'),
+    ).toBeUndefined()
   })
 })
 

@@ -90,7 +90,6 @@ export type CautionId =
   | 'keep-hot'
   | 'size-assumed'
 
-
 const LECTIN_SOAK_HOURS = 5
 /** Foam settles within this time after the heat is off (engineering estimate). */
 const FROTH_SETTLES_MINUTES = 5
@@ -190,8 +189,7 @@ const standing: Rule = ({ tins }) => {
   for (const { food, fullShare, limitShare, thickerByMm, material } of tins.filled) {
     if (fullShare > limitShare)
       found.push(caution('tin-too-full', 'refuse', { food: food.id, percent: Math.round(fullShare * 100) }))
-    if (thickerByMm > 0)
-      found.push(caution('piece-too-thick', 'refuse', { food: food.id, by: Math.ceil(thickerByMm) }))
+    if (thickerByMm > 0) found.push(caution('piece-too-thick', 'refuse', { food: food.id, by: Math.ceil(thickerByMm) }))
     if (material === 'glass' || material === 'plastic') found.push(caution('tin-material', 'warn', { material }))
   }
   if (tins.baseReachesMm > 0) found.push(caution('base-reaches-tin', 'warn', { by: Math.ceil(tins.baseReachesMm) }))
@@ -201,9 +199,7 @@ const standing: Rule = ({ tins }) => {
 const sizeAssumed: Rule = ({ bodyAssumed }) => (bodyAssumed ? [caution('size-assumed', 'note')] : [])
 
 const pressureHabits: Rule = ({ appliance }) =>
-  kindOf(appliance).holdsPressure
-    ? [caution('before-closing', 'note'), caution('wait-for-pressure', 'note')]
-    : []
+  kindOf(appliance).holdsPressure ? [caution('before-closing', 'note'), caution('wait-for-pressure', 'note')] : []
 
 const coolGrain: Rule = ({ foods }) =>
   foods.some(({ food }) => setsAsGrain(food)) ? [caution('cool-rice', 'note')] : []

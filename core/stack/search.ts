@@ -147,8 +147,7 @@ function setUp(ask: StackAsk): Outcome<Setup> {
   if (ask.tins.length > MOST_TINS)
     problems.push(problem('too-many-tins', 'tins', { value: ask.tins.length, max: MOST_TINS }))
   if (ask.tins.length === 0 && ask.foods.length > 1) problems.push(problem('no-tins', 'tins'))
-  if (endsByItself(ask.style) || ask.style.kind === 'basket')
-    problems.push(problem('style-not-for-stack', 'style'))
+  if (endsByItself(ask.style) || ask.style.kind === 'basket') problems.push(problem('style-not-for-stack', 'style'))
   if (problems.length > 0) return failed(...problems)
   const inBase = ask.foods.map(({ soakMayChange: _, lock: __, ...content }): Content => ({ ...content, where: 'base' }))
   const prepared = prepare(requestFor(ask, inBase))
@@ -225,7 +224,13 @@ function doseTable(setup: Setup, arrangement: Arrangement): DoseTable | null {
   if (endsByItself(style)) return null
   const pot = prepared.value
   const shape = shapeOf(style, pot.burner, pot.cooker.appliance)
-  const run = new Run(caseOf(closingOf(pot, 0, null, () => 0), pourGuessG(pot), []))
+  const run = new Run(
+    caseOf(
+      closingOf(pot, 0, null, () => 0),
+      pourGuessG(pot),
+      [],
+    ),
+  )
   if (!shape.before.every((step) => run.step(step)) || !run.step(shape.last(shape.min))) return null
   const rows: DoseTable['rows'] = []
   for (let figure = shape.min; figure <= shape.max; figure += shape.by) {

@@ -51,12 +51,22 @@ const storeOf = async (householdId: string) =>
 
 async function keepOldHousehold() {
   const { pool } = opened
-  const kitchen = fixture<Record<string, never[]>>('kitchen') as Record<string, unknown> & Record<'cookers', { id: string; name: string; cooker: object }[]>
+  const kitchen = fixture<Record<string, never[]>>('kitchen') as Record<string, unknown> &
+    Record<'cookers', { id: string; name: string; cooker: object }[]>
   const { household, token } = OLD
   await pool.query(
     `insert into households (id, name, altitude_m, room_c, tap_c, hard_water, version, join_token)
      values ($1, $2, $3, $4, $5, $6, $7, $8)`,
-    [household, kitchen.name, kitchen.altitudeM, kitchen.roomC, kitchen.tapC, kitchen.hardWater, kitchen.version, token],
+    [
+      household,
+      kitchen.name,
+      kitchen.altitudeM,
+      kitchen.roomC,
+      kitchen.tapC,
+      kitchen.hardWater,
+      kitchen.version,
+      token,
+    ],
   )
   for (const [i, cooker] of kitchen.cookers.entries())
     await pool.query(
@@ -65,9 +75,19 @@ async function keepOldHousehold() {
     )
   const rows = (key: string) => kitchen[key] as Record<string, string | number | boolean | object>[]
   for (const { id, name, burner } of rows('burners'))
-    await pool.query('insert into burners (id, household_id, name, position, burner) values ($1, $2, $3, 0, $4)', [id, household, name, burner])
+    await pool.query('insert into burners (id, household_id, name, position, burner) values ($1, $2, $3, 0, $4)', [
+      id,
+      household,
+      name,
+      burner,
+    ])
   for (const { id, name, volumeMl } of rows('measures'))
-    await pool.query('insert into measures (id, household_id, name, position, volume_ml) values ($1, $2, $3, 0, $4)', [id, household, name, volumeMl])
+    await pool.query('insert into measures (id, household_id, name, position, volume_ml) values ($1, $2, $3, 0, $4)', [
+      id,
+      household,
+      name,
+      volumeMl,
+    ])
   for (const { id, name, diameterMm, heightMm, volumeMl, lid, material } of rows('tins'))
     await pool.query(
       `insert into tins (id, household_id, name, position, diameter_mm, height_mm, volume_ml, lid, material)
@@ -75,9 +95,15 @@ async function keepOldHousehold() {
       [id, household, name, diameterMm, heightMm, volumeMl, lid, material],
     )
   for (const { id, name, basedOn, figures } of rows('foods'))
-    await pool.query('insert into foods (id, household_id, name, position, based_on, figures) values ($1, $2, $3, 0, $4, $5)', [id, household, name, basedOn, figures])
+    await pool.query(
+      'insert into foods (id, household_id, name, position, based_on, figures) values ($1, $2, $3, 0, $4, $5)',
+      [id, household, name, basedOn, figures],
+    )
   for (const { id, name, foodId, boughtOn } of rows('bags'))
-    await pool.query('insert into bags (id, household_id, name, position, food_id, bought_on) values ($1, $2, $3, 0, $4, $5)', [id, household, name, foodId, boughtOn])
+    await pool.query(
+      'insert into bags (id, household_id, name, position, food_id, bought_on) values ($1, $2, $3, 0, $4, $5)',
+      [id, household, name, foodId, boughtOn],
+    )
   // One that was taken out before: it stays out, and what was cooked in it still says so.
   const gone = randomUUID()
   await pool.query(
@@ -107,7 +133,12 @@ async function keepOldHousehold() {
     `insert into verdicts (household_id, run_id, food_id, texture, water) values ($1, $2, 'carrot-chunks', 1, 0)`,
     [household, OLD.on],
   )
-  await pool.query('insert into pots (id, household_id, name, pot) values ($1, $2, $3, $4)', [OLD.pot, household, 'Old pot', fixture<object[]>('pots')[1]])
+  await pool.query('insert into pots (id, household_id, name, pot) values ($1, $2, $3, $4)', [
+    OLD.pot,
+    household,
+    'Old pot',
+    fixture<object[]>('pots')[1],
+  ])
 }
 
 const beans: PlanRequest = {

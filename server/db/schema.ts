@@ -99,7 +99,9 @@ export const runs = pgTable(
   (table) => [
     unique('runs_household_id').on(table.householdId, table.id),
     index('runs_household_created').on(table.householdId, table.createdAt.desc(), table.id),
-    index('runs_household_on').on(table.householdId).where(sql`is_on`),
+    index('runs_household_on')
+      .on(table.householdId)
+      .where(sql`is_on`),
     foreignKey({ columns: [table.householdId, table.planId], foreignColumns: [plans.householdId, plans.id] }),
   ],
 )

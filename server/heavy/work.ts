@@ -9,8 +9,7 @@ import { plan } from '../../core/program/plan'
 import type { PlanRequest } from '../../core/program/request.schema'
 
 export type HeavyQuestion =
-  | { kind: 'plan'; request: PlanRequest }
-  | { kind: 'opens-from'; plan: LivePlan; events: RunEvent[]; atMs: number }
+  { kind: 'plan'; request: PlanRequest } | { kind: 'opens-from'; plan: LivePlan; events: RunEvent[]; atMs: number }
 
 export function answerHeavy(question: HeavyQuestion) {
   switch (question.kind) {

@@ -74,4 +74,3 @@ export async function useHousehold(event: H3Event): Promise<HouseholdStore> {
   }
   return householdStore(database(), { householdId, memberId: memberId ?? null })
 }
-

@@ -172,7 +172,9 @@ test.describe('another household', () => {
       await neighbour.get(`/api/runs/${runId}`),
       await neighbour.post('/api/runs', { data: { id: randomUUID(), planId } }),
       await neighbour.post(`/api/runs/${runId}/events`, { data: event({ kind: 'lit' }) }),
-      await neighbour.put(`/api/runs/${runId}/verdict`, { data: { content: 0, foodId: 'navy-bean', texture: 0, water: 0 } }),
+      await neighbour.put(`/api/runs/${runId}/verdict`, {
+        data: { content: 0, foodId: 'navy-bean', texture: 0, water: 0 },
+      }),
       await neighbour.post('/api/plans', {
         data: { id: randomUUID(), name: 'Theirs', cookerId: BLUE_POT, request: beansRequest() },
       }),

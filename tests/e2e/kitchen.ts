@@ -97,7 +97,11 @@ export function watchForErrors(page: Page): string[] {
 
 /** Opens a select of the interface library and takes one of its options. */
 export async function choose(page: Page, label: string, option: string) {
-  // The field itself is covered by the text of the choice; a person clicks on that.
-  await page.getByRole('combobox', { name: label, exact: true }).click({ force: true })
-  await page.getByRole('option', { name: option, exact: true }).click()
+  const field = page.getByRole('combobox', { name: label, exact: true })
+  const choice = page.getByRole('option', { name: option, exact: true })
+  await expect(async () => {
+    // The field itself is covered by the text of the choice; a person clicks on that, and again if it did not open.
+    if (!(await choice.isVisible())) await field.click({ force: true })
+    await choice.click({ timeout: 2000 })
+  }).toPass()
 }

@@ -6,7 +6,6 @@ import type { RunEvent } from '../../core/live/event.schema'
 import { HOUR_MS, MINUTE_MS } from '../../core/measure/time'
 import type { RunWithPlan } from '../../shared/household'
 
-
 /**
  * A simulated pot beside the page: the page's clock is driven, the pot goes with it, and whatever it does the
  * cook tells the page. The page's clock must be installed.
@@ -106,12 +105,14 @@ export async function installClock(page: Page, minutesOn = 0) {
 export async function driveClock(page: Page, time: number | Date) {
   // Otherwise it would be set right by the server's.
   await page.context().route(/\/api\/(?!news)/, async (route) => {
-    const response = await route.fetch().catch(() => null)
-    // The page was closed meanwhile.
-    if (!response) return
-    const headers = response.headers()
-    delete headers['x-bivvet-now']
-    await route.fulfill({ response, headers })
+    try {
+      const response = await route.fetch()
+      const headers = response.headers()
+      delete headers['x-bivvet-now']
+      await route.fulfill({ response, headers })
+    } catch {
+      // The page was closed meanwhile.
+    }
   })
   await page.clock.install({ time })
 }

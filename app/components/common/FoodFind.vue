@@ -20,9 +20,7 @@ const listId = useId()
 const query = ref('')
 const index = ref(0)
 const found = computed(() =>
-  quiet && query.value.trim() === ''
-    ? []
-    : searchNames(query.value, foods.value).slice(0, most),
+  quiet && query.value.trim() === '' ? [] : searchNames(query.value, foods.value).slice(0, most),
 )
 watch(query, () => (index.value = 0))
 watchEffect(() => (at.value = found.value[index.value]?.food.id ?? null))
@@ -35,7 +33,7 @@ const move = (by: number) => (index.value = (index.value + by + found.value.leng
       v-model="query"
       type="text"
       class="field"
-      :placeholder="t('day.example')"
+      :placeholder="t('app.foodExample')"
       :aria-label="label"
       role="combobox"
       :aria-expanded="found.length > 0"
@@ -49,7 +47,7 @@ const move = (by: number) => (index.value = (index.value + by + found.value.leng
       @keydown.enter.prevent="at && emit('take', at)"
     />
     <p v-if="query.trim() !== '' && found.length === 0" class="soft none" role="status">
-      {{ t('foods.none', { query }) }}
+      {{ t('app.noFood', { query }) }}
     </p>
     <ul v-show="found.length > 0" :id="listId" role="listbox" :aria-label="label">
       <li

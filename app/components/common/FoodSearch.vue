@@ -24,8 +24,8 @@ function read(foodId: string) {
     <v-sheet class="search">
       <FoodFind v-model:at="at" :label="t('app.search')" @take="plan" />
       <div v-if="at" class="foot">
-        <v-btn variant="outlined" @click="read(at)">{{ t('foods.read') }}</v-btn>
-        <v-btn color="primary" @click="plan(at)">{{ t('foods.plan') }}</v-btn>
+        <v-btn variant="outlined" @click="read(at)">{{ t('app.readFood') }}</v-btn>
+        <v-btn color="primary" @click="plan(at)">{{ t('app.planFood') }}</v-btn>
       </div>
     </v-sheet>
   </v-dialog>

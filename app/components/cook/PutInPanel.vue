@@ -13,7 +13,7 @@ const later = computed(() => plan.answer.closings[following.course.closing.numbe
 const foods = computed(() =>
   later.value.adds.map((index) => {
     const { food, dryG, tinWaterG } = plan.answer.foods[index]!
-    const what = t('log.amount', { grams: number(dryG), food: foodName(food) })
+    const what = t('units.amountOf', { grams: number(dryG), food: foodName(food) })
     return tinWaterG === null ? what : t('cook.inTin', { food: what, water: number(tinWaterG) })
   }),
 )

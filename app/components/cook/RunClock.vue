@@ -26,8 +26,7 @@ const ifLit = computed(() => {
 })
 const pressureAt = computed(() => {
   const minutes = outlook.value?.curve.minutesToPressure ?? plan.answer.closings[0]!.clock.pressureAtMinute
-  const waits =
-    state.value.phase === 'heating' && leg.value.whistles.length === 0 && leg.value.atPressureAt === null
+  const waits = state.value.phase === 'heating' && leg.value.whistles.length === 0 && leg.value.atPressureAt === null
   return waits && minutes !== null && leg.value.litAt !== null ? leg.value.litAt + minutes * MINUTE_MS : null
 })
 const isOff = computed(() => leg.value.heatOffAt !== null)

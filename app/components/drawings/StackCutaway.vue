@@ -18,7 +18,7 @@ const { cooker, tiers, trivetMm, fill, baseName, heat } = defineProps<{
   cooker: Cooker
   tiers: DrawnTin[][]
   trivetMm: number
-  fill: ClosingFill & PlanAnswer['fill'] | null
+  fill: (ClosingFill & PlanAnswer['fill']) | null
   baseName: string | null
   heat: number
 }>()

@@ -33,7 +33,7 @@ const windowError = computed(() => errorAt(`${path}.figures.boilMinutes`))
   <div class="fields">
     <v-text-field
       v-model="own.name"
-      :label="t('kitchen.name')"
+      :label="t('edit.name')"
       maxlength="60"
       :error-messages="errorAt(`${path}.name`) ?? []"
       class="wide"

@@ -9,11 +9,14 @@ const { food, roomC, tapC } = defineProps<{ food: Food; roomC: number; tapC: num
 const kitchen = useKitchenStore()
 const { t, number } = useI18nText()
 
-const WATERS = computed(() => [
-  { id: 'hot', waterC: 95, tone: 'heat' },
-  { id: 'room', waterC: tapC, tone: 'water' },
-  { id: 'fridge', waterC: 5, tone: 'steam' },
-] as const)
+const WATERS = computed(
+  () =>
+    [
+      { id: 'hot', waterC: 95, tone: 'heat' },
+      { id: 'room', waterC: tapC, tone: 'water' },
+      { id: 'fridge', waterC: 5, tone: 'steam' },
+    ] as const,
+)
 const longest = computed(() => Math.max(4, Math.min(24, Math.ceil((food.soak?.adviceHours[1] ?? 8) * 1.5))))
 const hours = computed(() => Array.from({ length: 41 }, (_, i) => longest.value * (i / 40) ** 2))
 const shareAfter = (waterC: number, after: number) =>

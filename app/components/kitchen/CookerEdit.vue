@@ -40,7 +40,7 @@ const at = (field: string) => errorAt(`${path}.cooker.${field}`)
     <legend class="soft">{{ t(`kitchen.kinds.${appliance.kind}`) }}</legend>
     <v-text-field
       v-model="cooker.name"
-      :label="t('kitchen.name')"
+      :label="t('edit.name')"
       class="name"
       maxlength="60"
       :error-messages="errorAt(`${path}.name`) ?? []"
@@ -77,10 +77,10 @@ const at = (field: string) => errorAt(`${path}.cooker.${field}`)
       variant="text"
       size="small"
       class="remove"
-      :aria-label="t('kitchen.removeNamed', { name: cooker.name })"
+      :aria-label="t('edit.removeNamed', { name: cooker.name })"
       @click="$emit('remove')"
     >
-      {{ t('kitchen.remove') }}
+      {{ t('edit.remove') }}
     </v-btn>
     <CookerMeasured v-model="cooker" :burners="burners" class="measured" />
   </fieldset>

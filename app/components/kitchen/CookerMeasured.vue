@@ -45,10 +45,10 @@ const hasPrograms = computed(() => heatsItself(cooker.value.cooker.appliance))
       <button
         type="button"
         class="link-button"
-        :aria-label="t('kitchen.removeNamed', { name: program.name })"
+        :aria-label="t('edit.removeNamed', { name: program.name })"
         @click="removeProgram(program.id)"
       >
-        {{ t('kitchen.remove') }}
+        {{ t('edit.remove') }}
       </button>
     </p>
     <p class="links">

@@ -27,12 +27,7 @@ const water = computed(() => [
 
 <template>
   <div class="fields">
-    <v-text-field
-      v-model="draft.name"
-      :label="t('kitchen.name')"
-      maxlength="60"
-      :error-messages="errorAt('name') ?? []"
-    />
+    <v-text-field v-model="draft.name" :label="t('edit.name')" maxlength="60" :error-messages="errorAt('name') ?? []" />
     <NumberField v-model="draft.altitudeM" :label="t('kitchen.altitude')" suffix="m" :error="errorAt('altitudeM')" />
     <NumberField v-model="boilsAt" :label="t('kitchen.boilsAt')" suffix="°C" />
     <NumberField v-model="pressureHpa" :label="t('kitchen.pressure')" suffix="hPa" />

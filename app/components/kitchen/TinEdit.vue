@@ -17,19 +17,14 @@ const lids = computed(() => [
 
 <template>
   <div class="tin">
-    <v-text-field v-model="tin.name" :label="t('kitchen.name')" maxlength="60" :error-messages="at('name') ?? []" />
+    <v-text-field v-model="tin.name" :label="t('edit.name')" maxlength="60" :error-messages="at('name') ?? []" />
     <NumberField v-model="tin.diameterMm" :label="t('kitchen.outerWidth')" suffix="mm" :error="at('diameterMm')" />
     <NumberField v-model="tin.heightMm" :label="t('kitchen.height')" suffix="mm" :error="at('heightMm')" />
     <NumberField v-model="tin.volumeMl" :label="t('kitchen.holds')" suffix="ml" :error="at('volumeMl')" />
     <v-select v-model="tin.material" :items="materials" :label="t('kitchen.material')" />
     <ChoiceBar v-model="tin.lid" :label="t('kitchen.lid')" :choices="lids" />
-    <v-btn
-      variant="text"
-      size="small"
-      :aria-label="t('kitchen.removeNamed', { name: tin.name })"
-      @click="$emit('remove')"
-    >
-      {{ t('kitchen.remove') }}
+    <v-btn variant="text" size="small" :aria-label="t('edit.removeNamed', { name: tin.name })" @click="$emit('remove')">
+      {{ t('edit.remove') }}
     </v-btn>
     <p v-if="tin.material === 'glass' || tin.material === 'plastic'" class="caution">
       {{ t(`kitchen.materialCaution.${tin.material}`) }}

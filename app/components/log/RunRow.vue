@@ -41,7 +41,7 @@ const startedMs = computed(() => facts.value.litAt ?? Date.parse(run.createdAt))
       <span class="soft">
         {{
           run.plan.answer.foods
-            .map(({ food, dryG }) => t('log.amount', { grams: number(dryG), food: foodName(food).toLowerCase() }))
+            .map(({ food, dryG }) => t('units.amountOf', { grams: number(dryG), food: foodName(food).toLowerCase() }))
             .join(', ')
         }}
         · {{ run.plan.cookerName }}

@@ -18,7 +18,7 @@ const counts = computed(() => closing.range.unit === 'whistles')
 const label = computed(() =>
   t(`pot.answer.program.${pot.styleKind!}`, {
     flame: t(`pot.flames.${pot.form.flame}`),
-    level: t(`pot.levels.${pot.form.level}`),
+    level: t(`levels.${pot.form.level}`),
   }),
 )
 const unit = computed(() => t(counts.value ? 'units.whistles' : 'units.min', {}, closing.range.figure))

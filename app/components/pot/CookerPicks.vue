@@ -13,7 +13,7 @@ const hasFlame = computed(() => kind.value !== undefined && !heatsItself({ kind:
 const flames = computed(() =>
   (['high', 'medium', 'low'] as const).map((value) => ({ value, text: t(`pot.flames.${value}`) })),
 )
-const levels = computed(() => (['high', 'low'] as const).map((value) => ({ value, text: t(`pot.levels.${value}`) })))
+const levels = computed(() => (['high', 'low'] as const).map((value) => ({ value, text: t(`levels.${value}`) })))
 const styleError = computed(() => {
   const found = problems.find(({ path }) => path.includes('style'))
   return found ? problemText(found) : null

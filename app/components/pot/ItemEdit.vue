@@ -38,9 +38,7 @@ const bagChoices = computed(() => [
 
 const family = computed(() => (food.value ? textureFamily(food.value) : 'other'))
 const textures = computed(() =>
-  food.value
-    ? texturesOf(food.value).map((value) => ({ value, text: textureName(t, family.value, value) }))
-    : [],
+  food.value ? texturesOf(food.value).map((value) => ({ value, text: textureName(t, family.value, value) })) : [],
 )
 const soak = computed(() => (food.value ? soakOf(item.value, food.value, kitchen.value) : null))
 const soakPlaces = computed(() => SOAK_PLACES.map((value) => ({ value, text: t(`pot.soakIn.${value}`) })))

@@ -17,7 +17,18 @@ const kitchen = computed(() => kitchenStore.kitchen!)
 const { stack, place, moveTin, takeOutTin } = useStackLayout()
 
 const { answer, curves, problems, failed, nowMs, heat, light, lighting, failure } = usePotPlan()
-const { search, whatElse, stop, take, busy, done, failed: searchFailed, result, problems: searchProblems, more } = useStackSearch()
+const {
+  search,
+  whatElse,
+  stop,
+  take,
+  busy,
+  done,
+  failed: searchFailed,
+  result,
+  problems: searchProblems,
+  more,
+} = useStackSearch()
 
 const placed = computed(() => placedItems({ ...form.value, inTins: true, stack: stack.value }))
 const answerOf = (item: number) => answer.value?.foods[placed.value.indexOf(item)] ?? null

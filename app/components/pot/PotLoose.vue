@@ -65,7 +65,12 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
       <div v-if="problems.length > 0" class="problems" role="alert">
         <p v-for="problem in otherProblems" :key="problem.path + problem.code">{{ problemText(problem) }}</p>
         <p v-if="otherProblems.length === 0">{{ t('pot.answer.mend') }}</p>
-        <button v-if="otherProblems.length > 0 && isGiven" type="button" class="link-button" @click="pot.form.given = []">
+        <button
+          v-if="otherProblems.length > 0 && isGiven"
+          type="button"
+          class="link-button"
+          @click="pot.form.given = []"
+        >
           {{ t('pot.try.back') }}
         </button>
       </div>

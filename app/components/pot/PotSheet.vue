@@ -23,7 +23,8 @@ const foods = computed(() =>
     const measure =
       typeof unit === 'string'
         ? t(`units.${unit}`)
-        : (kitchen.value.measures.find(({ id }) => id === unit.id)?.name.toLowerCase() ?? t(`units.${unit.id as 'tbsp'}`))
+        : (kitchen.value.measures.find(({ id }) => id === unit.id)?.name.toLowerCase() ??
+          t(`units.${unit.id as 'tbsp'}`))
     const soak = pot.request?.contents[placedItems(pot.content).indexOf(i)]?.soak
     return {
       name: pot.names[i]!,
@@ -56,7 +57,7 @@ const waterText = computed(() =>
 const program = computed(() =>
   t(`pot.answer.program.${pot.styleKind!}`, {
     flame: t(`pot.flames.${pot.form.flame}`),
-    level: t(`pot.levels.${pot.form.level}`),
+    level: t(`levels.${pot.form.level}`),
   }),
 )
 const release = computed(() => {

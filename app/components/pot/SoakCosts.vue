@@ -16,7 +16,8 @@ function figure({ outcome }: SoakCost): string {
   const { unit, figure: n } = outcome.value.closings[0]!.range
   return t(`pot.elsewhere.${unit}`, { n }, n)
 }
-const water = ({ outcome }: SoakCost) => (outcome.ok ? t('units.grams', { n: number(outcome.value.closings[0]!.water.pourG) }) : '')
+const water = ({ outcome }: SoakCost) =>
+  outcome.ok ? t('units.grams', { n: number(outcome.value.closings[0]!.water.pourG) }) : ''
 const total = ({ outcome, soakMinutes }: SoakCost) =>
   outcome.ok ? duration(outcome.value.readyAtMinute + soakMinutes) : ''
 function take({ soak }: SoakCost) {

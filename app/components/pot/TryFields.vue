@@ -49,7 +49,12 @@ const units = computed(() => unitsFor(true))
 
 <template>
   <div class="fields">
-    <v-text-field v-model="amount" :label="t(index === 0 ? 'pot.try.water' : 'pot.try.waterLater', { n: index + 1 })" :placeholder="t('pot.try.asPlanned')" maxlength="24" />
+    <v-text-field
+      v-model="amount"
+      :label="t(index === 0 ? 'pot.try.water' : 'pot.try.waterLater', { n: index + 1 })"
+      :placeholder="t('pot.try.asPlanned')"
+      maxlength="24"
+    />
     <v-select v-model="unit" :items="units" :aria-label="t('pot.try.waterUnit')" />
     <v-text-field
       v-if="counts"

@@ -47,7 +47,7 @@ const summary = (index: number) => {
   const where = places.value.find(({ value }) => value === (stack.value.places[index] ?? ''))?.title ?? ''
   return [
     Number.isFinite(g) ? t('units.grams', { n: number(g) }) : '',
-    hours > 0 ? t('foods.soakFor', { time: duration(hours * 60) }) : '',
+    hours > 0 ? t('units.soakFor', { time: duration(hours * 60) }) : '',
     where,
   ]
     .filter(Boolean)

@@ -67,7 +67,10 @@ const mendText = computed(() => {
 const phases = computed(() => {
   const mend = result?.mend
   return mend?.id === 'phases'
-    ? mend.closings.map((closing) => ({ release: closing.case.release, curve: simulate(closing.case, { trace: true }) }))
+    ? mend.closings.map((closing) => ({
+        release: closing.case.release,
+        curve: simulate(closing.case, { trace: true }),
+      }))
     : []
 })
 function applyMend() {

@@ -27,11 +27,7 @@ useHead({ title: () => `${t('cook.lanes.title')} · Bivvet` })
 
 <template>
   <div class="lanes-page">
-    <EmptyNotice
-      v-if="runs.running.length === 0"
-      :title="t('cook.none.title')"
-      :text="t('cook.none.text')"
-    />
+    <EmptyNotice v-if="runs.running.length === 0" :title="t('cook.none.title')" :text="t('cook.none.text')" />
     <template v-else>
       <div class="head">
         <h1>{{ t('cook.lanes.title') }}</h1>

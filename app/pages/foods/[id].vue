@@ -118,12 +118,10 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
         <p class="soft">{{ aliases }}</p>
       </div>
       <span class="gap" />
-      <v-btn color="primary" size="large" @click="plan">{{ t('foods.plan') }}</v-btn>
+      <v-btn color="primary" size="large" @click="plan">{{ t('app.planFood') }}</v-btn>
     </header>
     <SavingNotice :hidden="/^kitchen\.(foods|bags)\./" />
-    <p v-if="food.lectin" class="lectin">
-      {{ lectin.sentence }} {{ lectin.why }}
-    </p>
+    <p v-if="food.lectin" class="lectin">{{ lectin.sentence }} {{ lectin.why }}</p>
 
     <div class="columns">
       <section>
@@ -180,10 +178,10 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
             <v-btn
               variant="text"
               size="small"
-              :aria-label="t('kitchen.removeNamed', { name: bag.name })"
+              :aria-label="t('edit.removeNamed', { name: bag.name })"
               @click="removeBag(bag.id)"
             >
-              {{ t('kitchen.remove') }}
+              {{ t('edit.remove') }}
             </v-btn>
             <p v-if="isOldBag(bag, serverNow())" class="soft small">
               {{ t('foods.oldBag', { day: day(Date.parse(bag.boughtOn)) }) }}
@@ -209,8 +207,8 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
         <v-btn v-if="own" variant="text" @click="removeOwn">{{ t('foods.removeOwn') }}</v-btn>
         <span class="gap" />
         <span class="soft" role="status">{{ t(`saving.state.${state}`) }}</span>
-        <v-btn variant="outlined" size="small" :disabled="!canUndo" @click="undo()">{{ t('kitchen.undo') }}</v-btn>
-        <v-btn variant="outlined" size="small" :disabled="!canRedo" @click="redo()">{{ t('kitchen.redo') }}</v-btn>
+        <v-btn variant="outlined" size="small" :disabled="!canUndo" @click="undo()">{{ t('edit.undo') }}</v-btn>
+        <v-btn variant="outlined" size="small" :disabled="!canRedo" @click="redo()">{{ t('edit.redo') }}</v-btn>
       </div>
     </section>
   </div>

@@ -23,7 +23,7 @@ const found = computed(() =>
 )
 const soakText = ({ soak }: Food) => {
   const hours = soak?.adviceHours[0] ?? 0
-  return hours > 0 ? t('foods.soakFor', { time: duration(hours * 60) }) : ''
+  return hours > 0 ? t('units.soakFor', { time: duration(hours * 60) }) : ''
 }
 const bagsOf = (id: string) => kitchen.value.bags.filter(({ foodId }) => foodId === id)
 useHead({ title: () => `${t('app.nav.foods')} · Bivvet` })
@@ -37,7 +37,7 @@ useHead({ title: () => `${t('app.nav.foods')} · Bivvet` })
     <ChoiceBar v-model="group" :label="t('foods.group')" :choices="groups" class="groups" />
     <p class="soft count" role="status">{{ t('foods.count', { n: found.length }, found.length) }}</p>
     <p v-if="found.length === 0">
-      {{ t('foods.none', { query }) }}
+      {{ t('app.noFood', { query }) }}
       <button
         type="button"
         class="link-button"

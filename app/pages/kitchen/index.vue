@@ -67,8 +67,8 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
       <h1>{{ t('app.nav.kitchen') }}</h1>
       <span class="state soft" role="status">{{ t(`saving.state.${state}`) }}</span>
       <span class="gap" />
-      <v-btn variant="outlined" :disabled="!canUndo" @click="undo()">{{ t('kitchen.undo') }}</v-btn>
-      <v-btn variant="outlined" :disabled="!canRedo" @click="redo()">{{ t('kitchen.redo') }}</v-btn>
+      <v-btn variant="outlined" :disabled="!canUndo" @click="undo()">{{ t('edit.undo') }}</v-btn>
+      <v-btn variant="outlined" :disabled="!canRedo" @click="redo()">{{ t('edit.redo') }}</v-btn>
     </header>
     <SavingNotice :hidden="/^kitchen\.((cookers|burners|measures|tins)\.|(altitudeM|roomC|tapC|name)$)/" />
 
@@ -104,7 +104,7 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
       <div v-for="(burner, i) in draft.burners" :key="burner.id" class="fields lined">
         <v-text-field
           v-model="burner.name"
-          :label="t('kitchen.name')"
+          :label="t('edit.name')"
           maxlength="60"
           :error-messages="errorAt(`burners.${i}.name`) ?? []"
         />
@@ -119,10 +119,10 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
         <v-btn
           variant="text"
           size="small"
-          :aria-label="t('kitchen.removeNamed', { name: burner.name })"
+          :aria-label="t('edit.removeNamed', { name: burner.name })"
           @click="remove(draft.burners, burner.id)"
         >
-          {{ t('kitchen.remove') }}
+          {{ t('edit.remove') }}
         </v-btn>
       </div>
       <v-btn variant="outlined" @click="addBurner">{{ t('kitchen.addBurner') }}</v-btn>
@@ -134,7 +134,7 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
       <div v-for="(measure, i) in draft.measures" :key="measure.id" class="fields lined short">
         <v-text-field
           v-model="measure.name"
-          :label="t('kitchen.name')"
+          :label="t('edit.name')"
           maxlength="60"
           :error-messages="errorAt(`measures.${i}.name`) ?? []"
         />
@@ -147,10 +147,10 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
         <v-btn
           variant="text"
           size="small"
-          :aria-label="t('kitchen.removeNamed', { name: measure.name })"
+          :aria-label="t('edit.removeNamed', { name: measure.name })"
           @click="remove(draft.measures, measure.id)"
         >
-          {{ t('kitchen.remove') }}
+          {{ t('edit.remove') }}
         </v-btn>
       </div>
       <v-btn variant="outlined" @click="addMeasure">{{ t('kitchen.addMeasure') }}</v-btn>

@@ -57,7 +57,7 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
         {{ day(startedMs) }}, {{ clock(startedMs) }} · {{ run.plan.cookerName }} ·
         {{
           run.plan.answer.foods
-            .map(({ food, dryG }) => t('log.amount', { grams: number(dryG), food: foodName(food).toLowerCase() }))
+            .map(({ food, dryG }) => t('units.amountOf', { grams: number(dryG), food: foodName(food).toLowerCase() }))
             .join(', ')
         }}
         ·

@@ -25,8 +25,7 @@ export const slow: ApplianceKind<SlowCooker> = {
   equations: ({ reflux, lowW, highW }) => ({
     vent: null,
     reflux,
-    setting: (step) =>
-      step.kind === 'level' ? { burnerW: step.level === 'high' ? highW : lowW } : flameSetting(step),
+    setting: (step) => (step.kind === 'level' ? { burnerW: step.level === 'high' ? highW : lowW } : flameSetting(step)),
   }),
   // Engineering estimates.
   generic: {

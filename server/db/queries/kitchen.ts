@@ -36,7 +36,10 @@ export function kitchenQueries(scope: Scope) {
      * Keeps a changed kitchen, if nobody changed it since the version that was fetched. Sent twice, because the
      * first answer was lost, it is kept once. What stands there now is answered either way.
      */
-    async saveKitchen({ version, kitchen: given }: VersionedKitchen): Promise<{ kept: boolean; now: VersionedKitchen }> {
+    async saveKitchen({
+      version,
+      kitchen: given,
+    }: VersionedKitchen): Promise<{ kept: boolean; now: VersionedKitchen }> {
       const content = JSON.stringify(given)
       const stored = await db.transaction(async (tx) => {
         const [row] = await tx

@@ -96,7 +96,10 @@ export function runQueries(scope: Scope) {
     async startRun(runId: string, planId: string): Promise<RunWithPlan | null> {
       if (!(await plan(planId))) return null
       await db.transaction(async (tx) => {
-        await tx.insert(runs).values({ id: runId, householdId, memberId, planId }).onConflictDoNothing({ target: runs.id })
+        await tx
+          .insert(runs)
+          .values({ id: runId, householdId, memberId, planId })
+          .onConflictDoNothing({ target: runs.id })
         await tellOthers(scope, tx, 'run', runId)
       })
       return run(runId)
@@ -108,7 +111,9 @@ export function runQueries(scope: Scope) {
         .select(runWithPlan)
         .from(runs)
         .innerJoin(plans, eq(plans.id, runs.planId))
-        .where(and(own(scope, runs), eq(runs.isOn, true), or(wasBegun, sql`${runs.createdAt} > now() - interval '3 hours'`)))
+        .where(
+          and(own(scope, runs), eq(runs.isOn, true), or(wasBegun, sql`${runs.createdAt} > now() - interval '3 hours'`)),
+        )
         .orderBy(desc(runs.createdAt), asc(runs.id))
         .limit(MOST_ON)
       return withEvents(rows)
@@ -124,7 +129,10 @@ export function runQueries(scope: Scope) {
           and(
             own(scope, runs),
             after
-              ? or(lt(runs.createdAt, after.createdAt), and(eq(runs.createdAt, after.createdAt), sql`${runs.id} > ${after.id}`))
+              ? or(
+                  lt(runs.createdAt, after.createdAt),
+                  and(eq(runs.createdAt, after.createdAt), sql`${runs.id} > ${after.id}`),
+                )
               : undefined,
           ),
         )
@@ -171,7 +179,8 @@ export function runQueries(scope: Scope) {
             return known.data.kind === event.data.kind
               ? { stored: true, events: before }
               : { stored: false, refusal: 'id-taken' }
-          if (needsSum(before, event, underPressure) && before.length !== seen.length && tries < MOST_TRIES) return 'again'
+          if (needsSum(before, event, underPressure) && before.length !== seen.length && tries < MOST_TRIES)
+            return 'again'
           const refusal = refusalOf(before, event, { underPressure, opensFrom: () => opens }, nowMs)
           if (refusal) return { stored: false, refusal }
           const inserted = await tx
@@ -191,7 +200,10 @@ export function runQueries(scope: Scope) {
           const events = [...before, { ...event, by: memberId }]
           const state = runState(events)
           const isOn = state.phase === 'ready' || isRunning(live.answer, state)
-          await tx.update(runs).set({ isOn }).where(and(own(scope, runs), eq(runs.id, runId)))
+          await tx
+            .update(runs)
+            .set({ isOn })
+            .where(and(own(scope, runs), eq(runs.id, runId)))
           await tellOthers(scope, tx, 'run', runId)
           return { stored: true, events }
         })
