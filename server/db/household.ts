@@ -1,5 +1,6 @@
 import { asc, eq } from 'drizzle-orm'
 import type { Database } from './client'
+import { eventQueries } from './queries/events'
 import { kitchenQueries } from './queries/kitchen'
 import { potQueries } from './queries/pots'
 import { runQueries } from './queries/runs'
@@ -18,7 +19,8 @@ export interface Asker {
  */
 export function householdStore(db: Database, asker: Asker) {
   const scope: Scope = { db, ...asker }
-  return { ...asker, ...kitchenQueries(scope), ...potQueries(scope), ...runQueries(scope) }
+  const runs = runQueries(scope)
+  return { ...asker, ...kitchenQueries(scope), ...potQueries(scope), ...runs, ...eventQueries(scope, runs.run) }
 }
 
 export type HouseholdStore = ReturnType<typeof householdStore>

@@ -1,10 +1,6 @@
 import { and, asc, desc, eq, inArray, lt, or, sql } from 'drizzle-orm'
-import { holdsPressure } from '../../../core/appliance/appliance'
-import { UnreadablePlan, type LivePlan } from '../../../core/live/course'
-import { runEventSchema, type RunEvent } from '../../../core/live/event.schema'
-import { needsSum, refusalOf, type RunRefusal } from '../../../core/live/refusal'
-import { isRunning, runState } from '../../../core/live/run'
-import { applianceOf, type PlanAnswer } from '../../../core/program/answer'
+import { runEventSchema } from '../../../core/live/event.schema'
+import type { PlanAnswer } from '../../../core/program/answer'
 import { readDocument } from '../../../shared/document'
 import type { KeptEvent, RunPage, RunWithPlan, SavedPlan } from '../../../shared/household'
 import { PLAN, type SavePlan } from '../../../shared/plan.schema'
@@ -15,17 +11,8 @@ import { own, tellOthers, type Scope } from '../scope'
 
 const PAGE = 30
 const MOST_ON = 50
-/** So often the sum is done anew because another event came in between. */
-const MOST_TRIES = 4
 
-export type EventOutcome =
-  | { stored: true; events: KeptEvent[] }
-  | { stored: false; refusal: RunRefusal | 'id-taken' | 'no-run' | 'plan-unreadable' }
-
-/** Works out from when on the pressure may be gone; elsewhere, since it may take its time. */
-export type OpensFrom = (plan: LivePlan, events: RunEvent[], atMs: number) => Promise<number>
-
-/** Plans, the runs that follow them, and what happened in those. */
+/** Plans, and the runs that follow them. */
 export function runQueries(scope: Scope) {
   const { db, householdId, memberId } = scope
   const wasBegun = sql`exists (select 1 from ${runEvents} where ${runEvents.runId} = ${runs.id})`
@@ -142,89 +129,6 @@ export function runQueries(scope: Scope) {
       const next = rows.length > PAGE && last ? `${last.createdAt.getTime()}_${last.id}` : null
       return { runs: await withEvents(rows.slice(0, PAGE)), next }
     },
-
-    /**
-     * Adds an event to a run if it may be. The run is locked meanwhile, so two devices cannot both be second; an
-     * event that is there already is left as it is. Where the sum has to be asked it is done before, outside the
-     * transaction, and once more if another event came in between.
-     */
-    async addEvent(runId: string, event: RunEvent, nowMs: number, opensFrom: OpensFrom): Promise<EventOutcome> {
-      for (let tries = 0; ; tries++) {
-        const found = await run(runId)
-        if (!found) return { stored: false, refusal: 'no-run' }
-        const { events: seen, plan: live } = found
-        const underPressure = holdsPressure(applianceOf(live.answer))
-        let opens = Infinity
-        if (needsSum(seen, event, underPressure))
-          try {
-            opens = await opensFrom({ request: live.request, answer: live.answer }, seen, event.at)
-          } catch (error) {
-            if (error instanceof UnreadablePlan) return { stored: false, refusal: 'plan-unreadable' }
-            throw error
-          }
-        const outcome = await db.transaction(async (tx): Promise<EventOutcome | 'again'> => {
-          await tx
-            .select({ id: runs.id })
-            .from(runs)
-            .where(and(own(scope, runs), eq(runs.id, runId)))
-            .for('update')
-          const rows = await tx
-            .select()
-            .from(runEvents)
-            .where(and(own(scope, runEvents), eq(runEvents.runId, runId)))
-            .orderBy(asc(runEvents.sequence))
-          const before = rows.map(keptEvent)
-          const known = before.find(({ id }) => id === event.id)
-          if (known)
-            return known.data.kind === event.data.kind
-              ? { stored: true, events: before }
-              : { stored: false, refusal: 'id-taken' }
-          if (needsSum(before, event, underPressure) && before.length !== seen.length && tries < MOST_TRIES)
-            return 'again'
-          const refusal = refusalOf(before, event, { underPressure, opensFrom: () => opens }, nowMs)
-          if (refusal) return { stored: false, refusal }
-          const inserted = await tx
-            .insert(runEvents)
-            .values({
-              id: event.id,
-              householdId,
-              memberId,
-              runId,
-              kind: event.data.kind,
-              happenedAt: new Date(event.at),
-              data: event.data,
-            })
-            .onConflictDoNothing({ target: runEvents.id })
-            .returning({ id: runEvents.id })
-          if (inserted.length === 0) return { stored: false, refusal: 'id-taken' }
-          const events = [...before, { ...event, by: memberId }]
-          const state = runState(events)
-          const isOn = state.phase === 'ready' || isRunning(live.answer, state)
-          await tx
-            .update(runs)
-            .set({ isOn })
-            .where(and(own(scope, runs), eq(runs.id, runId)))
-          await tellOthers(scope, tx, 'run', runId)
-          return { stored: true, events }
-        })
-        if (outcome !== 'again') return outcome
-      }
-    },
-
-    /** Stores or replaces the verdict on one food of a run. */
-    async judge(runId: string, { content, foodId, texture, water, note }: Verdict): Promise<void> {
-      await db.transaction(async (tx) => {
-        await tx
-          .insert(verdicts)
-          .values({ householdId, memberId, runId, content, foodId, texture, water, note })
-          .onConflictDoUpdate({
-            target: [verdicts.runId, verdicts.content],
-            set: { foodId, texture, water, note, memberId, updatedAt: sql`now()` },
-            setWhere: own(scope, verdicts),
-          })
-        await tellOthers(scope, tx, 'run', runId)
-      })
-    },
   }
 }
 
@@ -236,7 +140,7 @@ function savedPlan(row: typeof plans.$inferSelect): SavedPlan | null {
   return null
 }
 
-function keptEvent({ id, happenedAt, data, memberId }: typeof runEvents.$inferSelect): KeptEvent {
+export function keptEvent({ id, happenedAt, data, memberId }: typeof runEvents.$inferSelect): KeptEvent {
   return { ...runEventSchema.parse({ id, at: happenedAt.getTime(), data }), by: memberId }
 }
 

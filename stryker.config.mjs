@@ -1,0 +1,17 @@
+// npm run mutants (scripts/mutants.mjs) says which lines are changed.
+export default {
+  testRunner: 'vitest',
+  vitest: { configFile: 'vitest.mutants.config.ts' },
+  mutate: (process.env.BIVVET_MUTATE ?? '').split(' ').filter(Boolean),
+  // The types of .nuxt are named in tsconfig.json.
+  ignorePatterns: ['!.nuxt', '.output', '.data', 'test-results', 'docs/screenshots', 'app', 'tests'],
+  // A sentence of a type error or a message is no computation.
+  mutator: { excludedMutations: ['StringLiteral'] },
+  coverageAnalysis: 'perTest',
+  concurrency: 2,
+  timeoutMS: 60_000,
+  reporters: ['clear-text', 'json'],
+  jsonReporter: { fileName: 'test-results/mutants.json' },
+  clearTextReporter: { allowColor: false, logTests: false, reportTests: false },
+  thresholds: { high: 95, low: 85, break: 85 },
+}
