@@ -29,7 +29,8 @@ const lines = files.flatMap((file) =>
 let state = Number(values.seed)
 const random = () => (state = (state * 1_664_525 + 1_013_904_223) % 2 ** 32) / 2 ** 32
 const sample = new Set()
-while (sample.size < Math.min(Number(values.lines), lines.length)) sample.add(lines[Math.floor(random() * lines.length)])
+while (sample.size < Math.min(Number(values.lines), lines.length))
+  sample.add(lines[Math.floor(random() * lines.length)])
 
 const mutate = positionals.length > 0 ? positionals : [...sample]
 say(`Changing ${mutate.length} of ${lines.length} lines that compute`)

@@ -85,6 +85,6 @@ export function useStackSearch() {
     busy.value = null
   }
   const take = (answer: StackAnswer) => pot.replace(withStack(pot.form, answer), pot.keptAs?.id ?? null)
-  onBeforeUnmount(stop)
+  onScopeDispose(stop)
   return { search, whatElse, stop, take, busy, done, failed, result, problems, more }
 }

@@ -1,0 +1,102 @@
+// @vitest-environment happy-dom
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { createFollower, type Following } from '~~/core/live/follow'
+import type { LivePlan } from '~~/core/live/course'
+import type { RunEvent } from '~~/core/live/event.schema'
+import { beansRun, closePage, openPage, settle } from '~~/tests/house'
+import { usePracticeStore } from './practice'
+
+// The thread that follows, without a thread.
+vi.mock('~/composables/useLiveWorker', () => ({
+  useLiveWorker: () => ({
+    follow: (_: string, plan: LivePlan, events: RunEvent[], nowMs: number): Promise<Following> =>
+      Promise.resolve(createFollower(plan, { bands: false })(events, nowMs)),
+    forget: () => Promise.resolve(),
+  }),
+}))
+
+beforeEach(() => openPage())
+afterEach(closePage)
+
+/** So many minutes of the pot's time, a second of the cook's at a time. */
+function pass(practice: ReturnType<typeof usePracticeStore>, minutes: number, onWhistle = () => undefined as unknown) {
+  for (let i = 0; i < minutes * 6; i++) {
+    practice.speed = 10
+    for (const { kind } of practice.pass(1000)) if (kind === 'whistle') onWhistle()
+  }
+}
+const begun = () => {
+  const practice = usePracticeStore()
+  practice.begin(beansRun('a').plan)
+  return practice
+}
+
+describe('the practice stove', () => {
+  it('stands cold until it is lit, and whistles on the planned flame', () => {
+    const practice = begun()
+    pass(practice, 10)
+    expect(practice.pot).toBeNull()
+    practice.add({ kind: 'checked' })
+    expect(practice.add({ kind: 'lit' })).toBe(true)
+    expect(practice.flame).toBe('medium')
+    pass(practice, 30)
+    expect(practice.whistlesGiven).toBeGreaterThan(2)
+    expect(practice.truth!.gets[0]).toBeGreaterThan(10)
+  })
+
+  it('does what the knob says, and the run is told', () => {
+    const practice = begun()
+    practice.knob('high')
+    expect(practice.events.map(({ data }) => data.kind)).toEqual(['lit', 'flame'])
+    pass(practice, 12)
+    const hot = practice.pot!.tempC
+    practice.knob('off')
+    expect(practice.events.at(-1)!.data.kind).toBe('heat-off')
+    pass(practice, 10)
+    expect(practice.pot!.tempC).toBeLessThan(hot)
+  })
+
+  it('does not open under pressure, and says so', async () => {
+    const practice = begun()
+    practice.add({ kind: 'lit' })
+    pass(practice, 14, () => practice.add({ kind: 'whistle' }))
+    practice.add({ kind: 'heat-off' })
+    practice.add({ kind: 'pressure-gone' })
+    await settle()
+    expect(practice.add({ kind: 'opened' })).toBe(false)
+    expect(practice.refused).toBe('sum-says-pressure')
+    expect(practice.opened).toBe(false)
+  })
+
+  it('takes a whistle back, and nothing that the stove has done', () => {
+    const practice = begun()
+    practice.add({ kind: 'lit' })
+    practice.add({ kind: 'whistle' })
+    practice.undo()
+    expect(practice.events.map(({ data }) => data.kind)).toEqual(['lit'])
+    practice.undo()
+    expect(practice.events.map(({ data }) => data.kind)).toEqual(['lit'])
+  })
+
+  it('counts what every closing gave, and stands still while the pot is open', () => {
+    const practice = begun()
+    practice.add({ kind: 'lit' })
+    pass(practice, 16)
+    practice.add({ kind: 'heat-off' })
+    pass(practice, 40)
+    const first = practice.truth!.gets[0]!
+    practice.opened = true
+    pass(practice, 5)
+    expect(practice.truth!.gets[0]).toBe(first)
+    practice.opened = false
+    practice.events = [
+      ...practice.events,
+      { id: 'g', at: practice.nowMs, data: { kind: 'pressure-gone' } },
+      { id: 'o', at: practice.nowMs, data: { kind: 'opened' } },
+    ]
+    expect(practice.add({ kind: 'goes-on', figure: 1, addWaterG: 0, pinch: [null] })).toBe(true)
+    practice.add({ kind: 'lit' })
+    pass(practice, 12)
+    expect(practice.truth!.gets[0]).toBeGreaterThan(first)
+  })
+})
