@@ -42,6 +42,19 @@ describe('the runs that this device has heard of', () => {
     expect(runs.one(ONE)!.events).toHaveLength(2)
   })
 
+  it('show what was judged last, though an older answer comes later', async () => {
+    const runs = useRunsStore()
+    runs.put(beansRun(ONE, [lit()]))
+    void runs.loadOne(ONE)
+    const old = await server.next('GET', new RegExp(ONE))
+    const verdict = { content: 0, foodId: 'navy-bean', texture: 0, water: 1, note: 'With lime.' }
+    void runs.judge(ONE, verdict)
+    const put = await server.next('PUT', /verdict/)
+    await put.answer({ ...beansRun(ONE, [lit()]), verdicts: [verdict] })
+    await old.answer(beansRun(ONE, [lit()]))
+    expect(runs.one(ONE)!.verdicts).toEqual([verdict])
+  })
+
   it('are there after a reload without a network', async () => {
     useRunsStore().put(beansRun(ONE, [lit()]))
     await settle()

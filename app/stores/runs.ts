@@ -3,6 +3,7 @@ import { defineStore } from 'pinia'
 import { isRunning, runState } from '~~/core/live/run'
 import { HOUR_MS } from '~~/core/measure/time'
 import type { KeptEvent, RunPage, RunWithPlan } from '~~/shared/household'
+import type { Verdict } from '~~/shared/run.schema'
 import type { RunEvent } from '~~/core/live/event.schema'
 import { STORED } from '~/composables/storageShape'
 
@@ -42,14 +43,30 @@ export const useRunsStore = defineStore('runs', () => {
     }
   }
 
+  /** By run, how far its questions were asked and answered: an answer to an older one is passed over. */
+  const turns = new Map<string, { asked: number; answered: number }>()
+  async function inTurn(runId: string, ask: () => Promise<RunWithPlan>) {
+    const turn = turns.get(runId) ?? { asked: 0, answered: 0 }
+    turns.set(runId, turn)
+    const mine = ++turn.asked
+    const run = await ask()
+    if (mine < turn.answered) return
+    turn.answered = mine
+    put(run)
+  }
+
   async function loadOne(runId: string) {
     try {
-      put(await api<RunWithPlan>(`/runs/${runId}`))
+      await inTurn(runId, () => api<RunWithPlan>(`/runs/${runId}`))
       missing.delete(runId)
     } catch (error) {
       if (!one(runId)) missing.set(runId, failureOf(error))
     }
   }
+
+  /** Keeps how one food came out; throws what the server refuses. */
+  const judge = (runId: string, verdict: Verdict) =>
+    inTurn(runId, () => api<RunWithPlan>(`/runs/${runId}/verdict`, { method: 'PUT', body: verdict }))
 
   /** The log from its newest page, or the page after those that are there. */
   async function loadLog(more = false) {
@@ -97,7 +114,22 @@ export const useRunsStore = defineStore('runs', () => {
     if (logged.value && !logged.value.includes(id)) logged.value = [id, ...logged.value]
   })
 
-  return { failure, missing, load, loadOne, loadLog, loadingLog, log, next, one, put, setEvents, eventsOf, running }
+  return {
+    failure,
+    missing,
+    load,
+    loadOne,
+    judge,
+    loadLog,
+    loadingLog,
+    log,
+    next,
+    one,
+    put,
+    setEvents,
+    eventsOf,
+    running,
+  }
 })
 
 /** The events that the server has, and after them those that this device has not been able to send yet. */

@@ -8,7 +8,7 @@ const { run, content, foodId } = defineProps<{
   content: number
   foodId: string
 }>()
-const emit = defineEmits<{ judged: [] }>()
+const runs = useRunsStore()
 const { t } = useI18nText()
 const { foodName } = useKitchenStore()
 
@@ -26,7 +26,8 @@ watch(
     if (!known || before) return
     texture.value = String(known.texture)
     water.value = String(known.water)
-    note.value = known.note
+    // What was typed meanwhile is the cook's.
+    if (note.value === '') note.value = known.note
   },
   { immediate: true },
 )
@@ -47,9 +48,8 @@ async function save() {
   failure.value = null
   try {
     const body = { content, foodId, texture: Number(texture.value), water: Number(water.value), note: note.value }
-    await api(`/runs/${run.id}/verdict`, { method: 'PUT', body })
+    await runs.judge(run.id, body)
     saved.value = true
-    emit('judged')
   } catch (error) {
     failure.value = failureOf(error)
   } finally {

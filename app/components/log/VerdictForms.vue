@@ -2,19 +2,11 @@
 import type { RunWithPlan } from '~~/shared/household'
 
 defineProps<{ run: RunWithPlan }>()
-defineEmits<{ judged: [] }>()
 </script>
 
 <template>
   <div class="forms">
-    <VerdictForm
-      v-for="({ food }, i) in run.plan.answer.foods"
-      :key="i"
-      :run="run"
-      :content="i"
-      :food-id="food"
-      @judged="$emit('judged')"
-    />
+    <VerdictForm v-for="({ food }, i) in run.plan.answer.foods" :key="i" :run="run" :content="i" :food-id="food" />
   </div>
 </template>
 

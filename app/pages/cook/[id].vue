@@ -81,7 +81,7 @@ useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
       >
         <template #over>
           <div class="over">
-            <VerdictForms :run="run" @judged="runs.loadOne(id)" />
+            <VerdictForms :run="run" />
             <PinchPanel :plan="run.plan" :following="lane.following" @add="add" />
           </div>
         </template>

@@ -110,7 +110,7 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
         :electric="runsByItself(run.plan.answer)"
         :height="170"
       />
-      <VerdictForms v-if="!goesOn" :run="run" class="verdicts" @judged="load" />
+      <VerdictForms v-if="!goesOn" :run="run" class="verdicts" />
     </template>
   </section>
 </template>
