@@ -11,7 +11,7 @@ import { plan } from '../core/program/plan'
 import type { PlanRequest } from '../core/program/request.schema'
 import type { OwnedTin, StackAsk } from '../core/stack/ask'
 import { findStacks } from '../core/stack/search'
-import { courseOf, createFollower } from '../core/live/follow'
+import { courseOf, createFollower, opensFromOf } from '../core/live/follow'
 import type { RunEvent } from '../core/live/event.schema'
 import { createStove } from '../core/live/stove'
 import { earScore } from '../trials/ear'
@@ -213,6 +213,27 @@ flush('Stacks in an 8 L electric pot (target: 3 foods and 6 tins in 1.5 s)')
     )
   }
   flush('Following a run, all bands (target: 50 ms from an event)')
+
+  // From when on the lid may come off: asked on the server, in a thread of its own.
+  const at = (id: string, seconds: number, data: RunEvent['data']): RunEvent => ({ id, at: seconds * 1000, data })
+  const lit = at('lit', 0, { kind: 'lit' })
+  for (const [what, told] of [
+    ['after the planned whistles', [...events.slice(0, 8), at('off', 2400, { kind: 'heat-off' })]],
+    [
+      'weight off at 900 s, heat off at 1500 s',
+      [lit, at('i', 900, { kind: 'interrupted', why: 'weight' }), at('off', 1500, { kind: 'heat-off' })],
+    ],
+    [
+      'after 480 whistles',
+      [
+        lit,
+        ...Array.from({ length: 480 }, (_, i) => at(`w${i}`, 420 + 30 * i, { kind: 'whistle' })),
+        at('off', 14_820, { kind: 'heat-off' }),
+      ],
+    ],
+  ] as const)
+    report(what, await medianMs(() => opensFromOf(live, told, told.at(-1)!.at)))
+  flush('When it may be opened (target: 1 s)')
 }
 
 const trials = runTrials(500, plan)

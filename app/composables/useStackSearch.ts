@@ -2,7 +2,7 @@ import { proxy } from 'comlink'
 import { CATALOGUE } from '~~/core/food/catalogue'
 import type { Problem } from '~~/core/problem'
 import type { Mend } from '~~/core/stack/mend'
-import { MOST_FOODS } from '~~/core/stack/ask'
+import { MOST_STACKED_FOODS } from '~~/core/stack/ask'
 import type { StackAnswer, StackResult } from '~~/core/stack/search'
 import { stackAskOf, withStack } from '~~/shared/pot'
 
@@ -61,7 +61,7 @@ export function useStackSearch() {
   const MORE_G = 100
   async function whatElse() {
     const ask = askNow()
-    if (!ask || ask.foods.length >= MOST_FOODS) return
+    if (!ask || ask.foods.length >= MOST_STACKED_FOODS) return
     stop()
     const mine = ++turn
     busy.value = 'more'

@@ -25,8 +25,8 @@ export interface StackAsk extends Omit<PlanRequest, 'contents' | 'trivetMm' | 'g
   ownFoods?: Food[]
 }
 
-export const MOST_FOODS = 5
-export const MOST_TINS = 8
+export const MOST_STACKED_FOODS = 5
+export const MOST_STACKED_TINS = 8
 
 export function trivetsOf({ trivetsMm }: StackAsk): readonly number[] {
   return trivetsMm && trivetsMm.length > 0 ? trivetsMm : USUAL_TRIVETS_MM

@@ -2,7 +2,7 @@ import { findFood } from '../food/catalogue'
 import type { Food } from '../food/food.schema'
 import { together, type Together } from '../program/together'
 import { USUAL_TRIVETS_MM } from '../pot/stacking'
-import { MOST_TINS, type StackAsk } from './ask'
+import { MOST_STACKED_TINS, type StackAsk } from './ask'
 import { findStacks, type StackResult } from './search'
 
 /** The single change with which it would all go in one run, or what to do instead. */
@@ -55,7 +55,7 @@ export function mendStack(ask: StackAsk, result: StackResult): Mend | null {
     }
   }
   const width = typeof ask.cooker === 'string' ? null : (ask.cooker.body?.innerDiameterMm ?? null)
-  if (width !== null && ask.tins.length < MOST_TINS) {
+  if (width !== null && ask.tins.length < MOST_STACKED_TINS) {
     const diameterMm = width - COMMON_TIN_MM.narrower
     const heightMm = COMMON_TIN_MM.height
     const volumeMl = Math.round((Math.PI * (diameterMm / 2) ** 2 * heightMm * 0.9) / 1000)

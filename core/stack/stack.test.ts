@@ -5,7 +5,8 @@ import { stackFaults, tierHeightMm, usableHeightMm } from '../pot/stacking'
 import { isRefused } from '../safety/rules'
 import type { OwnedTin, StackAsk, StackFood } from './ask'
 import { mendStack } from './mend'
-import { bestCandidate, bruteForce, findStacks, type StackAnswer } from './search'
+import { bestCandidate, bruteForce } from '../../trials/stack'
+import { findStacks, type StackAnswer } from './search'
 
 const tin = (id: string, diameterMm: number, heightMm: number, lid = true): OwnedTin => ({
   id,
