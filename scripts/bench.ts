@@ -199,7 +199,7 @@ flush('Stacks in an 8 L electric pot (target: 3 foods and 6 tins in 1.5 s)')
   const minutes = stove.advance(60).flatMap((sign) => (sign.kind === 'whistle' ? [sign.minute] : []))
   const events: RunEvent[] = [
     { id: 'lit', at: 0, data: { kind: 'lit' } },
-    ...minutes.map((minute, i): RunEvent => ({ id: `w${i}`, at: minute * 60_000, data: { kind: 'whistle' } })),
+    ...minutes.map((minute, i): RunEvent => ({ id: `w${i}`, at: minute * MINUTE_MS, data: { kind: 'whistle' } })),
   ]
   for (const count of [1, 5, 12, 25]) {
     const told = events.slice(0, count + 1)

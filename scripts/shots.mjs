@@ -1,4 +1,5 @@
 // npm run shots: takes the pictures of docs/screenshots from the demo kitchen, at a fixed time of day.
+import { MINUTE_MS } from '../core/measure/time'
 import { mkdirSync } from 'node:fs'
 import path from 'node:path'
 import { chromium } from '@playwright/test'
@@ -7,7 +8,6 @@ import { withThrowAwayServer } from './serve.mjs'
 import { driveClock, PotBeside } from '../tests/e2e/stove'
 
 const FOLDER = path.join(ROOT, 'docs', 'screenshots')
-const MINUTE = 60_000
 const MARCH = Date.parse('2026-03-07T19:02:00Z')
 
 await main(async () => {
@@ -94,7 +94,7 @@ async function take(browser, url) {
   await beans.whistle(5, (index) => index === 2)
   await live.getByText(/come faster than planned/).waitFor()
   await shot(live, 'cook')
-  const livePhone = await open(new Date(MARCH + beans.minute * MINUTE), { width: 390, height: 844 })
+  const livePhone = await open(new Date(MARCH + beans.minute * MINUTE_MS), { width: 390, height: 844 })
   await livePhone.goto(live.url())
   await livePhone.getByText(/come faster than planned/).waitFor()
   await shot(livePhone, 'cook-phone')
@@ -105,7 +105,7 @@ async function take(browser, url) {
   await shot(live, 'cook-light')
   await live.evaluate(() => localStorage.clear())
 
-  const second = await open(new Date(MARCH + (beans.minute - 9) * MINUTE))
+  const second = await open(new Date(MARCH + (beans.minute - 9) * MINUTE_MS))
   await second.goto(`${url}/pot`)
   await second.getByRole('combobox', { name: 'Food' }).fill('red rice')
   await second

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { runEventSchema } from '../core/live/event.schema'
 import { createFollower } from '../core/live/follow'
 import { plan } from '../core/program/plan'
 import { simulate } from '../core/pot/simulate'
@@ -87,6 +88,14 @@ describe('a document of the first shape', () => {
       expect(Math.abs(range.figure - one.answer.range.figure)).toBeLessThanOrEqual(0.05 * one.answer.range.figure + 0.5)
       expect(Math.abs(water.pourG - one.answer.water.pourG)).toBeLessThan(0.1 * one.answer.water.pourG)
     }
+  })
+})
+
+describe('events of the first shape', () => {
+  it('are read as they were, one of each kind', () => {
+    const events = kept<{ data: { kind: string } }[]>('events')
+    expect(new Set(events.map(({ data }) => data.kind)).size).toBe(18)
+    for (const one of events) expect(runEventSchema.parse(one)).toEqual(one)
   })
 })
 

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '~~/core/measure/time'
 import { useLocalStorage } from '@vueuse/core'
 import { FetchError, ofetch, type FetchOptions } from 'ofetch'
 import type { Problem } from '~~/core/problem'
@@ -39,7 +40,7 @@ interface ClockOffset {
   measuredAt: number
 }
 /** A surer measurement is believed for so long; then clocks may have drifted or been set. */
-const BELIEVED_MS = 5 * 60_000
+const BELIEVED_MS = 5 * MINUTE_MS
 const clock = useLocalStorage<ClockOffset>('bivvet-clock', { ms: 0, roundTripMs: Infinity, measuredAt: 0 })
 
 /** The server's time in ms since 1970, as far as this device can tell: what all devices of the house go by. */

@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '~~/core/measure/time'
 import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import type { RunEvent } from '~~/core/live/event.schema'
@@ -11,7 +12,7 @@ interface Entry {
 
 const TRY_AGAIN_MS = 3000
 /** A run whose event the server fails over is let be for longer and longer, up to this. */
-const LONGEST_REST_MS = 60_000
+const LONGEST_REST_MS = MINUTE_MS
 /** What the run itself will not take: sending it again would change nothing. */
 const FINAL = [400, 404, 409, 413, 422]
 

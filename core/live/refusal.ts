@@ -1,3 +1,4 @@
+import { MINUTE_MS } from '../measure/time'
 import type { RunEvent } from './event.schema'
 import { isStage, lastLeg, runState, withoutUndone, type Leg, type RunState } from './run'
 
@@ -19,7 +20,7 @@ export type RunRefusal =
   | 'in-the-future'
 
 /** What is left between two devices' clocks once their difference to the server's has been taken off. */
-const CLOCK_SKEW_MS = 2 * 60_000
+const CLOCK_SKEW_MS = 2 * MINUTE_MS
 
 /** What a refusal looks at besides the events. */
 export interface PotFacts {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MINUTE_MS } from '~~/core/measure/time'
 import { useElementSize } from '@vueuse/core'
 import type { Release } from '~~/core/appliance/step.schema'
 import type { Simulation } from '~~/core/pot/simulation'
@@ -165,7 +166,7 @@ function figureByKey(event: KeyboardEvent) {
   event.stopPropagation()
 }
 const at = (minute: number) =>
-  startMs === null ? `${number(minute)} ${t('strip.minutes')}` : clock(startMs + minute * 60_000)
+  startMs === null ? `${number(minute)} ${t('strip.minutes')}` : clock(startMs + minute * MINUTE_MS)
 const openOnLeft = computed(() => x(endMinute.value) > width.value - 96)
 const text = computed(() => {
   const figures = { heat: number(curve.heatOffMinute), open: number(endMinute.value) }

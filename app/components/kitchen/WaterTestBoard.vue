@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MINUTE_MS } from '~~/core/measure/time'
 import { useTimestamp } from '@vueuse/core'
 import { heatsItself } from '~~/core/appliance/appliance'
 import type { HouseholdCooker } from '~~/shared/kitchen'
@@ -14,12 +15,12 @@ const nowMs = useTimestamp({ interval: 1000 })
 
 const begun = computed(() => notes.value.litAt !== null)
 const elapsed = computed(() => (notes.value.litAt === null ? 0 : Math.max(0, nowMs.value - notes.value.litAt)))
-const clockText = (ms: number) => `${Math.floor(ms / 60_000)}:${String(Math.floor(ms / 1000) % 60).padStart(2, '0')}`
+const clockText = (ms: number) => `${Math.floor(ms / MINUTE_MS)}:${String(Math.floor(ms / 1000) % 60).padStart(2, '0')}`
 const holdLeft = computed(() => {
   const minutes = step.value?.step.holdMinutes
   if (minutes === undefined) return null
   const from = notes.value.marks.findLast(({ kind: of }) => of === 'boils' || of === 'pressure')
-  return from ? Math.max(0, (from.minute + minutes) * 60_000 - elapsed.value) : null
+  return from ? Math.max(0, (from.minute + minutes) * MINUTE_MS - elapsed.value) : null
 })
 const markText = (index: number) => {
   const mark = notes.value.marks[index]!
@@ -93,7 +94,7 @@ const burners = computed(() => kitchen.value.burners)
       <ol v-else>
         <li v-for="(mark, i) in notes.marks" :key="i">
           <span>{{ markText(i) }}</span>
-          <span v-if="step" class="figure">{{ clockText(mark.minute * 60_000) }}</span>
+          <span v-if="step" class="figure">{{ clockText(mark.minute * MINUTE_MS) }}</span>
           <NumberField
             v-else
             :model-value="Math.round(mark.minute * 100) / 100"
