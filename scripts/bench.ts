@@ -3,6 +3,7 @@
 import { readFileSync } from 'node:fs'
 import os from 'node:os'
 import { Bench } from 'tinybench'
+import { MINUTE_MS } from '../core/measure/time'
 import { simulationCaseSchema, type SimulationCase } from '../core/pot/case.schema'
 import { COOKERS } from '../core/appliance/appliance'
 import { simulate } from '../core/pot/simulate'

@@ -67,6 +67,11 @@ describe('what two devices saw', () => {
     expect(after).toBeCloseTo(createFollower(live)(all, LIT + 500_000).outlook!.gotNow[0]!.value, 6)
   })
 
+  it('is taken though a hand was a little quicker at lighting than at saying so', () => {
+    expect(take([lit, flame], event({ kind: 'flame', flame: 'low' }, -60), 600)).toBeNull()
+    expect(take([lit, flame], event({ kind: 'flame', flame: 'low' }, -180), 600)).toBe('too-early')
+  })
+
   it('is still refused where it cannot have been: before the pot was lit, and in the future', () => {
     expect(take([lit, flame], event({ kind: 'whistle' }, -400), 600)).toBe('too-early')
     expect(take([lit], event({ kind: 'whistle' }, 900), 600)).toBe('in-the-future')
