@@ -2,6 +2,8 @@
 
 export const FLAMES = ['high', 'medium', 'low', 'simmer'] as const
 export type FlameName = (typeof FLAMES)[number]
+/** Those on which a pot is brought to pressure; a simmer only keeps what boils. */
+export const COOKING_FLAMES = ['high', 'medium', 'low'] as const satisfies readonly FlameName[]
 
 export const LEVELS = ['high', 'low'] as const
 export type Level = (typeof LEVELS)[number]

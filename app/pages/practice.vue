@@ -2,6 +2,7 @@
 import { useRafFn } from '@vueuse/core'
 import { runsByItself } from '~~/core/live/next'
 import { runState } from '~~/core/live/run'
+import { FLAMES } from '~~/core/names'
 import { donenessOf } from '~~/core/program/answer'
 
 /** The practice stove: a plan tried on a simulated pot, and what becomes of the food. */
@@ -10,7 +11,7 @@ const pot = usePotStore()
 const practice = usePracticeStore()
 const { foodName } = useKitchenStore()
 
-const FLAMES = ['off', 'simmer', 'low', 'medium', 'high'] as const
+const KNOB = ['off', ...[...FLAMES].reverse()] as const
 const sound = ref(false)
 const speeds = [1, 5, 10, 20, 60].map((value) => ({ value: String(value), text: t('practice.times', { n: value }) }))
 const speedText = computed({ get: () => String(practice.speed), set: (text) => (practice.speed = Number(text)) })
@@ -77,9 +78,7 @@ useHead({ title: () => `${t('practice.title')} · Bivvet` })
           v-if="!itself"
           :model-value="practice.flame"
           :label="t('practice.knob')"
-          :choices="
-            FLAMES.map((value) => ({ value, text: t(value === 'off' ? 'practice.off' : `pot.flames.${value}`) }))
-          "
+          :choices="KNOB.map((value) => ({ value, text: t(value === 'off' ? 'practice.off' : `pot.flames.${value}`) }))"
           @update:model-value="practice.knob"
         />
         <span class="steam" :class="{ on: practice.whistling }" role="status">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COOKING_FLAMES } from '~~/core/names'
 import { heatsItself } from '~~/core/appliance/appliance'
 import type { HouseholdBurner, HouseholdCooker } from '~~/shared/kitchen'
 
@@ -12,9 +13,7 @@ const lines = computed(() =>
   cooker.value.tests.map(({ id, at, burnerId, fitted }) => {
     const { burner, appliance, heatSpread } = fitted
     const heats = burner
-      ? (['high', 'medium', 'low'] as const)
-          .map((flame) => `${t(`pot.flames.${flame}`)} ${number(burner[flame])} W`)
-          .join(', ')
+      ? COOKING_FLAMES.map((flame) => `${t(`pot.flames.${flame}`)} ${number(burner[flame])} W`).join(', ')
       : `${number(appliance.heaterW ?? appliance.highW ?? 0)} W`
     return {
       id,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { COOKING_FLAMES, LEVELS } from '~~/core/names'
 import { heatsItself } from '~~/core/appliance/appliance'
 import type { Problem } from '~~/core/problem'
 
@@ -10,10 +11,8 @@ const { form } = storeToRefs(pot)
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const kind = computed(() => pot.cooker?.cooker.appliance.kind)
 const hasFlame = computed(() => kind.value !== undefined && !heatsItself({ kind: kind.value }))
-const flames = computed(() =>
-  (['high', 'medium', 'low'] as const).map((value) => ({ value, text: t(`pot.flames.${value}`) })),
-)
-const levels = computed(() => (['high', 'low'] as const).map((value) => ({ value, text: t(`levels.${value}`) })))
+const flames = computed(() => COOKING_FLAMES.map((value) => ({ value, text: t(`pot.flames.${value}`) })))
+const levels = computed(() => LEVELS.map((value) => ({ value, text: t(`levels.${value}`) })))
 const styleError = computed(() => {
   const found = problems.find(({ path }) => path.includes('style'))
   return found ? problemText(found) : null

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { PlanAnswer } from '~~/core/program/answer'
 import { FREE_LIQUID, FREE_LIQUIDS, type FreeLiquid } from '~~/core/water/liquids'
-import type { Pinch } from '~~/core/names'
+import { COOKING_FLAMES, type Pinch } from '~~/core/names'
 import { openedC } from '~~/core/program/sequence'
 
 /** “It is not done, too thin, too thick”: what mends the pot once it is open. */
@@ -59,7 +59,7 @@ const lines = computed(() => {
   if (done.what === 'too-thick') return [t('pot.remedy.add', { grams: number(done.found.value) })]
   if (done.what === 'too-thin') {
     const minutesOn = done.found.value
-    return (['high', 'medium', 'low'] as const).flatMap((flame) => {
+    return COOKING_FLAMES.flatMap((flame) => {
       const minutes = minutesOn[flame]
       return minutes === null
         ? []
