@@ -29,6 +29,12 @@ async function medianMs(work: () => unknown): Promise<number> {
   return bench.tasks[0]!.result!.latency.p50!
 }
 
+function onceMs(work: () => unknown): number {
+  const start = performance.now()
+  work()
+  return performance.now() - start
+}
+
 const rows: Record<string, string | number>[] = []
 function report(what: string, ms: number, more: Record<string, string | number> = {}) {
   rows.push({ what, 'median ms': Number(ms.toPrecision(3)), ...more })
@@ -233,8 +239,12 @@ flush('Stacks in an 8 L electric pot (target: 3 foods and 6 tins in 1.5 s)')
       ],
     ],
   ] as const)
-    report(what, await medianMs(() => opensFromOf(live, told, told.at(-1)!.at)))
-  flush('When it may be opened (target: 1 s)')
+    // Once each: it is asked once a run, by somebody who waits for it.
+    report(
+      what,
+      onceMs(() => opensFromOf(live, told, told.at(-1)!.at)),
+    )
+  flush('When it may be opened, asked once (target: 1 s)')
 }
 
 const trials = runTrials(500, plan)
