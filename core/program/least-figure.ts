@@ -12,8 +12,8 @@ export interface Steps {
   by: number
   /** Runs the pot on from the figure before to this one; false if it ends on the way. */
   next(figure: number): boolean
-  /** Lets the pressure out from there; false if it cannot. */
-  release(): boolean
+  /** Lets the pressure out from there; false if it cannot. Null where there is none to let out. */
+  release: (() => boolean) | null
   /** How far the food worst off is over its need, as a share of it. */
   surplus(gets: readonly number[]): number
 }
@@ -37,9 +37,19 @@ export function leastFigure(run: Run, { from, max, by, next, release, surplus }:
   let releaseAdds: number[] | null = null
   const released = (moment: ReturnType<Run['save']>): number | null => {
     run.restore(moment)
-    return release() ? surplus(run.boilMinutes()) : null
+    return release!() ? surplus(run.boilMinutes()) : null
   }
+  const exactOf = (figure: number, over: number) => (before === null ? figure : figure - (by * over) / (over - before))
   for (let figure = from; ; figure += by) {
+    if (release === null) {
+      // It is open all along: what it has is what it gets, and there is nothing to come back to.
+      const over = surplus(run.boilMinutes())
+      if (over >= 0) return { figure, exact: exactOf(figure, over) }
+      before = over
+      if (figure >= max) return null
+      if (!next(figure + by)) return 'ended'
+      continue
+    }
     const moment = run.save()
     const soFar = run.boilMinutes()
     const estimate = releaseAdds === null ? 0 : surplus(soFar.map((got, i) => got + releaseAdds![i]!))
@@ -76,6 +86,6 @@ export function leastFigure(run: Run, { from, max, by, next, release, surplus }:
     }
     if (passedOver.length > 0) released(least.moment)
     const { figure, over } = least
-    return { figure, exact: before === null ? figure : figure - (by * over) / (over - before) }
+    return { figure, exact: exactOf(figure, over) }
   }
 }

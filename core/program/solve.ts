@@ -46,7 +46,7 @@ export function solve(closing: Closing, pourG: number, needTimes = 1): Outcome<S
     max: shape.max,
     by: shape.by,
     next: (figure) => run.step(shape.next(figure)),
-    release: () => !release || run.release(release),
+    release: release && (() => run.release(release)),
     surplus: (gets) => surplusOf(closing, gets, needTimes),
   })
   if (found === 'ended') return ended()
