@@ -46,7 +46,7 @@ interface Step {
   at: number
   advice: Advice | null
   guess: Looking['belief']['guess']
-  /** Kept for the newest step alone: a run's whole memory would grow with every whistle. */
+  /** Kept for the two newest steps, of which the last may be taken back: all would grow with every whistle. */
   looking: Looking | null
 }
 
@@ -102,8 +102,9 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
       const at = state.lastAt!
       const looking = lookAhead(course, state, at, { bands, before: before?.guess })
       const advice = advise(looking, before ? before.advice : plannedAdvice(course), state, course)
-      if (before) before.looking = null
       known.push({ id, at, advice, guess: looking.belief.guess, looking })
+      const older = known.at(-3)
+      if (older) older.looking = null
     }
     return known.at(-1)!
   }
