@@ -16,7 +16,9 @@ export default defineConfig({
     // What is fetched for use without a network would only slow the others down; its own test allows it.
     serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
-    trace: 'retain-on-failure',
+    // A trace of every step costs more than the steps themselves: `--trace=on` where one is wanted.
+    trace: 'on-first-retry',
+    screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       // Chromium refuses its sandbox to root; the rest keeps it from looking for the outside world.

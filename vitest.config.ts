@@ -16,7 +16,7 @@ export default defineConfig({
   ],
   resolve: { alias: { '~~': root, '~': `${root}app` } },
   test: {
-    include: ['{core,shared,app,server,scripts,locales,trials}/**/*.test.ts'],
+    include: ['{core,shared,app,server,scripts,locales,tests}/**/*.test.ts'],
     // Linting a snippet and starting the command line take their time on a small machine.
     testTimeout: 60_000,
     setupFiles: ['./vitest.setup.ts'],

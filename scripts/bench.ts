@@ -15,8 +15,8 @@ import { findStacks } from '../core/stack/search'
 import { courseOf, createFollower, opensFromOf } from '../core/live/follow'
 import type { RunEvent } from '../core/live/event.schema'
 import { createStove } from '../core/live/stove'
-import { earScore } from '../trials/ear'
-import { runTrials } from '../trials/live'
+import { earScore } from '../tests/trials/ear'
+import { runTrials } from '../tests/trials/live'
 import { referenceBoilMinutes } from './bench-reference'
 
 const fixture = (name: string) =>

@@ -5,6 +5,7 @@ import { format, resolveConfig } from 'prettier'
 import { z } from 'zod'
 import { findFood } from '../core/food/catalogue'
 import { plan } from '../core/program/plan'
+import type { FigureRange } from '../core/program/range'
 import type { Style } from '../core/appliance/style.schema'
 import { planRequestSchema, type PlanRequest } from '../core/program/request.schema'
 import { simulationCaseSchema } from '../core/pot/case.schema'
@@ -23,8 +24,8 @@ export const SCHEMAS = {
   'docs/simulation-case.schema.json': () => schemaText(simulationCaseSchema, 'Bivvet simulation case'),
 }
 
-/** The figure that the model gives, with the range that covers what is unknown. */
-function modelFigure(food: string, soaked: boolean, electric: boolean): string {
+/** The figure that the model gives, with the range that covers what is unknown; null where it gives none. */
+export function modelRange(food: string, soaked: boolean, electric: boolean): FigureRange | null {
   const found = findFood(food)!
   const [, mostHours] = found.soak!.adviceHours
   const style: Style = electric ? { kind: 'electric', level: 'high' } : { kind: 'whistles', flame: 'medium' }
@@ -46,8 +47,13 @@ function modelFigure(food: string, soaked: boolean, electric: boolean): string {
     release: 'auto',
   }
   const outcome = plan(request)
-  if (!outcome.ok) return '–'
-  const { figure, low, high } = outcome.value.closings[0]!.range
+  return outcome.ok ? outcome.value.closings[0]!.range : null
+}
+
+function modelFigure(food: string, soaked: boolean, electric: boolean): string {
+  const range = modelRange(food, soaked, electric)
+  if (!range) return '–'
+  const { figure, low, high } = range
   return low === high ? `${figure}` : `${figure} (${low}–${high})`
 }
 

@@ -78,15 +78,16 @@ describe('a document of the first shape', () => {
     expect(following.course.still.some((minutes) => minutes > 0)).toBe(true)
   })
 
-  it('is planned anew to about the same figures', () => {
+  it('is planned anew, by what is known of its foods today', () => {
     for (const one of plans) {
       const { request } = readOwn(PLAN, one, 1)
       const outcome = plan(request)
       expect(outcome.ok).toBe(true)
       if (!outcome.ok) continue
       const { range, water } = outcome.value.closings[0]!
-      expect(Math.abs(range.figure - one.answer.range.figure)).toBeLessThanOrEqual(0.05 * one.answer.range.figure + 0.5)
-      expect(Math.abs(water.pourG - one.answer.water.pourG)).toBeLessThan(0.1 * one.answer.water.pourG)
+      expect(range.figure).toBeGreaterThan(0.3 * one.answer.range.figure)
+      expect(range.figure).toBeLessThan(2 * one.answer.range.figure)
+      expect(Math.abs(water.pourG - one.answer.water.pourG)).toBeLessThan(0.2 * one.answer.water.pourG)
     }
   })
 })

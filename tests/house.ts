@@ -1,9 +1,13 @@
-import { createPinia, setActivePinia } from 'pinia'
+import { createPinia, getActivePinia, setActivePinia } from 'pinia'
 import { vi } from 'vitest'
-import { nextTick } from 'vue'
-import { plan } from '../core/program/plan'
-import type { PlanRequest } from '../core/program/request.schema'
-import type { KeptEvent, RunWithPlan } from '../shared/household'
+import { createApp, nextTick, type App } from 'vue'
+import { createI18n } from 'vue-i18n'
+import { LOADERS } from '../locales/rooms'
+import type { Kitchen } from '../shared/kitchen'
+import { aKitchen, START_MS } from './fixtures'
+import { spoken } from './nuxt'
+
+export * from './fixtures'
 
 interface Asked {
   method: string
@@ -68,13 +72,35 @@ export async function settle() {
   }
 }
 
+const apps: App[] = []
+
 /** Leaves nothing of the page behind. */
 export function closePage() {
+  for (const app of apps.splice(0)) app.unmount()
+  spoken.t = (key) => key
   vi.useRealTimers()
   vi.unstubAllGlobals()
 }
 
-export const START_MS = Date.parse('2026-11-25T18:00:00Z')
+/** What a composable gives on a screen of the application, with every message in English. */
+export async function onScreen<Given>(use: () => Given): Promise<Given> {
+  const rooms = await Promise.all(Object.values(LOADERS.en).map((load) => load()))
+  const i18n = createI18n({ legacy: false, locale: 'en', messages: { en: {} } })
+  for (const { default: room } of rooms) i18n.global.mergeLocaleMessage('en', room)
+  spoken.t = (key) => i18n.global.t(key)
+  let given!: Given
+  const app = createApp({
+    setup() {
+      given = use()
+      return () => null
+    },
+  })
+  app.use(i18n)
+  app.use(getActivePinia()!)
+  app.mount(document.createElement('div'))
+  apps.push(app)
+  return given
+}
 
 /** A fresh page: no stores, nothing kept on the device but what is given. */
 export function openPage(kept: Record<string, unknown> = {}) {
@@ -101,29 +127,10 @@ export function openPage(kept: Record<string, unknown> = {}) {
   )
 }
 
-const BEANS: PlanRequest = {
-  kitchen: { altitudeM: 0, roomC: 20, tapC: 20 },
-  cooker: 'whistling-5l-aluminium',
-  burner: 'strong',
-  contents: [{ food: 'navy-bean', dryG: 300, soak: { hours: 9, waterC: 20, keepWater: false }, where: 'base' }],
-  liquids: [],
-  freeLiquid: 'spoonable',
-  style: { kind: 'whistles', flame: 'medium' },
-  release: 'auto',
-}
-
-/** A run of 300 g of navy beans in a whistling pot, as the server tells of it. */
-export function beansRun(id: string, events: KeptEvent[] = []): RunWithPlan {
-  const outcome = plan(BEANS, { range: false })
-  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems))
-  const createdAt = new Date(START_MS).toISOString()
-  return {
-    id,
-    planId: id,
-    name: 'Beans',
-    createdAt,
-    events,
-    verdicts: [],
-    plan: { id, name: 'Beans', cookerId: null, cookerName: 'Blue', request: BEANS, answer: outcome.value, createdAt },
-  }
+/** Lets a server answer the kitchen that is being loaded; the server goes on to be played. */
+export async function openKitchen(load: () => Promise<void>, change: Partial<Kitchen> = {}) {
+  const server = playServer()
+  void load()
+  await (await server.next('GET', /kitchen/)).answer({ version: 1, kitchen: aKitchen(change) })
+  return server
 }

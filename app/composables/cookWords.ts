@@ -44,6 +44,29 @@ export function useCookWords() {
     return PRESSES.includes(event.kind as Press) ? t(`cook.press.${event.kind as Press}`) : null
   }
 
+  /** All that is in a cold pot besides the water, of the foods those that are inside: tins with their water, liquids. */
+  function goesIn({ answer, request }: SavedPlan, inside: readonly boolean[]): string[] {
+    const foods = answer.foods.filter((_, i) => inside[i])
+    return [
+      ...foods.map(({ food, dryG, tinWaterG }) => {
+        const what = t('units.amountOf', { grams: number(dryG), food: foodName(food) })
+        return tinWaterG === null ? what : t('cook.inTin', { food: what, water: number(tinWaterG) })
+      }),
+      ...(request.liquids ?? []).map(({ kind, g }) =>
+        t('units.amountOf', { grams: number(g), food: t(`liquids.${kind}`).toLowerCase() }),
+      ),
+    ]
+  }
+
+  /** The look at what is in the pot before it is closed, all of it; of one that is closed again the water that was added. */
+  function contents(plan: SavedPlan, { state, course }: Following): string {
+    const { more } = lastLeg(state)
+    if (more)
+      return more.addWaterG > 0 ? t('cook.check.moreWater', { n: number(more.addWaterG) }) : t('cook.check.noWater')
+    const water = t('cook.check.water', { n: number(plan.answer.closings[0]!.water.pourG) })
+    return t('cook.check.in', { list: list([...goesIn(plan, course.closing.inside), water]) })
+  }
+
   function detail(
     plan: SavedPlan,
     { state, outlook, course }: Following,
@@ -51,16 +74,11 @@ export function useCookWords() {
     burner: string,
   ): string {
     const { answer, request } = plan
-    const inNow = answer.foods.filter((_, i) => course.closing.inside[i])
     const leg = lastLeg(state)
-    const foods = inNow.map(({ food, dryG, tinWaterG }) => {
-      const what = t('units.amountOf', { grams: number(dryG), food: foodName(food) })
-      return tinWaterG === null ? what : t('cook.inTin', { food: what, water: number(tinWaterG) })
-    })
     const { more } = leg
     const params: Record<string, string | number> = {
       pour: number(answer.closings[0]!.water.pourG),
-      food: list(foods),
+      food: list(goesIn(plan, course.closing.inside)),
       burner,
       minutes: number(answer.closings[0]!.program.minutes),
       level: 'level' in request.style ? t(`levels.${request.style.level}`) : '',
@@ -74,9 +92,10 @@ export function useCookWords() {
     if (id === 'light' && more) return t('cook.detail.light-again', params)
     if (id === 'interrupted') return t(`cook.detail.interrupted.${leg.interruptions.at(-1)!.why}`)
     if (id === 'count') return dueAt === null ? '' : t('cook.detail.count', params)
+    if (id === 'overdue' && runsByItself(answer)) return t('cook.detail.overdue-electric')
     const waitsForValve = id === 'wait-fall' && answer.release && answer.release.kind !== 'natural'
     return t(`cook.detail.${waitsForValve ? 'wait-fall-valve' : id}` as MessageKey, params)
   }
 
-  return { headline, reason, press, detail }
+  return { headline, reason, press, detail, contents }
 }

@@ -1,6 +1,15 @@
 import type { NextAction } from '~~/core/live/next'
 
-const CALLS: readonly NextAction['id'][] = ['turn-low', 'turn-off', 'let-finish', 'open-valve', 'open']
+const CALLS: readonly NextAction['id'][] = [
+  'overdue',
+  'overdue-dry',
+  'turn-low',
+  'turn-off',
+  'let-finish',
+  'open-valve',
+  'look-again',
+  'open',
+]
 
 /** True for what somebody has to come to the stove for. */
 export function isCall({ id }: NextAction): boolean {

@@ -3,22 +3,31 @@ import type { Simulation } from '~~/core/pot/simulation'
 import type { PlanAnswer } from '~~/core/program/answer'
 import type { PlanRequest } from '~~/core/program/request.schema'
 
+/** The pot of a request, whatever figures the cook tries on it. */
+const potOf = ({ given: _, ...pot }: PlanRequest) => JSON.stringify(pot)
+
 /**
- * The plan for a request with its curve, worked out anew with every change. While the request cannot be
- * answered the last good answer stays, so that the drawings do not jump away under the cook's hands.
+ * The plan for a request with its curve, worked out anew with every change. A request that cannot be answered has
+ * none: figures of another pot would be taken for its own. Only where figures are tried on a pot that has a plan
+ * does that stay, with what is wrong beside it: it is what they are tried on.
  */
 export function usePlan(request: MaybeRefOrGetter<PlanRequest | null>) {
-  const { result, failed } = useWorked(request, (work, asked) => work.plan(asked), 'answer')
-  const last = shallowRef<{ answer: PlanAnswer; curves: Simulation[] } | null>(null)
+  const { result, failed } = useWorked(
+    request,
+    async (work, asked) => ({ asked, ...(await work.plan(asked)) }),
+    'answer',
+  )
+  const last = shallowRef<{ pot: string; answer: PlanAnswer; curves: Simulation[] } | null>(null)
   watch(result, (now) => {
-    if (now?.outcome.ok) last.value = { answer: now.outcome.value, curves: now.curves! }
+    const pot = now && potOf(now.asked)
+    if (now?.outcome.ok) last.value = { pot: pot!, answer: now.outcome.value, curves: now.curves! }
+    else if (last.value?.pot !== pot) last.value = null
   })
-  const problems = computed(() => (result.value && !result.value.outcome.ok ? result.value.outcome.problems : []))
   return {
     answer: computed(() => last.value?.answer ?? null),
     /** One for each closing of the lid. */
     curves: computed(() => last.value?.curves ?? []),
-    problems,
+    problems: computed(() => (result.value && !result.value.outcome.ok ? result.value.outcome.problems : [])),
     failed,
   }
 }

@@ -2,7 +2,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
 import { COOKERS } from '~~/core/appliance/appliance'
-import { closePage, openPage, playServer, settle } from '~~/tests/house'
+import { closePage, houseId, openKitchen, openPage, settle } from '~~/tests/house'
 import { useKitchenStore } from '~/stores/kitchen'
 import { usePotStore } from '~/stores/pot'
 import { useStackSearch } from './useStackSearch'
@@ -24,31 +24,12 @@ vi.mock('~/composables/useWorker', () => {
   }
 })
 
-const id = (n: number) => `0de70000-0000-4000-8000-${String(n).padStart(12, '0')}`
 beforeEach(async () => {
   openPage()
   asked.length = 0
   stopped.mockClear()
-  const server = playServer()
-  void useKitchenStore().load()
-  await (
-    await server.next('GET', /kitchen/)
-  ).answer({
-    version: 1,
-    kitchen: {
-      shape: 2,
-      name: 'A kitchen',
-      altitudeM: 0,
-      roomC: 20,
-      tapC: 18,
-      hardWater: false,
-      cookers: [{ id: id(1), name: 'Electric', cooker: COOKERS['electric-6l'], tests: [] }],
-      burners: [],
-      measures: [{ id: id(3), name: 'Cup', volumeMl: 240 }],
-      tins: [{ id: id(4), name: 'Small', diameterMm: 170, heightMm: 40, volumeMl: 840, lid: true, material: 'steel' }],
-      foods: [],
-      bags: [],
-    },
+  await openKitchen(useKitchenStore().load, {
+    cookers: [{ id: houseId(1), name: 'Electric', cooker: COOKERS['electric-6l']!, tests: [] }],
   })
   usePotStore().view = 'tins'
 })

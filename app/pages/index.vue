@@ -74,8 +74,11 @@ async function putBack() {
 const favourites = computed(() => (pots.pots ?? []).filter(({ favourite }) => favourite))
 const others = computed(() => (pots.pots ?? []).filter(({ favourite }) => !favourite).slice(0, RECENT))
 const recent = computed(() => {
+  // What is on the stove stands above.
+  const on = new Set(runs.running.map(({ id }) => id))
   const seen = new Set<string>()
   return (runs.log ?? [])
+    .filter(({ id }) => !on.has(id))
     .filter(({ name, events }) => firstLitAt(runState(events)) !== null && !seen.has(name) && seen.add(name))
     .slice(0, RECENT)
 })

@@ -1,37 +1,14 @@
 // @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { COOKERS } from '~~/core/appliance/appliance'
-import { BURNERS } from '~~/core/appliance/burner'
-import { closePage, openPage, playServer, settle } from '~~/tests/house'
+import { closePage, houseId, openKitchen, openPage, settle } from '~~/tests/house'
 import { useKitchenStore } from './kitchen'
 import { usePotStore } from './pot'
 
-const id = (n: number) => `0de70000-0000-4000-8000-${String(n).padStart(12, '0')}`
+const id = houseId
 
 beforeEach(async () => {
   openPage()
-  const server = playServer()
-  void useKitchenStore().load()
-  const tin = { diameterMm: 170, heightMm: 40, volumeMl: 840, lid: true, material: 'steel' }
-  await (
-    await server.next('GET', /kitchen/)
-  ).answer({
-    version: 1,
-    kitchen: {
-      shape: 2,
-      name: 'A kitchen',
-      altitudeM: 0,
-      roomC: 20,
-      tapC: 18,
-      hardWater: false,
-      cookers: [{ id: id(1), name: 'Blue', cooker: COOKERS['whistling-5l-aluminium'], tests: [] }],
-      burners: [{ id: id(2), name: 'Strong', burner: BURNERS.strong }],
-      measures: [{ id: id(3), name: 'Cup', volumeMl: 240 }],
-      tins: [{ id: id(4), name: 'Small', ...tin }],
-      foods: [],
-      bags: [],
-    },
-  })
+  await openKitchen(useKitchenStore().load)
 })
 afterEach(closePage)
 

@@ -93,6 +93,15 @@ describe('what a food needs', () => {
     expect(need.window.max / kidney.boilMinutes.max).toBeCloseTo(times, 9)
   })
 
+  it('gains nothing by salt in a soak that there was none of', () => {
+    const need = (share: number) =>
+      needOf(kidney, 'tender', { soakedShare: share, batch: 'fresh', additions: ['salted-soak'] }).factors.map(
+        ({ id }) => id,
+      )
+    expect(need(0)).not.toContain('salted-soak')
+    expect(need(0.01)).toContain('salted-soak')
+  })
+
   it('does not blame acid or hard water for rice', () => {
     const need = needOf(basmati, 'separate', { soakedShare: 0, batch: 'fresh', additions: ['acid', 'hard-water'] })
     expect(need.factors.map(({ id }) => id)).toEqual(['dry'])

@@ -4,6 +4,7 @@ import { BURNERS } from '../appliance/burner'
 import { COOKERS } from '../appliance/appliance'
 import type { TestMark, WaterTest } from '../appliance/water-test.schema'
 import { fitWaterTest, runTest, type Measured } from './water-test'
+import { unsaidOf } from '../../tests/whole'
 
 const place = { altitudeM: 1450, roomC: 20 }
 const generic = (id: string): Measured => ({ appliance: COOKERS[id]!.appliance, burner: BURNERS.strong })
@@ -183,6 +184,7 @@ describe('a test that makes no sense', () => {
   ])('is refused: %s', (_, change, code) => {
     const outcome = fitWaterTest({ ...good, ...change }, before)
     expect(outcome.ok ? 'taken' : outcome.problems[0]!.code).toBe(code)
+    if (!outcome.ok) expect(outcome.problems.flatMap(unsaidOf)).toEqual([])
   })
 
   it('is refused when the pot would have to be quite another', () => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { createEar, shapeOfExample } from './ear'
-import { earScore, hearScene } from '../../trials/ear'
-import { KITCHEN_SOUNDS, kitchenScene, kitchenSound } from '../../trials/sounds'
+import { earScore, hearScene } from '../../tests/trials/ear'
+import { KITCHEN_SOUNDS, kitchenScene, kitchenSound } from '../../tests/trials/sounds'
 import { whistleSound } from './whistle-sound'
 
 const RATE = 16_000

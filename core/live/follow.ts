@@ -1,5 +1,7 @@
 import { isRefused, runCautions, type Caution } from '../safety/rules'
+import { kindOf } from '../appliance/appliance'
 import { figureOfStep } from '../appliance/steps'
+import { MINUTE_MS } from '../measure/time'
 import type { PotInRun } from '../program/remedy'
 import { endsByItself, shapeOf } from '../program/styles'
 import { firstCourse, nextCourse, stillToCome, type Course, type LivePlan } from './course'
@@ -80,7 +82,15 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
       const needsInAll = course.had[i]! + needs[i]! + still
       return inside[i] ? [{ food, gets: outlook.willGet[i]!.value, still, needs: needsInAll }] : []
     })
-    const cautions = runCautions({ foods, heatIsOff: heatOffAt !== null, waterEndG: outlook.waterEndG.low })
+    const cautions = runCautions({
+      foods,
+      heatIsOff: heatOffAt !== null,
+      overdue: outlook.overdue && {
+        minutes: (endMs - outlook.overdue.dueAt) / MINUTE_MS,
+        leastWaterG: outlook.overdue.leastWaterG,
+      },
+      waterEndG: outlook.waterEndG.low,
+    })
     return { state, course, advice, outlook, cautions }
   }
 
@@ -195,11 +205,14 @@ function advise({ needed, getsWith, belief }: Looking, last: Advice | null, stat
   const tooLittle =
     foods.some((one) => one.gets < TOO_LITTLE * one.needs) ||
     isRefused(runCautions({ foods, heatIsOff: true, waterEndG: Infinity }))
-  const tooMany = last.figure - needed.value >= Math.max(TOO_MANY * by, TOO_MANY_SHARE * last.figure)
+  const { interruptions, flameChanges, whistles } = lastLeg(state)
+  // Before a whistle is heard a late one may as well have slipped by: that is no reason for fewer.
+  const unheard =
+    kindOf(course.pot.appliance).tells === 'whistles' && whistles.length === 0 && flameChanges.length === 0
+  const tooMany = !unheard && last.figure - needed.value >= Math.max(TOO_MANY * by, TOO_MANY_SHARE * last.figure)
   const figure = Math.ceil(needed.value / by - 1e-9) * by
   if (figure === last.figure || !(tooLittle ? figure > last.figure : tooMany)) return last
   const heat = belief.guess.logHeat
-  const { interruptions, flameChanges } = lastLeg(state)
   const why = interruptions.some(({ until }) => until !== null)
     ? 'interrupted'
     : Math.abs(heat) < HEAT_MATTERS && flameChanges.length > 0

@@ -10,7 +10,7 @@ import { expectedOf } from './infer'
 import { matchWhistles, notHeardYet } from './match'
 import type { Situation } from './situation'
 
-const NATURAL: Release = { kind: 'natural' }
+export const NATURAL: Release = { kind: 'natural' }
 /** So long after a whistle begins the pot is surely past its highest point. */
 const JUST_AFTER_MINUTES = 1 / 60
 /** A whistle is over after so long, at most. */
@@ -78,6 +78,14 @@ export class Future {
       heatOffMinute: heatOffMinute - this.late,
       openMinute: heatOffMinute + releaseMinutes - this.late,
     }
+  }
+
+  /** When the pressure is gone, in minutes from lighting, if the pot is left to itself; the heat must be off. */
+  fallen(): number {
+    this.run.restore(this.moment)
+    this.run.release(NATURAL)
+    const { heatOffMinute, releaseMinutes } = this.run.result()
+    return heatOffMinute + releaseMinutes - this.late
   }
 
   /** When a minute of the simulation really was, or will be, in minutes from lighting: by the whistles that were heard. */

@@ -4,27 +4,18 @@ import type { PlanRequest } from '../program/request.schema'
 import type { LivePlan } from './course'
 import type { RunEvent, RunEventData } from './event.schema'
 import { courseOf } from './follow'
-import { heardOf, infer } from './infer'
+import { expectedOf, heardOf, infer } from './infer'
 import { gapSd, matchWhistles, notHeardYet, type Heard } from './match'
-import { runState } from './run'
+import { lastLeg, runState } from './run'
 import { createStove, type Hidden } from './stove'
+import { BEANS } from '../../tests/fixtures'
 
 const LIT = Date.UTC(2026, 0, 1, 18)
 const at = (minute: number) => LIT + minute * 60_000
 const event = (id: string, data: RunEventData, minute: number): RunEvent => ({ id, at: Math.round(at(minute)), data })
 
-const REQUEST: PlanRequest = {
-  kitchen: { altitudeM: 0, roomC: 20, tapC: 20 },
-  cooker: 'whistling-5l-aluminium',
-  burner: 'strong',
-  contents: [{ food: 'navy-bean', dryG: 300, soak: { hours: 9, waterC: 20, keepWater: false }, where: 'base' }],
-  liquids: [],
-  freeLiquid: 'spoonable',
-  style: { kind: 'whistles', flame: 'medium' },
-  release: 'auto',
-}
 function live(change: Partial<PlanRequest> = {}): LivePlan {
-  const request = { ...REQUEST, ...change }
+  const request = { ...BEANS, ...change }
   const outcome = plan(request, { range: false })
   if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
   return { request, answer: outcome.value }
@@ -55,6 +46,29 @@ describe('what is inferred from whistles', () => {
     const found = inferred(beans, minutes)
     expect(Math.abs(found.heat / heat - 1)).toBeLessThan(0.05)
     expect(found.match.of).toEqual([0, 1, 2, 3, 4])
+  })
+
+  it.each([
+    ['one whistle', 1, { heat: 1.25, load: 1, vent: 1 }],
+    ['three', 3, { heat: 0.85, load: 1.05, vent: 1 }],
+    ['six of a pot with a narrow vent', 6, { heat: 1.1, load: 1, vent: 0.7 }],
+  ])('is the likeliest that there is, by a search that knows no slopes: %s', (_, count, hidden) => {
+    const minutes = whistlesOf(beans, hidden, count)
+    const events = [lit, ...minutes.map((minute, i) => event(`w${i}`, { kind: 'whistle' }, minute))]
+    const course = courseOf(beans, events)
+    const state = runState(events)
+    const now = at(minutes.at(-1)! + 0.1)
+    const heard = heardOf(state, now)
+    const likelihood = (logHeat: number, logSwing: number) => {
+      const due = expectedOf(course, lastLeg(state), { logHeat, logSwing }, now)
+      // Priors as they are documented: 15 % for a flame that nobody measured, 25 % for the swing of a weight.
+      return matchWhistles(heard, due).score - 0.5 * ((logHeat / 0.15) ** 2 + (logSwing / 0.25) ** 2)
+    }
+    let best = -Infinity
+    for (let heat = -0.4; heat <= 0.4; heat += 0.02)
+      for (let swing = -0.5; swing <= 0.5; swing += 0.1) best = Math.max(best, likelihood(heat, swing))
+    const { logHeat, logSwing } = infer(course, state, now).guess
+    expect(likelihood(logHeat, logSwing)).toBeGreaterThan(best - 0.1)
   })
 
   it('grows surer with every whistle, and never surer than a pot is regular', () => {
@@ -103,6 +117,16 @@ describe('what is inferred from whistles', () => {
       infer(course, state, now, { logHeat: 0.1, logSwing: 0, logLift: 0 } as never),
     ]
     expect(from.guess.logHeat).toBeCloseTo(fresh.guess.logHeat, 1)
+  })
+
+  it('is what was planned where a pot would not come to pressure at all by then', () => {
+    const electric = live({ cooker: 'electric-6l', style: { kind: 'electric', level: 'high' } })
+    const course = courseOf(electric, [lit])
+    expect(expectedOf(course, lastLeg(runState([lit])), { logHeat: 0, logSwing: 0 }, at(1))).toEqual([])
+    const [one, ...more] = expectedOf(course, lastLeg(runState([lit])), { logHeat: 0, logSwing: 0 }, at(30))
+    expect(one).toBeGreaterThan(3)
+    expect(more).toEqual([])
+    expect(infer(course, runState([lit]), at(1)).guess.logHeat).toBeCloseTo(0, 6)
   })
 
   it('is told by the one moment of a pot that does not whistle, unless the heat was away', () => {

@@ -87,10 +87,13 @@ export function infer(course: Course, state: RunState, nowMs: number, before?: G
   return { guess: best.guess, directions: principal(normal.matrix), match: best.match }
 }
 
-/** One standard deviation of heat and swing before anything was heard; the heat's is the plan's own. */
-function priorOf({ closing }: Course): readonly [heat: number, swing: number] {
-  return [closing.pot.request.spread?.flame ?? UNMEASURED.heat, UNMEASURED.swing]
+/** One standard deviation of the heat, as a logarithm, before anything was heard: the plan's own. */
+export function heatSd({ closing }: Course): number {
+  return closing.pot.request.spread?.flame ?? UNMEASURED.heat
 }
+
+/** The same of heat and swing. */
+const priorOf = (course: Course): readonly [heat: number, swing: number] => [heatSd(course), UNMEASURED.swing]
 
 /**
  * The normal equations of the gaps that were matched, with the prior: how much each gap between two whistles misses

@@ -326,10 +326,32 @@ describe('the next action', () => {
     const opened: RunEvent = { id: 'open', at: soon, data: { kind: 'opened' } }
     const facts = { underPressure: true, opensFrom: () => now.outlook!.opensFrom }
     expect(refusalOf(events, opened, facts, soon)).toBe('sum-says-pressure')
-    events.push({ id: 'lifted', at: soon, data: { kind: 'valve-opened' } })
+    events.push({ id: 'lifted', at: soon + 120_000, data: { kind: 'valve-opened' } })
     const later = soon + 4 * 60_000
-    expect(follow(events, later).outlook!.gaugePa).toBeLessThan(2000)
+    const fallen = follow(events, later)
+    expect(fallen.outlook!.gaugePa).toBeLessThan(2000)
+    // What was said too early has to be seen again.
+    expect(nextAction(live.answer, fallen, later)).toMatchObject({ id: 'look-again', event: { kind: 'pressure-gone' } })
+    const late: RunEvent = { id: 'open', at: later, data: { kind: 'opened' } }
+    const then = { underPressure: true, opensFrom: () => fallen.outlook!.opensFrom }
+    expect(refusalOf(events, late, then, later)).toBe('look-again')
+    const look: RunEvent = { id: 'looked', at: later, data: { kind: 'pressure-gone' } }
+    expect(refusalOf(events, look, then, later)).toBeNull()
+    events.push(look)
     expect(nextAction(live.answer, follow(events, later), later).id).toBe('open')
+    expect(refusalOf(events, late, then, later)).toBeNull()
+  })
+
+  it('knows from when on the lid may come off, however late it is asked', () => {
+    const live = planFor()
+    const ran = cook(live)
+    const off = ran.events.findIndex(({ data }) => data.kind === 'heat-off')
+    const events = ran.events.slice(0, off + 1)
+    const from = (minutes: number) =>
+      createFollower(live)(events, events.at(-1)!.at + minutes * 60_000).outlook!.opensFrom
+    const first = from(0.2)
+    expect(first).toBeGreaterThan(events.at(-1)!.at + 3 * 60_000)
+    for (const minutes of [1, 5, 30, 90]) expect(Math.abs(from(minutes) - first)).toBeLessThan(1000)
   })
 })
 
@@ -350,6 +372,8 @@ describe('a measured program of a pressure cooker', () => {
     expect(nextAction(live.answer, follow(events, at(21)), at(21)).id).toBe('wait-sum')
     expect(follow(events, at(21)).outlook!.opensFrom).toBeGreaterThanOrEqual(at(52))
     events.push(event({ kind: 'valve-opened' }, 22))
+    expect(nextAction(live.answer, follow(events, at(28)), at(28)).id).toBe('look-again')
+    events.push(event({ kind: 'pressure-gone' }, 28))
     expect(nextAction(live.answer, follow(events, at(28)), at(28)).id).toBe('open')
   })
 })
@@ -410,6 +434,15 @@ describe('following a run', () => {
     const after = createFollower(counted)(denied, denied.at(-1)!.at).outlook!
     expect(after.questions).toEqual([])
     expect(after.whistlesSoFar).toBe(5)
+  })
+
+  it('asks nothing of whistles that come as a pot’s do, a hand a little late or early', () => {
+    const minutes = whistles().slice(0, 7)
+    minutes.forEach((_, n) => {
+      const shaky = minutes.slice(0, n + 1).map((minute, i) => minute + [0.04, -0.05, 0.06][i % 3]!)
+      const events = told(shaky)
+      expect(createFollower(counted)(events, events.at(-1)!.at).outlook!.questions).toEqual([])
+    })
   })
 
   it('recognises a whistle that was none, leaves it out and asks', () => {
@@ -484,7 +517,7 @@ describe('following a run', () => {
   const phased = planFor({
     contents: [
       { food: 'chickpea-white', dryG: 200, soak: { hours: 10, waterC: 20, keepWater: false }, where: 'base' },
-      { food: 'carrot-chunks', dryG: 200, soak: null, where: 'base', joins: 1 },
+      { food: 'chicken-thigh', dryG: 200, soak: null, where: 'base', joins: 1 },
     ],
   })
 
@@ -512,7 +545,7 @@ describe('following a run', () => {
 
   it('draws the pot by the whistles that were heard, and goes on from the last', () => {
     const live = planFor({
-      contents: [{ food: 'navy-bean', dryG: 300, soak: { hours: 9, waterC: 18, keepWater: false }, where: 'base' }],
+      contents: [{ food: 'navy-bean', dryG: 300, soak: null, where: 'base' }],
     })
     const stove = createStove(courseOf(live, []), { heat: 1.15, load: 0.95, vent: 1.2 })
     stove.heat(courseOf(live, []).closing.pot.burner.medium)
@@ -529,7 +562,7 @@ describe('following a run', () => {
 
   it('tells nothing of what is not in the pot yet, and counts what is still to come', () => {
     const follow = createFollower(phased)
-    const { course, outlook, cautions } = follow([event({ kind: 'lit' }, 0)], at(20))
+    const { course, outlook, cautions } = follow([event({ kind: 'lit' }, 0)], at(8))
     expect(outlook!.willGet[1]!.value).toBe(0)
     expect(course.still[1]).toBeGreaterThan(phased.answer.foods[1]!.needs - 1e-6)
     expect(course.closing.needs[0]! + course.still[0]!).toBeCloseTo(phased.answer.foods[0]!.needs, 6)
@@ -554,13 +587,13 @@ describe('following a run', () => {
   })
 
   it('warns while there is still time that the water will not last', () => {
-    const live = planFor()
+    const live = planFor({ style: { kind: 'whistles', flame: 'high' } })
     const dry = { ...live, request: { ...live.request, given: [{ pourG: 260 }] } }
     const outcome = plan(dry.request)
     if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
     const short: LivePlan = { request: dry.request, answer: outcome.value }
     const stove = createStove(courseOf(short, []), { heat: 1.5, load: 0.9, vent: 1 })
-    stove.heat(courseOf(short, []).closing.pot.burner.medium)
+    stove.heat(courseOf(short, []).closing.pot.burner.high)
     const signs = stove.advance(60).filter(({ kind }) => kind === 'whistle')
     const follow = createFollower(short)
     const events = told(signs.map(({ minute }) => minute))

@@ -1,11 +1,13 @@
-import { heatsItself, holdsPressure } from '../appliance/appliance'
+import { heatsItself, holdsPressure, kindOf } from '../appliance/appliance'
 import type { Step } from '../appliance/step.schema'
 import { withFigure } from '../appliance/steps'
 import { MINUTE_MS } from '../measure/time'
 import { applianceOf, type PlanAnswer } from '../program/answer'
 import type { RunEventData } from './event.schema'
 import type { Following } from './follow'
-import { awaitsFoods, lastLeg } from './run'
+import { mayBoilDry } from '../safety/rules'
+import type { Overdue } from './overdue'
+import { awaitsFoods, hasLooked, lastLeg } from './run'
 import { lastStepSince } from './steps'
 
 /** What the cook does next, and the event that says it was done. */
@@ -17,6 +19,8 @@ export interface NextAction {
     | 'start-electric'
     | 'wait-first-whistle'
     | 'count'
+    | 'overdue'
+    | 'overdue-dry'
     | 'turn-low'
     | 'wait-low'
     | 'wait-boil'
@@ -32,6 +36,7 @@ export interface NextAction {
     | 'open-valve'
     | 'wait-valve'
     | 'wait-sum'
+    | 'look-again'
     | 'open'
     | 'put-in'
     | 'judge'
@@ -70,9 +75,11 @@ export function nextAction(plan: PlanAnswer, { state, course, advice, outlook }:
       return pressurised ? whileReleasing() : whileResting()
     case 'safe':
       // The cook says that the pressure is gone; the sum has to agree.
-      return nowMs < outlook!.opensFrom
-        ? action('wait-sum', leg.valveOpenedAt === null ? { kind: 'valve-opened' } : null, outlook!.opensFrom)
-        : action('open', { kind: 'opened' })
+      if (nowMs < outlook!.opensFrom)
+        return action('wait-sum', leg.valveOpenedAt === null ? { kind: 'valve-opened' } : null, outlook!.opensFrom)
+      return hasLooked(leg, outlook!.opensFrom)
+        ? action('open', { kind: 'opened' })
+        : action('look-again', { kind: 'pressure-gone' })
     case 'opened':
       return action(awaitsFoods(plan, state) ? 'put-in' : 'judge', null)
     case 'abandoned':
@@ -90,6 +97,7 @@ export function nextAction(plan: PlanAnswer, { state, course, advice, outlook }:
 
   /** Walks the program's steps along what has happened, and stops at the first that is not over. */
   function whileHeating(): NextAction {
+    if (outlook?.overdue) return whileOverdue(outlook.overdue)
     let at = leg.litAt!
     const { program } = course
     for (const [i, step] of program.entries()) {
@@ -99,6 +107,13 @@ export function nextAction(plan: PlanAnswer, { state, course, advice, outlook }:
       at = pending
     }
     return itself ? action('let-finish', { kind: 'heat-off' }, at) : action('turn-off', { kind: 'heat-off' })
+  }
+
+  /** Nothing has come of it: first it is looked at, then, before the water can be gone, turned off. */
+  function whileOverdue(overdue: Overdue): NextAction {
+    if (mayBoilDry(overdue)) return action('overdue-dry', { kind: 'heat-off' })
+    const tells = kindOf(applianceOf(plan)).tells === 'whistles' ? ('whistle' as const) : ('at-pressure' as const)
+    return action('overdue', { kind: tells })
   }
 
   /** The action of a step that is still going on, or the time at which it ended. */

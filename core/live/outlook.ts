@@ -1,16 +1,16 @@
 import { holdsPressure } from '../appliance/appliance'
 import { MINUTE_MS } from '../measure/time'
 import { pointAt, retimed } from '../pot/curve'
-import { OPENS_PA } from '../pot/run'
 import { simulate } from '../pot/simulate'
 import type { Simulation } from '../pot/simulation'
 import { endsByItself } from '../program/styles'
 import { UNMEASURED } from '../unknown'
 import type { Course, Guess } from './course'
-import { Future } from './future'
-import { heardOf, infer, type Belief } from './infer'
+import { Future, NATURAL } from './future'
+import { heardOf, heatSd, infer, type Belief } from './infer'
+import type { Overdue } from './overdue'
 import { questionsOf, type Question } from './questions'
-import { lastLeg, type RunState } from './run'
+import { lastLeg, ventedSince, type RunState } from './run'
 import { situationOf, type Situation } from './situation'
 
 /** A figure with the band of one standard deviation around it. */
@@ -34,8 +34,10 @@ export interface Outlook {
   /** Whistles so far, those missed counted in and false ones out; minutes so far in other styles. */
   soFar: number
   whistlesSoFar: number
-  /** Most of what is counted does not fit this pot if false: the cook's count and the planned figure stand. */
+  /** If false, nothing came of it or most of what did does not fit: the cook's count and the planned figure stand. */
   understood: boolean
+  /** Nothing has come of it though it is long due; null otherwise. */
+  overdue: Overdue | null
   /** The figure that would just do, by what is known now; null where the cooker decides or the heat is off. */
   needed: Banded | null
   /** When the next whistle is due, in ms since 1970. */
@@ -49,6 +51,8 @@ export interface Outlook {
   curve: Simulation
 }
 
+/** So many standard deviations hotter than planned is a pot taken to be of which nothing was heard. */
+const HOT_SDS = 2
 /** An open valve lets the pressure of any of these pots out within this time (engineering estimate). */
 const VALVE_MS = 5 * MINUTE_MS
 
@@ -67,7 +71,10 @@ class Futures {
   readonly centre: Future
   private readonly around: Future[]
 
-  constructor(at: Situation, bands: boolean) {
+  constructor(
+    at: Situation,
+    readonly bands: boolean,
+  ) {
     const { guess, directions } = at.belief
     this.centre = new Future(at, guess, bands)
     const sides: Guess[] = bands ? [...directions, { logHeat: 0, logSwing: 0, logLift: UNMEASURED.lift }] : []
@@ -116,7 +123,7 @@ export function lookAhead(
 }
 
 function outlookOf(at: Situation, futures: Futures, needed: Banded | null, advised: number | null): Outlook {
-  const { course, state, leg, nowMs, belief, matched, understood, isOff, offAt, whistling } = at
+  const { course, state, leg, belief, matched, understood, offAt, whistling } = at
   const { centre } = futures
   const msOf = (minute: number) => leg.litAt! + minute * MINUTE_MS
   const ends = futures.ends(advised)
@@ -124,7 +131,6 @@ function outlookOf(at: Situation, futures: Futures, needed: Banded | null, advis
   const heatReach = Math.hypot(...belief.directions.map(({ logHeat }) => logHeat))
   const curve = centre.run.result()
   const due = whistling ? curve.whistleMinutes[matched] : undefined
-  const down = curve.trace.length > 0 && isOff && centre.now.gaugePa <= OPENS_PA
   const { logHeat } = belief.guess
   return {
     heatShare: {
@@ -141,14 +147,47 @@ function outlookOf(at: Situation, futures: Futures, needed: Banded | null, advis
     soFar: at.soFar,
     whistlesSoFar: matched,
     understood,
+    overdue: at.overdue,
     needed,
     nextWhistleAt: state.phase === 'heating' && due !== undefined ? msOf(due - centre.late) : null,
     heatOffAt: offAt ?? msOf(ends.get(centre)!.heatOffMinute),
     opensAt: { value: msOf(opens.value), low: msOf(opens.low), high: msOf(opens.high) },
-    opensFrom: !isOff ? Infinity : down ? Math.min(nowMs, msOf(opens.low)) : msOf(opens.low),
+    opensFrom: opensFromMs(at, futures.bands),
     questions: whistling && understood ? questionsOf(at) : [],
     curve: retimed(curve, centre.realMinute),
   }
+}
+
+/**
+ * From when on the pressure may be gone at the earliest, in ms since 1970; Infinity while the heat is on. Worked out
+ * from the last thing that was done to the pot, so that it is the same however late it is asked, and without a valve
+ * that nobody said was opened.
+ */
+function opensFromMs(at: Situation, bands: boolean): number {
+  const { leg, isOff, offAt } = at
+  if (!isOff) return Infinity
+  const then = { ...at, nowMs: Math.max(offAt!, leg.valveOpenedAt ?? offAt!) }
+  const futures = new Futures(then, bands)
+  const lowMs = leg.litAt! + futures.banded((one) => one.fallen()).low * MINUTE_MS
+  return Math.max(lowMs, sureFallMs(then, futures.centre.run.result(), lowMs))
+}
+
+/**
+ * Until when a pot is waited for whatever is believed of it, in ms since 1970, so that it is never the sum that opens
+ * a lid by mistake. A pot of which nothing was heard may have come to pressure with nobody counting: it is taken to
+ * heat well. Where something was heard and fits no pot like this, or one that has boiled dry or has no pressure to
+ * lose, it falls as long as was planned with the weight on, or the few minutes that an open valve takes.
+ */
+function sureFallMs(at: Situation, { ending }: Simulation, believedMs: number): number {
+  const { course, leg, understood, offAt, heard } = at
+  if (!holdsPressure(course.pot.appliance)) return -Infinity
+  if (heard.minutes.length === 0)
+    return leg.litAt! + new Future(at, { logHeat: HOT_SDS * heatSd(course), logSwing: 0 }).fallen() * MINUTE_MS
+  if (understood && ending === 'done' && believedMs > offAt! + MINUTE_MS) return -Infinity
+  const { releaseMinutes } = simulate({ ...course.pot, program: course.program, release: NATURAL })
+  const fallen = offAt! + releaseMinutes * MINUTE_MS
+  const ventedAt = ventedSince(leg)
+  return ventedAt === null ? fallen : Math.min(fallen, ventedAt + VALVE_MS)
 }
 
 /** From when on the pressure may be gone at the earliest, in ms since 1970; the leg must have been lit. */
@@ -193,6 +232,7 @@ export function asPlanned(course: Course, state: RunState, nowMs: number): Outlo
     soFar: 0,
     whistlesSoFar: whistles.length,
     understood: true,
+    overdue: null,
     needed: null,
     nextWhistleAt: null,
     heatOffAt,

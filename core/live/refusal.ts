@@ -1,6 +1,6 @@
 import { MINUTE_MS } from '../measure/time'
 import type { RunEvent } from './event.schema'
-import { isStage, lastLeg, runState, withoutUndone, type Leg, type RunState } from './run'
+import { hasLooked, isStage, lastLeg, runState, withoutUndone, type Leg, type RunState } from './run'
 
 /** Why an event cannot be. The sentence of each stands in the message files, under `runs`. */
 export type RunRefusal =
@@ -12,6 +12,7 @@ export type RunRefusal =
   | 'heat-is-there'
   | 'pressure-not-gone'
   | 'sum-says-pressure'
+  | 'look-again'
   | 'not-open'
   | 'no-such-whistle'
   | 'run-over'
@@ -117,13 +118,15 @@ function refusalOfStage(state: RunState, { at, data }: RunEvent, pot: PotFacts):
     case 'pressure-gone':
       if (phase === 'ready') return 'not-lit'
       if (isOn) return 'heat-is-on'
-      return phase === 'releasing' ? null : 'run-over'
+      // Seen too early it is looked at once more.
+      return phase === 'releasing' || phase === 'safe' ? null : 'run-over'
     case 'opened':
       if (phase === 'ready') return 'not-lit'
       if (isOn) return pot.underPressure ? 'pressure-not-gone' : 'heat-is-on'
       if (!pot.underPressure) return null
       if (phase !== 'safe') return 'pressure-not-gone'
-      return at < pot.opensFrom() ? 'sum-says-pressure' : null
+      if (at < pot.opensFrom()) return 'sum-says-pressure'
+      return hasLooked(leg, pot.opensFrom()) ? null : 'look-again'
     default:
       return 'not-open'
   }

@@ -115,6 +115,21 @@ export function lastLeg({ legs }: RunState): Leg {
   return legs.at(-1)!
 }
 
+/** What two devices' sums of the same pot may differ by. */
+const SUMS_DIFFER_MS = 30_000
+
+/** True if the cook has looked since the pressure may be gone by the sum: what was said before may have been hope. */
+export function hasLooked({ pressureGoneAt }: Leg, opensFromMs: number): boolean {
+  return pressureGoneAt !== null && pressureGoneAt >= opensFromMs - SUMS_DIFFER_MS
+}
+
+/** Since when steam has had a way out of this leg, in ms since 1970: the valve, or a weight that came off and stayed off; null while it has none. */
+export function ventedSince({ valveOpenedAt, interruptions, heatOffAt }: Leg): number | null {
+  const last = interruptions.at(-1)
+  const isOff = last?.why === 'weight' && (last.until === null || last.until === heatOffAt)
+  return isOff ? Math.min(last.at, valveOpenedAt ?? Infinity) : valveOpenedAt
+}
+
 function apply(state: RunState, { id, at, data }: RunEvent): RunState {
   const leg = lastLeg(state)
   const withLeg = (change: Partial<Leg>, phase = state.phase): RunState => ({
@@ -156,7 +171,9 @@ function apply(state: RunState, { id, at, data }: RunEvent): RunState {
     case 'valve-opened':
       return leg.valveOpenedAt === null ? withLeg({ valveOpenedAt: at }) : state
     case 'pressure-gone':
-      return leg.pressureGoneAt === null ? withLeg({ pressureGoneAt: at }, 'safe') : state
+      // The newest look is the one that counts; by another clock it may lie after the opening, and changes nothing.
+      if (state.phase !== 'releasing' && state.phase !== 'safe') return state
+      return withLeg({ pressureGoneAt: Math.max(leg.pressureGoneAt ?? at, at) }, 'safe')
     case 'opened':
       return leg.openedAt === null ? withLeg({ openedAt: at }, 'opened') : state
     case 'goes-on': {

@@ -4,6 +4,7 @@ import { endsByItself, shapeOf, type StyleShape } from '../program/styles'
 import { heatOffMs, type Course } from './course'
 import type { Belief } from './infer'
 import type { Heard, Match } from './match'
+import { overdueOf, type Overdue } from './overdue'
 import { lastLeg, type Leg, type RunState } from './run'
 import { lastStepSince } from './steps'
 
@@ -19,8 +20,10 @@ export interface Situation {
   whistling: boolean
   /** How many whistles the likeliest pot has given. */
   matched: number
-  /** Most of what is counted does not fit this pot if false: the cook's count and the planned figure stand. */
+  /** If false, nothing came of it or most of what did does not fit: the cook's count and the planned figure stand. */
   understood: boolean
+  /** Nothing has come of it though it is long due; null otherwise. */
+  overdue: Overdue | null
   /** Null where the device decides by itself. */
   shape: StyleShape | null
   /** When the heat went off, and whether it has: a device that has switched itself off falls from then on, whatever the cook has said. */
@@ -40,7 +43,8 @@ export function situationOf(course: Course, state: RunState, nowMs: number, beli
   const leg = lastLeg(state)
   const { style, burner, cooker } = course.closing.pot
   const falses = belief.match.of.filter((which) => which === null).length
-  const understood = falses < LEAST_FALSE || falses <= FALSE_SHARE * belief.match.of.length
+  const overdue = overdueOf(course, state, heard, nowMs)
+  const understood = !overdue && (falses < LEAST_FALSE || falses <= FALSE_SHARE * belief.match.of.length)
   const matched = understood ? lastOf(belief.match) + 1 : leg.whistles.length
   const shape = endsByItself(style) ? null : shapeOf(style, burner, cooker.appliance)
   const offAt = heatOffMs(course, leg)
@@ -57,6 +61,7 @@ export function situationOf(course: Course, state: RunState, nowMs: number, beli
     whistling: kindOf(course.pot.appliance).tells === 'whistles',
     matched,
     understood,
+    overdue,
     shape,
     offAt,
     isOff: offAt !== null && offAt <= nowMs,

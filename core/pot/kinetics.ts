@@ -11,7 +11,7 @@ const DIFFUSIVITY_M2_PER_S = 1.4e-7
  * How many boil-minutes one minute at a temperature is worth: 1 at 100 °C, ten times as many for
  * each zC kelvin more; counted only above COOKING_STARTS_C. Thermal-death-time form; z from Quast and da Silva (1977) for beans and
  * Suzuki et al. (1976) for rice.
- * @example boilMinutesPerMinute(119.5, 19.5) // 10
+ * @example boilMinutesPerMinute(122, 22) // 10
  */
 export function boilMinutesPerMinute(tempC: number, zC: number, zAbove110C?: number | null): number {
   if (zAbove110C && tempC > SLOWER_ABOVE_C)

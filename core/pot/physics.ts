@@ -101,11 +101,12 @@ export class Pot {
       condensing: load.startC >= this.condensingC,
       dry: load.freeWaterKg <= 0,
     }
-    const lagsS = [
+    // A thick piece may warm by whole lags: what it does in one is bounded by how fast it warms (nextStep).
+    this.stiffestS = Math.min(
+      Infinity,
       ...this.lags.filter((lag) => lag > 0),
-      ...this.tins.map((tin) => tin.heatJPerK / Math.max(tin.couplingWPerK, STILL_AIR_W_PER_K)),
-    ]
-    this.stiffestS = Math.min(Infinity, ...lagsS) / 4
+      ...this.tins.map((tin) => tin.heatJPerK / Math.max(tin.couplingWPerK, STILL_AIR_W_PER_K) / 4),
+    )
   }
 
   get tempC(): number {
@@ -206,6 +207,13 @@ export class Pot {
     out[this.grainDose] = dosePerS
     const left = Math.exp((-3 * state[this.grainDose]!) / tenderBoilMinutes)
     out[WATER]! -= dryKg * (uptakeMax - uptakeStart) * (3 / tenderBoilMinutes) * left * dosePerS
+  }
+
+  /** Seconds in which what drinks would come from raw to tender at these rates; Infinity where nothing does. */
+  drinkingS(rates: Float64Array): number {
+    const { grain } = this.input
+    const dosePerS = grain ? rates[this.grainDose]! : 0
+    return dosePerS > 0 ? grain!.tenderBoilMinutes / dosePerS : Infinity
   }
 
   /** Decides whether a pot at a threshold stays on it, and on which side it goes on if not. */

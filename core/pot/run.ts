@@ -18,8 +18,8 @@ const STALLED_K_PER_S = 2e-6
 const STALLED_FOLLOWER_K_PER_S = 1e-4
 
 const LONGEST_STEP_S = 300
-/** The same where a grain drinks: it slows down as it fills. */
-const DRINKING_STEP_S = 120
+/** What drinks may come so far in one step, as a share of its way to tender: it slows down as it fills. */
+const DRINKING_SHARE = 0.1
 /** Temperature change allowed in one step: what cooks is integrated along it (cooking.ts). */
 const STEP_K = 18
 /** The same where a grain drinks meanwhile, and where the curve is to be drawn. */
@@ -331,7 +331,8 @@ export class Run {
     let quickestFollower = 0
     for (let i = from; i < to; i++) quickestFollower = Math.max(quickestFollower, Math.abs(before[i]!))
     const longest = Math.min(
-      this.input.grain ? DRINKING_STEP_S : LONGEST_STEP_S,
+      LONGEST_STEP_S,
+      this.pot.drinkingS(before) * DRINKING_SHARE,
       this.stepK / Math.max(speed, 1e-9),
       this.pot.stiffestS,
       WARMING_STEP_K / Math.max(quickestFollower, 1e-9),

@@ -252,3 +252,20 @@ describe('several foods in one pot', () => {
     )
   })
 })
+
+describe('what soaking costs', () => {
+  it('throws the water out, whatever was done before: of some beans it must not be eaten', () => {
+    const kept = { hours: 9, waterC: 18, keepWater: true }
+    const costs = soakCosts(request([{ food: 'kidney-red', dryG: 200, soak: kept, where: 'base' }]), 0)
+    for (const { soak } of costs) if (soak) expect(soak.keepWater).toBe(false)
+    expect(costs.some(({ soak }) => soak === null)).toBe(true)
+  })
+})
+
+describe('a style that is chosen by its name', () => {
+  it('comes with what is usual: the lid on, the flame medium, the pressure high', () => {
+    expect(styleOf('open')).toEqual({ kind: 'open', lid: true })
+    expect(styleOf('whistles')).toMatchObject({ kind: 'whistles', flame: 'medium' })
+    expect(styleOf('electric')).toMatchObject({ kind: 'electric', level: 'high' })
+  })
+})

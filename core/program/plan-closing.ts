@@ -48,10 +48,13 @@ function planSteam(closing: Closing): Outcome<PlannedClosing> {
     const water = waterOf(closing, steamG, baseLeftG)
     const solved = solve(closing, water.pourG)
     if (!solved.ok) {
-      // The guess was too dry for a program that long, not the plan.
-      if (solved.problems[0]!.code !== 'boils-dry' || steamG > MOST_STEAM_G) return solved
+      const { code } = solved.problems[0]!
+      // The guess was too dry for a program that long, not the plan. With little water a pot also whistles oftener.
+      const isTooDry = code === 'boils-dry' || code === 'too-many-whistles'
+      if (!isTooDry || steamG > MOST_STEAM_G) return solved
       tooLittleG = Math.max(tooLittleG, steamG)
-      steamG = enough ? (steamG + enough.steamG) / 2 : steamG + STEAM_GUESS_G
+      const furtherG = code === 'boils-dry' ? steamG + STEAM_GUESS_G : steamG * 2
+      steamG = enough ? (steamG + enough.steamG) / 2 : furtherG
       continue
     }
     const solution = solved.value

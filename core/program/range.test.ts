@@ -75,3 +75,21 @@ describe('the first check', () => {
     expect(cabbage.closings[0]!.firstCheck.figure).toBeLessThanOrEqual(cabbage.closings[0]!.range.high)
   })
 })
+
+describe('a long count', () => {
+  it.each(['black-rice', 'chickpea-white', 'wheat-berries', 'soybean'])(
+    'grows with a shorter soak, and is not refused for what it may come to: %s',
+    (food) => {
+      const ranges = [9, 1, 0.5].map((hours) => {
+        const soak = { hours, waterC: 20, keepWater: false }
+        const contents = [{ food, dryG: 200, soak, where: 'base' as const }]
+        return answer({ cooker: 'whistling-3l-steel', contents }).closings[0]!.range
+      })
+      for (const [i, { figure, low, high }] of ranges.entries()) {
+        expect(low).toBeLessThan(figure)
+        expect(high).toBeGreaterThan(figure)
+        if (i > 0) expect(figure).toBeGreaterThanOrEqual(ranges[i - 1]!.figure)
+      }
+    },
+  )
+})

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { findFood } from '../food/catalogue'
 import { cautionText } from '../../locales/sentences'
 import CAUTIONS from '../../locales/en/cautions.json'
-import { cautionsFor, isRefused, type CautionId, type PlanFacts } from './rules'
+import { cautionsFor, isRefused, mayBoilDry, runCautions, type CautionId, type PlanFacts } from './rules'
 
 type FoodFacts = PlanFacts['foods'][number]
 const soak = { hours: 9, waterC: 18, keepWater: false }
@@ -77,7 +77,9 @@ describe('beans that carry lectin', () => {
 
   it('are refused half-cooked, even under pressure', () => {
     expect(severityOf(facts([kidney({ gets: 40, needs: 60 })]), 'lectin-not-done')).toBe('refuse')
-    expect(severityOf(facts([food('chickpea-white', { gets: 40, needs: 60 })]), 'program-short')).toBe('warn')
+    const short = facts([food('chickpea-white', { gets: 40, needs: 60 })])
+    expect(severityOf(short, 'program-short')).toBe('warn')
+    expect(cautionsFor(short).find(({ id }) => id === 'program-short')!.params).toEqual({ food: 'chickpea-white' })
   })
 
   it.each([
@@ -202,5 +204,33 @@ describe('what stands in tins', () => {
     ['in boiling base water', { baseReachesMm: 3 }, 'base-reaches-tin', 'warn'],
   ] as const)('%s: said, and refused where it is dangerous', (_, change, id, severity) => {
     expect(severityOf(standing(change as never), id)).toBe(severity)
+  })
+})
+
+describe('the soak water of beans that carry lectin', () => {
+  const kept = (hours: number) => kidney({ soak: { hours, waterC: 18, keepWater: true } })
+  it('is warned of only where there is some', () => {
+    expect(severityOf(facts([kept(9)]), 'lectin-soak-water')).toBe('warn')
+    expect(severityOf(facts([kept(0)]), 'lectin-soak-water')).toBeUndefined()
+  })
+})
+
+describe('a pot from which nothing came', () => {
+  const silent = (minutes: number, leastWaterG: number) =>
+    runCautions({ foods: [], heatIsOff: false, overdue: { minutes, leastWaterG }, waterEndG: 300 })
+
+  it('is asked about first, and a danger before the water can be gone', () => {
+    expect(silent(7.4, 500)).toMatchObject([{ id: 'overdue', severity: 'warn', params: { minutes: 7 } }])
+    expect(silent(30, 199.4)).toMatchObject([{ id: 'overdue-dry', params: { g: 199 } }])
+    expect(silent(60, -20)).toMatchObject([{ id: 'overdue-dry', params: { g: 0 } }])
+    expect([mayBoilDry({ leastWaterG: 200 }), mayBoilDry({ leastWaterG: 199 })]).toEqual([false, true])
+  })
+
+  it('says it in whole sentences', () => {
+    for (const caution of [...silent(7, 500), ...silent(30, 100)]) {
+      const { sentence, why } = cautionText(caution)
+      expect(sentence).toMatch(/\d/)
+      expect(sentence + why).not.toMatch(/[{}]/)
+    }
   })
 })

@@ -86,6 +86,8 @@ export type CautionId =
   | 'lectin-not-done'
   | 'lectin-not-yet'
   | 'runs-dry'
+  | 'overdue'
+  | 'overdue-dry'
   | 'meat-through'
   | 'keep-hot'
   | 'size-assumed'
@@ -246,12 +248,14 @@ export interface RunFacts {
     still?: number
   }[]
   heatIsOff: boolean
+  /** How long ago the first whistle or the pressure was due, and the least water there can be; null if it has come. */
+  overdue?: { minutes: number; leastWaterG: number } | null
   /** Free water left at the end in g, on the dry side of what is believed. */
   waterEndG: number
 }
 
 /** The cautions of a run as it now looks, whatever led to it; they are asked for last, after all advice. */
-export function runCautions({ foods, heatIsOff, waterEndG }: RunFacts): Caution[] {
+export function runCautions({ foods, heatIsOff, overdue, waterEndG }: RunFacts): Caution[] {
   // What a later closing will give has not been given: the pot stands open before it, and may be left at that.
   const halfCooked = foods
     .filter(({ food, gets, needs }) => heatIsOff && food.lectin && gets < needs)
@@ -259,5 +263,22 @@ export function runCautions({ foods, heatIsOff, waterEndG }: RunFacts): Caution[
       const params = { food: food.id }
       return still > 0 ? caution('lectin-not-yet', 'warn', params) : caution('lectin-not-done', 'refuse', params)
     })
-  return [...halfCooked, ...(waterEndG <= 0 && !heatIsOff ? [caution('runs-dry', 'warn')] : [])]
+  return [
+    ...halfCooked,
+    ...(overdue ? [overdueCaution(overdue)] : []),
+    ...(waterEndG <= 0 && !heatIsOff && !overdue ? [caution('runs-dry', 'warn')] : []),
+  ]
+}
+
+/** Less than this may be gone before somebody has come to look (engineering estimate: ten minutes of a strong flame). */
+const LEAST_WATER_G = 200
+
+/** True once a pot of which nothing came may be close to boiling dry. */
+export function mayBoilDry({ leastWaterG }: { leastWaterG: number }): boolean {
+  return leastWaterG < LEAST_WATER_G
+}
+
+function overdueCaution({ minutes, leastWaterG }: NonNullable<RunFacts['overdue']>): Caution {
+  if (mayBoilDry({ leastWaterG })) return caution('overdue-dry', 'warn', { g: Math.max(0, Math.round(leastWaterG)) })
+  return caution('overdue', 'warn', { minutes: Math.round(minutes) })
 }

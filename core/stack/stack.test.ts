@@ -5,8 +5,9 @@ import { stackFaults, tierHeightMm, usableHeightMm } from '../pot/stacking'
 import { isRefused } from '../safety/rules'
 import type { OwnedTin, StackAsk, StackFood } from './ask'
 import { mendStack } from './mend'
-import { bestCandidate, bruteForce } from '../../trials/stack'
+import { bestCandidate, bruteForce } from '../../tests/trials/stack'
 import { findStacks, type StackAnswer } from './search'
+import { unsaidOf } from '../../tests/whole'
 
 const tin = (id: string, diameterMm: number, heightMm: number, lid = true): OwnedTin => ({
   id,
@@ -47,6 +48,10 @@ const found = (asked: StackAsk) => {
 /** What must hold of every answer, whatever was asked. */
 function expectSound({ arrangement, request, plan, lifts }: StackAnswer, asked: StackAsk) {
   const body = COOKERS['electric-6l']!.body
+  // Water that a search soaks in is thrown out: of some beans it must not be eaten.
+  request.contents.forEach(({ soak }, i) => {
+    if (soak && asked.foods[i]!.soakMayChange) expect(soak.keepWater).toBe(false)
+  })
   const { base, tiers, trivetMm } = arrangement
   const placed = [...(base === null ? [] : [base]), ...tiers.flat().map((one) => one.food)]
   expect([...placed].sort()).toEqual(asked.foods.map((_, i) => i))
@@ -189,6 +194,7 @@ describe('what cannot be asked', () => {
   ])('%s', (_, asked, code) => {
     const outcome = findStacks(asked)
     expect(outcome.ok ? 'answered' : outcome.problems[0]!.code).toBe(code)
+    if (!outcome.ok) expect(outcome.problems.flatMap(unsaidOf)).toEqual([])
   })
 
   it('one food needs no tin', () => {
@@ -220,6 +226,14 @@ describe('when nothing fits', () => {
     // Whether it already goes or not, soaking is never refused as a way.
     if (result.answers.length === 0) expect(mendStack(asked, result)?.id).toMatch(/soak|phases|halve-pieces/)
     else expect(result.answers[0]!.minutes).toBeGreaterThan(0)
+  })
+
+  it('sends a food that is done long before the other in at a later closing', () => {
+    const soaked = { soak: { hours: 10, waterC: 18, keepWater: false }, soakMayChange: false }
+    const far = ask([food('chickpea-white', 150, soaked), food('cauliflower', 150, { soakMayChange: false })])
+    const mended = mend(far)
+    expect(mended).toMatchObject({ id: 'phases', joins: [0, 1] })
+    expect(mended?.id === 'phases' && mended.closings).toHaveLength(2)
   })
 
   it('says where a food is too much for its tin, and that two kidney beans want their soak', () => {

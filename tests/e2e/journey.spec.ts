@@ -1,6 +1,5 @@
-import { AxeBuilder } from '@axe-core/playwright'
 import { expect } from '@playwright/test'
-import { choose, watchForErrors, test } from './kitchen'
+import { choose, expectAccessible, test, watchForErrors } from './kitchen'
 import { installClock, PotBeside } from './stove'
 
 test('from opening the app to a logged verdict', async ({ page, browser }) => {
@@ -113,7 +112,7 @@ test('what changes a pot changes its figures at once', async ({ page }) => {
   await expect(page.getByText('brings 120 g')).toBeVisible()
   await expect.poll(water).toBeLessThan(before.water)
   await page.getByLabel('Its amount').fill('lots')
-  await expect(page.getByText('Give a number here.')).toBeVisible()
+  await expect(page.getByText('Give a number here.').first()).toBeVisible()
   await page.getByRole('button', { name: 'Take it out again' }).click()
   await expect.poll(figures).toEqual(before)
 
@@ -149,10 +148,11 @@ for (const [cooker, style, food] of [
     if (style) await page.getByText(style, { exact: true }).first().click()
     await page.getByRole('button', { name: /^(Light|Start) it$/ }).click()
     // Presses whatever is asked for, or lets the time go by, until the pot is open.
-    for (let i = 0; i < 40; i++) {
+    for (let i = 0; i < 120; i++) {
       if (await page.getByRole('heading', { name: 'How did it come out?' }).isVisible()) break
       const press = page.locator('.main-press')
-      if ((await press.isVisible()) && (await press.isEnabled())) await press.click()
+      // What it asks for may change between the look and the press.
+      if ((await press.isVisible()) && (await press.isEnabled())) await press.click({ timeout: 3000 }).catch(() => {})
       else await page.clock.fastForward('01:00')
       await page.clock.runFor(600)
     }
@@ -185,15 +185,15 @@ for (const scheme of ['light', 'dark'] as const)
     const page = await context.newPage()
     await page.goto('/pot')
     await page.getByRole('button', { name: /why.*Water to pour/ }).click()
-    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await expectAccessible(page)
     await page.getByRole('button', { name: 'Light it' }).click()
     await page.getByRole('button', { name: 'All four are right' }).click()
     await page.getByRole('button', { name: 'It is lit' }).click()
     await expect(page.getByRole('button', { name: 'Count a whistle' })).toBeVisible()
-    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await expectAccessible(page)
     await page.getByRole('link', { name: 'Log', exact: true }).click()
     await expect(page.getByRole('heading', { name: 'Log' })).toBeVisible()
-    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await expectAccessible(page)
     await context.close()
   })
 

@@ -1,6 +1,5 @@
-import { AxeBuilder } from '@axe-core/playwright'
 import { expect } from '@playwright/test'
-import { choose, watchForErrors, test } from './kitchen'
+import { choose, expectAccessible, test, watchForErrors } from './kitchen'
 
 test('a kitchen is changed, kept, undone, and planned with', async ({ page }) => {
   const errors = watchForErrors(page)
@@ -108,7 +107,7 @@ for (const scheme of ['light', 'dark'] as const)
     const page = await context.newPage()
     await page.goto('/kitchen')
     await expect(page.getByRole('heading', { name: 'Cookers' })).toBeVisible()
-    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
+    await expectAccessible(page)
     expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(
       0,
     )

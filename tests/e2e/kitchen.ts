@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { AxeBuilder } from '@axe-core/playwright'
 import { expect, request as playwrightRequest, test as base, type APIRequestContext, type Page } from '@playwright/test'
 import { Pool } from 'pg'
 import { COOKERS } from '../../core/appliance/appliance'
@@ -104,4 +105,13 @@ export async function choose(page: Page, label: string, option: string) {
     if (!(await choice.isVisible())) await field.click({ force: true })
     await choice.click({ timeout: 2000 })
   }).toPass()
+}
+
+/** What stands on the page has no fault that axe knows, once nothing is fading in any more. */
+export async function expectAccessible(page: Page) {
+  await page.evaluate(async () => {
+    const passing = document.getAnimations().filter(({ effect }) => effect?.getComputedTiming().endTime !== Infinity)
+    await Promise.allSettled(passing.map(({ finished }) => finished))
+  })
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
 }

@@ -2,22 +2,18 @@
 import { heatsItself } from '~~/core/appliance/appliance'
 import { applianceOf } from '~~/core/program/answer'
 import { mdiCheck } from '@mdi/js'
+import type { Following } from '~~/core/live/follow'
 import type { SavedPlan } from '~~/shared/household'
 
 /** Four looks before the lid goes on; ticking them off is a help, not a duty. */
-const { plan, moreG } = defineProps<{ plan: SavedPlan; moreG: number | null }>()
-const { t, number } = useI18nText()
+const { plan, following } = defineProps<{ plan: SavedPlan; following: Following }>()
+const { t } = useI18nText()
+const words = useCookWords()
 const electric = computed(() => heatsItself(applianceOf(plan.answer)))
 const items = computed(() => [
   { id: 'gasket', text: t('cook.check.gasket') },
   { id: 'vent', text: t(electric.value ? 'cook.check.valve' : 'cook.check.vent') },
-  {
-    id: 'water',
-    text:
-      moreG === null
-        ? t('cook.check.water', { n: number(plan.answer.closings[0]!.water.pourG) })
-        : t('cook.check.moreWater', { n: number(moreG) }),
-  },
+  { id: 'water', text: words.contents(plan, following) },
   { id: 'seal', text: t(electric.value ? 'cook.check.sealElectric' : 'cook.check.seal') },
 ])
 const ticked = reactive(new Set<string>())

@@ -42,7 +42,9 @@ const press = computed(() => words.press(plan, action))
 const reason = computed(() => words.reason(following))
 
 const planned = useCurve(() => following.course)
-const curve = computed(() => outlook.value?.curve ?? planned.value)
+/** Of a pot from which nothing comes nobody knows how it is inside: then the plan is drawn, and no more. */
+const known = computed(() => (outlook.value?.overdue ? null : outlook.value))
+const curve = computed(() => known.value?.curve ?? planned.value)
 const nowMinute = computed(() =>
   leg.value.litAt === null ? 0 : ((leg.value.openedAt ?? nowMs) - leg.value.litAt) / MINUTE_MS,
 )
@@ -83,11 +85,7 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
       </div>
       <PutInPanel v-if="awaits" :plan="plan" :following="following" @add="(data) => emit('add', data)" />
       <slot v-else-if="state.phase === 'opened'" name="over" />
-      <CheckList
-        v-else-if="action.id === 'check' || action.id === 'close-again'"
-        :plan="plan"
-        :more-g="leg.more?.addWaterG ?? null"
-      />
+      <CheckList v-else-if="action.id === 'check' || action.id === 'close-again'" :plan="plan" :following="following" />
       <div v-else class="centre">
         <CookFigure :plan="plan" :following="following" :action="action" :now-ms="nowMs" />
         <div v-if="cooker && !over" class="pot">
@@ -100,7 +98,7 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
               :labelled="false"
             />
           </div>
-          <PotInside v-if="outlook" :outlook="outlook" :pressurised="!electric || plan.answer.release !== null" />
+          <PotInside v-if="known" :outlook="known" :pressurised="!electric || plan.answer.release !== null" />
         </div>
       </div>
     </section>
@@ -110,7 +108,7 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
     <section v-if="curve && !over" class="timeline">
       <RunStrip
         :curve="curve"
-        :planned="outlook ? planned : null"
+        :planned="known ? planned : null"
         :release="plan.answer.release"
         :start-ms="leg.litAt ?? nowMs"
         :now-minute="nowMinute"

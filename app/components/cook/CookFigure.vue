@@ -29,7 +29,7 @@ const counted = computed(() => {
   )
   return lastLeg(following.state).whistles.length + missed
 })
-const of = computed(() => (action.event?.kind === 'whistle' ? counted.value + action.whistlesLeft : wanted.value))
+const of = computed(() => (action.whistlesLeft > 0 ? counted.value + action.whistlesLeft : wanted.value))
 const isCount = computed(
   () => (heating.value && wanted.value > 0) || (action.id === 'count' && action.event?.kind === 'whistle'),
 )

@@ -8,7 +8,7 @@ const { following } = defineProps<{ following: Following }>()
 const emit = defineEmits<{ add: [data: RunEventData, at?: number] }>()
 const { t, clock, cautionText } = useI18nText()
 const question = computed(() => following.outlook?.questions.at(-1) ?? null)
-const strange = computed(() => following.outlook?.understood === false)
+const strange = computed(() => following.outlook?.understood === false && !following.outlook.overdue)
 
 function text(asked: Question): string {
   return asked.kind === 'missed'

@@ -25,6 +25,7 @@ const ifLit = computed(() => {
   return { heatOff: nowMs + heatOffAtMinute * MINUTE_MS, open: nowMs + openAtMinute * MINUTE_MS }
 })
 const pressureAt = computed(() => {
+  if (outlook.value?.overdue) return outlook.value.overdue.dueAt
   const minutes = outlook.value?.curve.minutesToPressure ?? plan.answer.closings[0]!.clock.pressureAtMinute
   const waits = state.value.phase === 'heating' && leg.value.whistles.length === 0 && leg.value.atPressureAt === null
   return waits && minutes !== null && leg.value.litAt !== null ? leg.value.litAt + minutes * MINUTE_MS : null
@@ -33,7 +34,7 @@ const isOff = computed(() => leg.value.heatOffAt !== null)
 const opens = computed(() => {
   const { openedAt } = leg.value
   const { phase } = state.value
-  if (openedAt !== null || !outlook.value) return null
+  if (openedAt !== null || !outlook.value || outlook.value.overdue) return null
   const { value, low, high } = outlook.value.opensAt
   const banded = phase === 'releasing' || phase === 'safe'
   return {
@@ -55,13 +56,16 @@ const foods = computed(() =>
     const { had, still, closing } = following.course
     const now = closing.needs
     const total = now[i] === 0 && had[i] === 0 ? needs : had[i]! + now[i]! + still[i]!
+    const unknown = !!outlook.value?.overdue
     const got = outlook.value?.gotNow[i] ?? { value: 0, low: 0, high: 0 }
     return {
       name: plan.answer.foods.length > 1 ? foodName(food) : '',
-      got: number(got.value),
+      // Nothing was heard of it: then nobody knows.
+      got: unknown ? t('cook.unknown') : number(got.value),
       of: t('cook.boilMinutesOf', { n: number(total) }),
-      share: Math.min(1, got.value / Math.max(1, total)),
-      band: got.high - got.low > 1.5 ? t('cook.between', { low: number(got.low), high: number(got.high) }) : '',
+      share: unknown ? 0 : Math.min(1, got.value / Math.max(1, total)),
+      band:
+        !unknown && got.high - got.low > 1.5 ? t('cook.between', { low: number(got.low), high: number(got.high) }) : '',
     }
   }),
 )

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import type { PlanRequest } from '~~/core/program/request.schema'
 import type { StyleKind } from '~~/core/names'
-import { isRefused } from '~~/core/safety/rules'
 import { measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
 
 /** The same food in every cooker and style of the kitchen, side by side; a tap switches to one. */
-const { t, number, duration } = useI18nText()
+const { t, number, duration, problemText, cautionText } = useI18nText()
 const pot = usePotStore()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 
@@ -33,15 +32,18 @@ interface Row {
   total: string
   ok: boolean
   here: boolean
+  /** Why it cannot be; empty where it can. */
+  reason: string
 }
 const all = computed<Row[]>(() =>
   (result.value ?? []).flatMap(({ id, style, outcome }): Row[] => {
     const cooker = kitchen.value.cookers.find((one) => one.id === id)
     if (!cooker) return []
     const here = cooker.id === pot.cooker?.id && style === pot.styleKind
-    const without = { cooker, style, water: '', total: '', ok: false, here }
-    if (!outcome.ok) return [{ ...without, figure: t('pot.elsewhere.cannot') }]
-    if (isRefused(outcome.value.cautions)) return [{ ...without, figure: t('pot.elsewhere.refused') }]
+    const without = { cooker, style, water: '', figure: '', total: '', ok: false, here, reason: '' }
+    if (!outcome.ok) return [{ ...without, reason: problemText(outcome.problems[0]!) }]
+    const refusal = outcome.value.cautions.find(({ severity }) => severity === 'refuse')
+    if (refusal) return [{ ...without, reason: cautionText(refusal).sentence }]
     const { closings, readyAtMinute } = outcome.value
     const { range, water } = closings[0]!
     const figures = closings.map((closing) => number(closing.range.figure)).join(' + ')
@@ -58,9 +60,9 @@ const all = computed<Row[]>(() =>
 )
 /** A cooker in which no style works is one line with the reason, not one for each of its styles. */
 const rows = computed(() =>
-  all.value.filter(({ cooker, ok, here, figure }, i) => {
+  all.value.filter(({ cooker, ok, here, reason }, i) => {
     const same = all.value.filter((row) => row.cooker.id === cooker.id)
-    const hopeless = !ok && same.every((row) => !row.ok && row.figure === figure)
+    const hopeless = !ok && same.every((row) => !row.ok && row.reason === reason)
     return !hopeless || here || (all.value[i - 1]?.cooker.id !== cooker.id && !same.some((row) => row.here))
   }),
 )
@@ -108,9 +110,12 @@ function use({ cooker, style }: Row) {
               {{ t(`pot.styles.${row.style}`) }}
             </button>
           </td>
-          <td class="number figure tone-water">{{ row.water }}</td>
-          <td class="number" :class="row.ok ? 'figure tone-heat' : 'soft'">{{ row.figure }}</td>
-          <td class="number figure">{{ row.total }}</td>
+          <template v-if="row.ok">
+            <td class="number figure tone-water">{{ row.water }}</td>
+            <td class="number figure tone-heat">{{ row.figure }}</td>
+            <td class="number figure">{{ row.total }}</td>
+          </template>
+          <td v-else colspan="3" class="soft">{{ t('pot.elsewhere.cannot', { reason: row.reason }) }}</td>
         </tr>
       </tbody>
     </table>
@@ -147,6 +152,12 @@ thead th {
 }
 .number {
   text-align: right;
+}
+@media (min-width: 720px) {
+  .cooker,
+  .use {
+    white-space: nowrap;
+  }
 }
 .figure {
   white-space: nowrap;

@@ -10,7 +10,7 @@ const { t, number } = useI18nText()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const { unitsFor } = useUnits()
 
-const kinds = computed(() => LIQUID_KINDS.map((value) => ({ value, title: t(`pot.liquids.${value}`) })))
+const kinds = computed(() => LIQUID_KINDS.map((value) => ({ value, title: t(`liquids.${value}`) })))
 const units = computed(() => unitsFor(true))
 const add = () => liquids.value.push({ kind: 'chopped-tomato', amount: '200', unit: 'g' })
 const remove = (index: number) => liquids.value.splice(index, 1)

@@ -7,13 +7,13 @@ import { isRefused } from '~~/core/safety/rules'
 import type { HouseholdMeasure } from '~~/shared/kitchen'
 
 /** The answer: water, program and release in great figures, with the reasons behind them. */
-const { answer, curves, cup, stale, lighting } = defineProps<{
+const { answer, curves, cup, blocked, lighting } = defineProps<{
   answer: PlanAnswer
   /** One for each closing of the lid. */
   curves: readonly Simulation[]
+  /** What is tried on it cannot be: it is not to be lit. */
+  blocked: boolean
   cup: HouseholdMeasure
-  /** The inputs cannot be answered; what is shown belongs to the last ones that could. */
-  stale: boolean
   lighting: boolean
 }>()
 defineEmits<{ light: [] }>()
@@ -42,7 +42,6 @@ const times = computed(() => ({
   from: clock(nowMs.value),
   to: clock(nowMs.value + answer.readyAtMinute * MINUTE_MS),
 }))
-const styles = computed(() => pot.styleKinds.map((value) => ({ value, text: t(`pot.styles.${value}`) })))
 const refused = computed(() => isRefused(answer.cautions))
 
 /** The cook tries other figures than the computed ones. */
@@ -60,17 +59,10 @@ const becomesText = computed(() => {
 </script>
 
 <template>
-  <div :class="['answers', { stale }]" :aria-label="t('pot.answer.title')" role="region">
+  <div class="answers" :aria-label="t('pot.answer.title')" role="region">
     <ClosingWater :closing="first" :cup="cup" :later="false" />
     <div>
-      <ChoiceBar
-        v-if="styles.length > 1"
-        :model-value="pot.styleKind!"
-        :label="t('pot.answer.title')"
-        :choices="styles"
-        class="styles"
-        @update:model-value="(style) => (pot.styleKind = style)"
-      />
+      <StyleChoice />
       <ClosingProgram :answer="answer" :closing="first" :curve="curves[0]" :later="false" />
     </div>
 
@@ -116,7 +108,7 @@ const becomesText = computed(() => {
         color="primary"
         size="x-large"
         block
-        :disabled="stale || refused"
+        :disabled="blocked || refused"
         :loading="lighting"
         @click="$emit('light')"
       >
@@ -139,16 +131,6 @@ const becomesText = computed(() => {
   grid-template-columns: minmax(0, 1fr);
   align-content: start;
   gap: 12px;
-}
-.stale {
-  opacity: 0.45;
-}
-.styles :deep(label) {
-  flex-basis: 45%;
-}
-.styles {
-  width: 100%;
-  margin-bottom: 8px;
 }
 .try {
   font-size: 14.5px;

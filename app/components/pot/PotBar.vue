@@ -60,6 +60,7 @@ async function share() {
 }
 const print = () => window.print()
 
+const FETCHED_MS = 60_000
 async function exportFile() {
   const { potFile } = await import('~/composables/potFile')
   const file = potFile(pot.name, pot.content, useKitchenStore().kitchen!)
@@ -67,7 +68,8 @@ async function exportFile() {
   link.href = URL.createObjectURL(new Blob([JSON.stringify(file, null, 2)], { type: 'application/json' }))
   link.download = `${pot.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}.pot.json`
   link.click()
-  URL.revokeObjectURL(link.href)
+  // A browser that is busy fetches it a little later.
+  setTimeout(() => URL.revokeObjectURL(link.href), FETCHED_MS)
 }
 const fileInput = useTemplateRef<HTMLInputElement>('file')
 const importProblem = ref<string | null>(null)

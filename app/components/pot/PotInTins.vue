@@ -9,7 +9,7 @@ import { placedItems } from '~~/shared/pot'
 import type { DrawnTin } from '~/components/drawings/StackCutaway.vue'
 
 /** Several foods, several tins, one run: by hand, or worked out. */
-const { t, list, number, clock, problemText, cautionText } = useI18nText()
+const { t, list, number, clock, cautionText } = useI18nText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
 const kitchenStore = useKitchenStore()
@@ -87,7 +87,6 @@ const { carried } = provideCarry((load, onto) => {
 })
 
 const foodName = (index: number) => pot.names[index] ?? ''
-const styles = computed(() => pot.styleKinds.map((value) => ({ value, text: t(`pot.styles.${value}`) })))
 const liquids = computed(() => FREE_LIQUIDS.map((value) => ({ value, text: t(`pot.freeLiquids.${value}`) })))
 const first = computed(() => (current.value ? (answer.value?.closings[0] ?? null) : null))
 const electric = computed(() => answer.value !== null && heatsItself(applianceOf(answer.value)))
@@ -157,29 +156,18 @@ const liftOrder = computed(() =>
         <p v-if="searchFailed" class="problems" role="alert">{{ t('errors.computing') }}</p>
         <StackResult :result="result" :problems="searchProblems" @take="take" @again="search" />
 
-        <div v-if="problems.length > 0" class="problems" role="alert">
-          <p v-for="problem in problems" :key="problem.path + problem.code">{{ problemText(problem) }}</p>
-        </div>
+        <template v-if="problems.length > 0">
+          <ProblemList :problems="problems" />
+          <StyleChoice v-if="!answer" />
+        </template>
         <div v-if="faults.length > 0" class="problems" role="alert">
           <p v-for="fault in faults" :key="fault.id + fault.tier">
             {{ cautionText({ id: fault.id, params: { tier: fault.tier + 1, by: fault.byMm } }).sentence }}
           </p>
         </div>
         <p v-if="failed" class="problems" role="alert">{{ t('errors.computing') }}</p>
-        <div
-          v-if="current && answer"
-          :class="['answers', { stale: problems.length > 0 }]"
-          role="region"
-          :aria-label="t('pot.answer.title')"
-        >
-          <ChoiceBar
-            v-if="styles.length > 1"
-            :model-value="pot.styleKind!"
-            :label="t('pot.answer.title')"
-            :choices="styles"
-            class="styles"
-            @update:model-value="(style) => (pot.styleKind = style)"
-          />
+        <div v-if="current && answer" class="answers" role="region" :aria-label="t('pot.answer.title')">
+          <StyleChoice />
           <ClosingProgram :answer="answer" :closing="first!" :curve="curves[0]" :later="false" />
           <p class="soft total">
             {{
@@ -338,12 +326,6 @@ section {
   grid-template-columns: minmax(0, 1fr);
   gap: 12px;
   margin-top: 14px;
-}
-.stale {
-  opacity: 0.45;
-}
-.styles :deep(label) {
-  flex-basis: 45%;
 }
 .one-go {
   justify-self: start;

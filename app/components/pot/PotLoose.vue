@@ -12,10 +12,6 @@ const { answer, curves, problems, failed, nowMs, heat, cup, light, lighting, fai
 
 const first = computed(() => answer.value?.closings[0] ?? null)
 const soaked = computed(() => (answer.value?.foods[0]?.soakedShare ?? 0) > 0)
-/** Problems that no row of the form shows by itself. */
-const otherProblems = computed(() =>
-  problems.value.filter(({ path }) => !/^contents\.\d+\.|^liquids\.\d+\.|^style/.test(path)),
-)
 const isGiven = computed(() => pot.form.given.length > 0)
 const give = (change: { pourG?: number | null; figure?: number | null }) =>
   (pot.form.given = withGiven(pot.form.given, 0, change))
@@ -55,6 +51,8 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
         @pour="(pourG) => give({ pourG })"
       />
     </section>
+    <!-- Holds the drawing's place, so that nothing jumps under the hand. -->
+    <section v-else-if="pot.cooker" class="drawing none" />
 
     <section v-if="!pot.cooker" class="side">
       <h2>{{ t('pot.noCooker.title') }}</h2>
@@ -62,31 +60,31 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
       <v-btn to="/kitchen" color="primary" size="large">{{ t('pot.noCooker.go') }}</v-btn>
     </section>
     <section v-else id="answers" class="side">
-      <div v-if="problems.length > 0" class="problems" role="alert">
-        <p v-for="problem in otherProblems" :key="problem.path + problem.code">{{ problemText(problem) }}</p>
-        <p v-if="otherProblems.length === 0">{{ t('pot.answer.mend') }}</p>
-        <button
-          v-if="otherProblems.length > 0 && isGiven"
-          type="button"
-          class="link-button"
-          @click="pot.form.given = []"
-        >
-          {{ t('pot.try.back') }}
-        </button>
-      </div>
+      <template v-if="problems.length > 0">
+        <ProblemList :problems="problems">
+          <button v-if="isGiven" type="button" class="link-button" @click="pot.form.given = []">
+            {{ t('pot.try.back') }}
+          </button>
+        </ProblemList>
+        <StyleChoice v-if="!answer" />
+      </template>
       <p v-if="failed" class="problems" role="alert">{{ t('errors.computing') }}</p>
       <template v-if="answer">
         <PotAnswer
           :answer="answer"
           :curves="curves"
           :cup="cup"
-          :stale="problems.length > 0"
+          :blocked="problems.length > 0"
           :lighting="lighting"
           @light="light"
         />
         <StateNotice v-if="failure" :failure="failure" @retry="light" />
       </template>
       <p v-else-if="problems.length === 0" class="soft" role="status">{{ t('app.working') }}</p>
+    </section>
+
+    <section v-if="!answer && problems.length > 0" class="timeline">
+      <ElsewhereTable />
     </section>
 
     <section v-if="answer && curves[0]" class="timeline">
@@ -107,7 +105,10 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
     <section v-if="answer" class="more">
       <CautionList :cautions="answer.cautions" />
     </section>
-    <a v-if="answer && first" href="#answers" class="mini" :class="{ stale: problems.length > 0 }">
+    <a v-if="problems.length > 0" href="#answers" class="mini not">
+      <strong>{{ t('pot.answer.notPossible') }}</strong> {{ problemText(problems[0]!) }}
+    </a>
+    <a v-else-if="answer && first" href="#answers" class="mini">
       <span class="figure tone-water">{{ number(first.water.pourG) }} {{ t('units.g') }}</span>
       <span class="figure tone-heat">
         {{ number(first.range.figure) }}
@@ -221,8 +222,13 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
     font-size: 23px;
     z-index: 2;
   }
-  .mini.stale {
-    opacity: 0.45;
+  .mini.not {
+    display: block;
+    border-top: 3px solid var(--danger);
+    font-size: 17px;
+  }
+  .pot > .none {
+    display: none;
   }
 }
 </style>

@@ -89,7 +89,7 @@ const release = computed(() => {
           <td v-if="pot.content.inTins">{{ food.stands }}</td>
         </tr>
         <tr v-for="(liquid, i) in pot.request?.liquids ?? []" :key="i">
-          <th scope="row">{{ t(`pot.liquids.${liquid.kind}`) }}</th>
+          <th scope="row">{{ t(`liquids.${liquid.kind}`) }}</th>
           <td colspan="3">{{ t('units.grams', { n: number(liquid.g) }) }}</td>
         </tr>
       </tbody>

@@ -17,7 +17,7 @@ const kitchen = useKitchenStore()
 
 const name = (line: WaterLine) => {
   if (line.id === 'floor') return t(`pot.sum.floor.${line.of as Floor['rule']}`)
-  if (line.id === 'liquid') return t('pot.sum.liquid', { liquid: t(`pot.liquids.${line.of as Liquid['kind']}`) })
+  if (line.id === 'liquid') return t('pot.sum.liquid', { liquid: t(`liquids.${line.of as Liquid['kind']}`) })
   if (line.id === 'given') return t(line.g > 0 ? 'pot.sum.givenMore' : 'pot.sum.givenLess')
   return t(`pot.sum.${line.id}`, { food: line.of ? kitchen.foodName(line.of) : '' })
 }

@@ -1,7 +1,7 @@
-import { arrangements, type Arrangement } from '../core/stack/arrange'
-import type { StackAsk } from '../core/stack/ask'
-import { compare, doseTable, liftsOf, outsideOf, setUp, weigh } from '../core/stack/weigh'
-import type { Candidate, DoseTable, Setup } from '../core/stack/weigh'
+import { arrangements, type Arrangement } from '../../core/stack/arrange'
+import type { StackAsk } from '../../core/stack/ask'
+import { compare, doseTable, liftsOf, outsideOf, setUp, weigh } from '../../core/stack/weigh'
+import type { Candidate, DoseTable, Setup } from '../../core/stack/weigh'
 
 /** Without the short cuts: every combination of arrangement and soaks weighed for itself. For checking the search. */
 export function bruteForce(ask: StackAsk): Candidate[] {

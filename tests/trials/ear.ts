@@ -1,5 +1,5 @@
-import { createEar, shapeOfExample, type WhistleShape } from '../core/live/ear'
-import { whistleSound, type WhistleKind } from '../core/live/whistle-sound'
+import { createEar, shapeOfExample, type WhistleShape } from '../../core/live/ear'
+import { whistleSound, type WhistleKind } from '../../core/live/whistle-sound'
 import { kitchenScene, KITCHEN_SOUNDS, type KitchenSound, type Scene } from './sounds'
 
 /** How well the ear did over some scenes. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { plan } from '../core/program/plan'
+import { plan } from '../../core/program/plan'
 import { runTrials } from './live'
 
 describe('500 simulated runs with a hidden flame, load and vent, a tenth of the whistles missed and a twentieth false', () => {

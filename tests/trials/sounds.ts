@@ -1,5 +1,5 @@
-import { randomFrom } from '../core/live/random'
-import { filter, white, whistleSound, type WhistleKind } from '../core/live/whistle-sound'
+import { randomFrom } from '../../core/live/random'
+import { filter, white, whistleSound, type WhistleKind } from '../../core/live/whistle-sound'
 
 /**
  * Kitchen sounds made from scratch, for trying the ear on. All are mono, about -1 to 1, and the same for the
