@@ -7,6 +7,8 @@ export default defineConfig({
   // Each journey has a household of its own.
   fullyParallel: true,
   workers: 2,
+  // A second try is named at the end of `npm test`; what fails twice is a fault.
+  retries: 1,
   expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   outputDir: 'test-results/e2e',

@@ -88,6 +88,7 @@ export const MOST = {
   tests: 12,
   steps: 30,
   profilePoints: 200,
+  likedTextures: 200,
   fixedPrograms: 30,
   vessels: 12,
 } as const

@@ -1,15 +1,20 @@
 import { z } from 'zod'
 import { burnerSchema, cookerSchema } from '../core/appliance/appliance.schema'
 import { waterTestSchema } from '../core/appliance/water-test.schema'
+import { COOKERS } from '../core/appliance/appliance'
 import { LENGTH, MOST } from '../core/bounds'
 import { bounded } from '../core/fields.schema'
 import { foodFiguresSchema } from '../core/food/food.schema'
+import { TEXTURES } from '../core/names'
 import { tinSchema } from '../core/program/request.schema'
 import type { DocumentKind } from './document'
+import { LIKES } from './names'
 import { KITCHEN_SHAPE } from './shapes'
+import { USUAL_LIKES } from './kitchen'
 
 const name = z.string().trim().min(1).max(LENGTH.name)
-const row = { id: z.uuid(), name }
+/** What is put away is offered no more; a pot that uses it stays as it was. */
+const row = { id: z.uuid(), name, away: z.boolean().optional() }
 const foodId = z.string().max(LENGTH.id)
 
 /** Figures of an appliance that a water test changes; the others stay as the kitchen has them. */
@@ -47,6 +52,20 @@ const ownTinSchema = tinSchema.required({ volumeMl: true, material: true }).exte
   volumeMl: bounded('tinVolumeMl'),
 })
 
+const likesSchema = z.object({
+  counts: z.enum(LIKES.counts),
+  temperature: z.enum(LIKES.temperature),
+  weight: z.enum(LIKES.weight),
+  volume: z.enum(LIKES.volume),
+  pressure: z.enum(LIKES.pressure),
+  hours: z.enum(LIKES.hours),
+  decimal: z.enum(LIKES.decimal),
+  /** The texture last asked for, by food. */
+  textures: z
+    .record(foodId, z.enum(TEXTURES))
+    .refine((textures) => Object.keys(textures).length <= MOST.likedTextures),
+})
+
 /** A household's kitchen: one document. */
 export const kitchenSchema = z.object({
   shape: z.literal(KITCHEN_SHAPE),
@@ -55,6 +74,7 @@ export const kitchenSchema = z.object({
   roomC: bounded('roomC'),
   tapC: bounded('tapC'),
   hardWater: z.boolean(),
+  likes: likesSchema,
   cookers: z
     .array(
       z.object({
@@ -89,7 +109,28 @@ export const KITCHEN: DocumentKind<Kitchen> = {
       cookers: (kitchen.cookers as object[]).map((cooker) => ({ tests: [], ...cooker })),
       shape: 2,
     }),
+    // Rice cookers were taken to hold no more than the dry rice that they are sold by, and nothing was liked yet.
+    ({ cookers, ...kitchen }: { cookers: SecondCooker[] }) => ({
+      ...kitchen,
+      likes: USUAL_LIKES,
+      cookers: cookers.map((of) => ({ ...of, cooker: riceByLitresOfRice(of.cooker) })),
+      shape: 3,
+    }),
   ],
+}
+
+interface SecondCooker {
+  cooker: { appliance: { kind: string; heaterW?: number }; body: { capacityL: number } }
+}
+
+const SECOND_RICE = { 0.6: 255, 1: 380, 1.8: 595 } as const
+
+/** A generic rice cooker as it was in the second shape becomes the generic one of its size; a measured one stays. */
+function riceByLitresOfRice(cooker: SecondCooker['cooker']) {
+  const { appliance, body } = cooker
+  const untouched = SECOND_RICE[body.capacityL as keyof typeof SECOND_RICE] === appliance.heaterW
+  const now = appliance.kind === 'rice' && untouched ? COOKERS[`rice-${body.capacityL}l`] : undefined
+  return now ? { ...cooker, ...now } : cooker
 }
 
 /** What is sent to keep a kitchen, and answered: the document, and how often it was changed. */

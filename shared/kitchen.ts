@@ -6,12 +6,30 @@ import { DAY_MS } from '../core/measure/time'
 import type { Kitchen } from './kitchen.schema'
 
 export type { Kitchen } from './kitchen.schema'
+export type Likes = Kitchen['likes']
 export type HouseholdCooker = Kitchen['cookers'][number]
 export type HouseholdBurner = Kitchen['burners'][number]
 export type HouseholdMeasure = Kitchen['measures'][number]
 export type HouseholdTin = Kitchen['tins'][number]
 export type OwnFood = Kitchen['foods'][number]
 export type Bag = Kitchen['bags'][number]
+
+/** What is assumed to be liked until the household says otherwise. */
+export const USUAL_LIKES: Likes = {
+  counts: 'usual',
+  temperature: 'C',
+  weight: 'g',
+  volume: 'measures',
+  pressure: 'kPa',
+  hours: '24',
+  decimal: 'point',
+  textures: {},
+}
+
+/** What is not put away. */
+export function inUse<T extends { away?: boolean | undefined }>(rows: readonly T[]): T[] {
+  return rows.filter(({ away }) => !away)
+}
 
 /** A food of the household's own as core knows foods; what was started from a dangerous bean stays one. */
 export function foodOf({ id, name, basedOn, figures }: OwnFood): Food {

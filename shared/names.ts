@@ -4,5 +4,19 @@ export type Circumstance = (typeof CIRCUMSTANCES)[number]
 
 export const SOAK_PLACES = ['room', 'hot', 'fridge'] as const
 
+/** What a household likes to have its figures told in, and to count; the first of each is the usual one. */
+export const LIKES = {
+  /** Whistles: counted as long as somebody can, always, or never. */
+  counts: ['usual', 'always', 'never'],
+  temperature: ['C', 'F'],
+  weight: ['g', 'oz'],
+  /** What a volume is told in first: cups and spoons, or millilitres. */
+  volume: ['measures', 'ml'],
+  pressure: ['kPa', 'bar', 'psi'],
+  hours: ['24', '12'],
+  decimal: ['point', 'comma'],
+} as const
+export type LikeName = keyof typeof LIKES
+
 /** Kinds of documents of whose changes a household's devices are told. */
 export const NEWS_KINDS = ['run', 'kitchen', 'pot'] as const

@@ -6,8 +6,10 @@ import { foodSchema } from '../core/food/food.schema'
 import { runEventSchema } from '../core/live/event.schema'
 import { simulationCaseSchema } from '../core/pot/case.schema'
 import { planRequestSchema } from '../core/program/request.schema'
+import { USUAL_LIKES } from './kitchen'
 import { kitchenSchema } from './kitchen.schema'
 import { verdictSchema } from './run.schema'
+import { KITCHEN_SHAPE } from './shapes'
 
 const id = '0de70000-0000-4000-8000-0000000000aa'
 const request = {
@@ -117,12 +119,13 @@ describe('what devices send of a run', () => {
 
 describe('a kitchen', () => {
   const kitchen = {
-    shape: 2,
+    shape: KITCHEN_SHAPE,
     name: 'Larkspur Terrace',
     altitudeM: 1450,
     roomC: 20,
     tapC: 18,
     hardWater: true,
+    likes: USUAL_LIKES,
     cookers: [{ id, name: 'Blue 5 L', cooker: COOKERS['whistling-5l-aluminium'], tests: [] }],
     burners: [{ id, name: 'Strong', burner: BURNERS.strong }],
     measures: [{ id, name: 'Cup', volumeMl: 240 }],

@@ -5,6 +5,8 @@ import { createFollower } from '../core/live/follow'
 import { plan } from '../core/program/plan'
 import { simulate } from '../core/pot/simulate'
 import { readDocument, readOwn } from './document'
+import { COOKERS } from '../core/appliance/appliance'
+import { USUAL_LIKES } from './kitchen'
 import { KITCHEN } from './kitchen.schema'
 import { PLAN } from './plan.schema'
 import { POT, POT_FILE } from './pot.schema'
@@ -26,7 +28,22 @@ const kitchen = readOwn(KITCHEN, kept('kitchen'))
 describe('a document of the first shape', () => {
   it('is read as the kitchen that it was', () => {
     const { version: _, ...before } = kept<Record<string, unknown>>('kitchen')
-    expect(kitchen).toEqual({ ...before, shape: 2 })
+    expect(kitchen).toEqual({ ...before, likes: USUAL_LIKES, shape: 3 })
+  })
+
+  it('takes a rice cooker for one that is sold by litres of dry rice, but leaves a measured one alone', () => {
+    const appliance = { kind: 'rice', metalKg: 0.7, metalJPerKgK: 800, lossWPerK: 1, reflux: 0.45 }
+    const body = { capacityL: 1, innerDiameterMm: 150, innerHeightMm: 57, minimumLiquidG: 120 }
+    const rice = (n: number, heaterW: number) => ({
+      id: `0de70000-0000-4000-8000-00000000001${n}`,
+      name: 'Rice cooker',
+      cooker: { appliance: { ...appliance, heaterW }, body },
+      tests: [],
+    })
+    const second = { ...kitchen, shape: 2, likes: undefined, cookers: [rice(1, 380), rice(2, 402)] }
+    const { cookers } = readOwn(KITCHEN, second)
+    expect(cookers[0]!.cooker).toEqual(COOKERS['rice-1l'])
+    expect(cookers[1]!.cooker.body).toEqual(body)
   })
 
   it('is read as the pot that it was: what was given, in tins or loose, and in its closings', () => {

@@ -3,7 +3,8 @@ import { BURNERS } from '../core/appliance/burner'
 import { plan } from '../core/program/plan'
 import type { PlanRequest } from '../core/program/request.schema'
 import type { KeptEvent, RunWithPlan } from '../shared/household'
-import type { Kitchen } from '../shared/kitchen'
+import { USUAL_LIKES, type Kitchen } from '../shared/kitchen'
+import { KITCHEN_SHAPE } from '../shared/shapes'
 
 export const START_MS = Date.parse('2026-11-25T18:00:00Z')
 
@@ -12,12 +13,13 @@ export const houseId = (n: number) => `0de70000-0000-4000-8000-${String(n).padSt
 
 /** A kitchen by the sea with one whistling pot, one burner, a cup and a tin. */
 export const aKitchen = (change: Partial<Kitchen> = {}): Kitchen => ({
-  shape: 2,
+  shape: KITCHEN_SHAPE,
   name: 'A kitchen',
   altitudeM: 0,
   roomC: 20,
   tapC: 18,
   hardWater: false,
+  likes: USUAL_LIKES,
   cookers: [{ id: houseId(1), name: 'Blue', cooker: COOKERS['whistling-5l-aluminium']!, tests: [] }],
   burners: [{ id: houseId(2), name: 'Strong', burner: BURNERS.strong! }],
   measures: [{ id: houseId(3), name: 'Cup', volumeMl: 240 }],

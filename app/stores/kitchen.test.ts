@@ -2,7 +2,9 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { COOKERS } from '~~/core/appliance/appliance'
 import { BURNERS } from '~~/core/appliance/burner'
+import { USUAL_LIKES } from '~~/shared/kitchen'
 import type { VersionedKitchen } from '~~/shared/kitchen.schema'
+import { KITCHEN_SHAPE } from '~~/shared/shapes'
 import { closePage, openPage, playServer, settle } from '~~/tests/house'
 import { useKitchenStore } from './kitchen'
 
@@ -10,12 +12,13 @@ const id = (n: number) => `0de70000-0000-4000-8000-${String(n).padStart(12, '0')
 const versioned = (version: number, change: Partial<VersionedKitchen['kitchen']> = {}): VersionedKitchen => ({
   version,
   kitchen: {
-    shape: 2,
+    shape: KITCHEN_SHAPE,
     name: 'A kitchen',
     altitudeM: 0,
     roomC: 20,
     tapC: 18,
     hardWater: false,
+    likes: USUAL_LIKES,
     cookers: [{ id: id(1), name: 'Blue', cooker: COOKERS['whistling-5l-aluminium']!, tests: [] }],
     burners: [{ id: id(2), name: 'Strong', burner: BURNERS.strong }],
     measures: [{ id: id(3), name: 'Cup', volumeMl: 240 }],

@@ -1,9 +1,10 @@
+import { holdsPressure } from '../appliance/appliance'
 import { CUP_ML } from '../measure/measure'
 import { boilingC } from '../steam/steam'
 import { frothTimes, heapMl, levelMl, liquidLineMl, solidMl } from '../water/volume'
 import type { ClosingAnswer, ClosingFill, FirstCheck } from './answer'
 import { bulkAfter, bulkBefore } from './bulk'
-import { inBase } from './closing'
+import { baseSets, inBase } from './closing'
 import type { PlannedClosing } from './plan-closing'
 import type { PreparedFood } from './prepared'
 import { noSpread, spreadOf, type FigureRange } from './range'
@@ -67,12 +68,17 @@ function fillOf({ closing, solution: { simulation, case: run } }: PlannedClosing
   const bulks = base.map((item) => (added.includes(item) ? bulkBefore(item) : bulkAfter(item)))
   const liquidMl = run.load.freeWaterKg * 1000
   const leftG = waterLeftG(base, simulation.freeWaterLeftG, run.grain !== undefined)
+  const beforeL = levelMl(bulks, liquidMl) / 1000
+  const afterL = levelMl(base.map(bulkAfter), leftG) / 1000
+  const foam = frothTimes(base.map(({ food }) => food))
+  // Grain that has drunk its water in an open pot has nothing left that foams: it foams while it boils.
+  const foamsAtLast = holdsPressure(closing.pot.cooker.appliance) || !baseSets(closing)
   return {
     foodL: bulks.reduce((sum, bulk) => sum + heapMl(bulk), 0) / 1000,
     solidL: bulks.reduce((sum, bulk) => sum + solidMl(bulk), 0) / 1000,
     liquidL: liquidLineMl(bulks, liquidMl) / 1000,
-    beforeL: levelMl(bulks, liquidMl) / 1000,
-    afterL: (levelMl(base.map(bulkAfter), leftG) / 1000) * frothTimes(base.map(({ food }) => food)),
+    beforeL,
+    afterL: foamsAtLast ? afterL * foam : Math.max(afterL, beforeL * foam),
   }
 }
 

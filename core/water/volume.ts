@@ -1,3 +1,4 @@
+import { setsAsGrain } from '../food/food'
 import type { Food } from '../food/food.schema'
 import { CUP_ML } from '../measure/measure'
 import type { Texture } from '../names'
@@ -6,6 +7,8 @@ import type { Texture } from '../names'
 const SOLID_G_PER_ML = 1.35
 /** Share of a heap of swollen pieces that is pieces and not gaps (engineering estimate, random packing). */
 const PACKING = 0.62
+/** The same of grain as it stands cooked and unstirred: a cup of white rice fills about 2½, and 3 when it is fluffed (engineering estimate). */
+const SETTLED_PACKING = 0.75
 /** Bulk density of what is counted in pieces and has no cup figure (engineering estimate). */
 const PIECES_G_PER_ML = 0.6
 const FROTH_TIMES = [1, 1.15, 1.35] as const
@@ -16,6 +19,7 @@ export interface Bulk {
   texture: Texture
   /** g of water inside the food at this moment. */
   waterInsideG: number
+  isCooked: boolean
 }
 
 /** Volume in ml of the food itself, without the gaps between its pieces. */
@@ -25,10 +29,10 @@ export function solidMl({ food, dryG, waterInsideG }: Bulk): number {
 
 /** Volume in ml of the heap that the food makes, gaps included. */
 export function heapMl(bulk: Bulk): number {
-  const { food, dryG, texture, waterInsideG } = bulk
+  const { food, dryG, texture, waterInsideG, isCooked } = bulk
   if (waterInsideG === 0) return (dryG * CUP_ML) / (food.cupG ?? PIECES_G_PER_ML * CUP_ML)
   const fallsApart = texture === 'mashed' || texture === 'porridge-thick' || texture === 'porridge-pourable'
-  return solidMl(bulk) / (fallsApart ? 1 : PACKING)
+  return solidMl(bulk) / (fallsApart ? 1 : isCooked && setsAsGrain(food) ? SETTLED_PACKING : PACKING)
 }
 
 /** How high heaps and liquid together stand, in ml: the liquid fills the gaps first. */

@@ -64,6 +64,7 @@ describe('levels in the pot', () => {
     dryG: 270,
     texture: 'tender' as const,
     waterInsideG,
+    isCooked: false,
   })
 
   it('fill the gaps of the heap before they rise above it', () => {

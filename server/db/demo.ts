@@ -2,7 +2,7 @@ import { BURNERS } from '../../core/appliance/burner'
 import { COOKERS } from '../../core/appliance/appliance'
 import { findFood } from '../../core/food/catalogue'
 import { DEMO_HOUSEHOLD, DEMO_MEMBER } from '../../scripts/demo-household.mjs'
-import type { Kitchen } from '../../shared/kitchen'
+import { USUAL_LIKES, type Kitchen } from '../../shared/kitchen'
 import { newPot, type Pot } from '../../shared/pot'
 import { KITCHEN_SHAPE } from '../../shared/shapes'
 import type { Database } from './client'
@@ -17,6 +17,7 @@ const DEMO_KITCHEN: Kitchen = {
   roomC: 20,
   tapC: 18,
   hardWater: false,
+  likes: USUAL_LIKES,
   cookers: [
     { id: id(101), name: 'Blue 5 L', cooker: COOKERS['whistling-5l-aluminium']!, tests: [] },
     { id: id(102), name: 'Old 3 L', cooker: COOKERS['whistling-3l-aluminium']!, tests: [] },

@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { RunEvent, RunEventData } from '../../core/live/event.schema'
 import { plan } from '../../core/program/plan'
 import type { PlanRequest } from '../../core/program/request.schema'
+import { USUAL_LIKES } from '../../shared/kitchen'
 import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
 import { throwAwayDatabase } from '../../scripts/postgres.mjs'
 import { openDatabase, type Database } from './client'
@@ -170,7 +171,7 @@ describe('a household that was kept in the first shape', () => {
 
   it('has its kitchen whole, in today’s shape', async () => {
     const { version, ...before } = fixture<{ version: number }>('kitchen')
-    expect(await (await old()).kitchen()).toEqual({ version, kitchen: { ...before, shape: 2 } })
+    expect(await (await old()).kitchen()).toEqual({ version, kitchen: { ...before, likes: USUAL_LIKES, shape: 3 } })
   })
 
   it('has its runs with their plans, events and verdicts, and knows which of them goes on', async () => {

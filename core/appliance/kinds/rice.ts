@@ -7,12 +7,15 @@ const figures = [...OPEN, 'heaterW'] as const
 /** A rice cooker: it boils until nothing is left to boil, and then rests. */
 export type RiceCooker = ApplianceOf<'rice', typeof figures>
 
+/** Rice cookers are sold by the dry rice that they take; their vessel holds about so many times that (engineering estimate). */
+export const VESSEL_TIMES_RICE = 2.7
+
 const generic = (
-  size: { lossWPerK: number; heaterW: number },
-  body: Generic<RiceCooker>['body'],
+  riceL: number,
+  { innerDiameterMm, ...size }: { lossWPerK: number; heaterW: number; innerDiameterMm: number },
 ): Generic<RiceCooker> => ({
   appliance: { kind: 'rice', metalKg: 0.7, metalJPerKgK: 800, reflux: 0.45, ...size },
-  body,
+  body: roundBody(Number((riceL * VESSEL_TIMES_RICE).toFixed(2)), innerDiameterMm, 100),
 })
 
 export const rice: ApplianceKind<RiceCooker> = {
@@ -29,11 +32,11 @@ export const rice: ApplianceKind<RiceCooker> = {
     reflux,
     setting: (step) => (step.kind === 'dry' ? { burnerW: heaterW } : flameSetting(step)),
   }),
-  // Engineering estimates.
+  // By litres of dry rice: 3, 5½ and 10 rice-cups (engineering estimates).
   generic: {
-    'rice-0.6l': generic({ heaterW: 255, lossWPerK: 0.8 }, roundBody(0.6, 120, 100)),
-    'rice-1l': generic({ heaterW: 380, lossWPerK: 1.0 }, roundBody(1.0, 150, 120)),
-    'rice-1.8l': generic({ heaterW: 595, lossWPerK: 1.4 }, roundBody(1.8, 180, 150)),
+    'rice-0.6l': generic(0.6, { heaterW: 330, lossWPerK: 0.8, innerDiameterMm: 165 }),
+    'rice-1l': generic(1, { heaterW: 550, lossWPerK: 1.0, innerDiameterMm: 200 }),
+    'rice-1.8l': generic(1.8, { heaterW: 800, lossWPerK: 1.4, innerDiameterMm: 240 }),
   },
   test: {
     steps: [START, BOILS, SWITCHES_OFF],

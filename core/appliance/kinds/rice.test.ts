@@ -1,0 +1,45 @@
+import { describe, expect, it } from 'vitest'
+import { plan } from '../../program/plan'
+import { isRefused } from '../../safety/rules'
+import { CUP_ML } from '../../measure/measure'
+import { findFood } from '../../food/catalogue'
+
+const RICE_CUP_ML = 180
+const planned = (cooker: string, food: string, dryG: number) =>
+  plan(
+    {
+      kitchen: { altitudeM: 0, roomC: 20, tapC: 20 },
+      cooker,
+      contents: [{ food, dryG, soak: null, where: 'base' }],
+      liquids: [],
+      style: { kind: 'rice-cooker' },
+      release: 'auto',
+    },
+    { range: false },
+  )
+
+describe('a rice cooker', () => {
+  it.each([
+    ['rice-0.6l', 3],
+    ['rice-1l', 5.5],
+    ['rice-1.8l', 10],
+  ])('%s takes the %d rice-cups that it is sold by, with their water', (cooker, riceCups) => {
+    const dryG = (riceCups * RICE_CUP_ML * findFood('long-white')!.cupG!) / CUP_ML
+    const outcome = planned(cooker, 'long-white', dryG)
+    if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems))
+    expect(isRefused(outcome.value.cautions)).toBe(false)
+    // As the makers' own marks: about as much water as rice, or a quarter more, by volume.
+    expect(outcome.value.closings[0]!.water.ratioByVolume).toBeGreaterThan(0.9)
+    expect(outcome.value.closings[0]!.water.ratioByVolume).toBeLessThan(1.7)
+  })
+
+  it('refuses what would boil over', () => {
+    const outcome = planned('rice-1l', 'long-white', 1600)
+    expect(outcome.ok ? isRefused(outcome.value.cautions) : true).toBe(true)
+  })
+
+  it('of 1 L cooks 300 g of jasmine rice', () => {
+    const outcome = planned('rice-1l', 'jasmine-white', 300)
+    expect(outcome.ok && !isRefused(outcome.value.cautions)).toBe(true)
+  })
+})
