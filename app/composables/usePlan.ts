@@ -9,12 +9,17 @@ const potOf = ({ given: _, ...pot }: PlanRequest) => JSON.stringify(pot)
 /**
  * The plan for a request with its curve, worked out anew with every change. A request that cannot be answered has
  * none: figures of another pot would be taken for its own. Only where figures are tried on a pot that has a plan
- * does that stay, with what is wrong beside it: it is what they are tried on.
+ * does that stay, with what is wrong beside it: it is what they are tried on. Where the way to cook it is free,
+ * one is taken whose whistles can be counted.
  */
-export function usePlan(request: MaybeRefOrGetter<PlanRequest | null>) {
+export function usePlan(asked: MaybeRefOrGetter<PlanRequest | null>, isFree: MaybeRefOrGetter<boolean> = false) {
+  const question = computed(() => {
+    const request = toValue(asked)
+    return request && { request, isFree: toValue(isFree) }
+  })
   const { result, failed } = useWorked(
-    request,
-    async (work, asked) => ({ asked, ...(await work.plan(asked)) }),
+    question,
+    async (work, { request, isFree: free }) => ({ asked: request, ...(await work.plan(request, free)) }),
     'answer',
   )
   const last = shallowRef<{ pot: string; answer: PlanAnswer; curves: Simulation[] } | null>(null)
@@ -27,6 +32,9 @@ export function usePlan(request: MaybeRefOrGetter<PlanRequest | null>) {
     answer: computed(() => last.value?.answer ?? null),
     /** One for each closing of the lid. */
     curves: computed(() => last.value?.curves ?? []),
+    /** The request that is answered, and the count that would have been lost where it is another than was asked. */
+    taken: computed(() => result.value?.request ?? null),
+    instead: computed(() => result.value?.instead ?? null),
     problems: computed(() => (result.value && !result.value.outcome.ok ? result.value.outcome.problems : [])),
     failed,
   }

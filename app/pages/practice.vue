@@ -16,7 +16,7 @@ const sound = ref(false)
 const speeds = [1, 5, 10, 20, 60].map((value) => ({ value: String(value), text: t('practice.times', { n: value }) }))
 const speedText = computed({ get: () => String(practice.speed), set: (text) => (practice.speed = Number(text)) })
 
-const { answer } = usePlan(() => pot.request)
+const { answer } = useTakenPlan()
 const refused = computed(() => answer.value?.cautions.some(({ severity }) => severity === 'refuse') ?? false)
 function begin() {
   if (!answer.value || !pot.request || !pot.cooker) return

@@ -152,11 +152,25 @@ export const usePotStore = defineStore('pot', () => {
   const measured = computed(() => (cooker.value ? measuredCooker(cooker.value, burner.value) : null))
 
   const styleKinds = computed(() => (cooker.value ? stylesFor(cooker.value.cooker) : []))
+  const chosenKind = computed(() => form.value.styles[cooker.value?.cooker.appliance.kind ?? ''])
+  /** The cook has said how this cooker is to be told what to do. */
+  const isChosen = computed(() => chosenKind.value !== undefined && styleKinds.value.includes(chosenKind.value))
+  const usualKind = computed<StyleKind | null>(() => {
+    const counts = kitchen.value.likes.counts !== 'never'
+    return styleKinds.value.find((kind) => counts || kind !== 'whistles') ?? null
+  })
+  /** Another way than the usual one may be taken where its whistles could not be counted. */
+  const isFree = computed(() => !isChosen.value && kitchen.value.likes.counts === 'usual')
+  /** The way that was taken instead (core/program/count). */
+  const found = shallowRef<PlanRequest['style'] | null>(null)
+  /** Leaves it to Bivvet again how this cooker is told what to do. */
+  function leaveStyle() {
+    const { [cooker.value?.cooker.appliance.kind ?? '']: _, ...styles } = form.value.styles
+    form.value.styles = styles
+  }
   const styleKind = computed<StyleKind | null>({
     get() {
-      const kind = cooker.value?.cooker.appliance.kind
-      const chosen = kind ? form.value.styles[kind] : undefined
-      return chosen && styleKinds.value.includes(chosen) ? chosen : (styleKinds.value[0] ?? null)
+      return isChosen.value ? chosenKind.value! : (found.value?.kind ?? usualKind.value)
     },
     set(style) {
       const kind = cooker.value?.cooker.appliance.kind
@@ -167,7 +181,15 @@ export const usePotStore = defineStore('pot', () => {
   /** The request for one cooker and style of this kitchen. */
   const requestFor = (of: HouseholdCooker, kind: StyleKind): PlanRequest | null =>
     requestOf(planned.value, kitchen.value, of, kind, serverNow())
-  const request = computed(() => (cooker.value && styleKind.value ? requestFor(cooker.value, styleKind.value) : null))
+  /** What is asked for by what the cook has said. */
+  const asked = computed(() => {
+    const kind = isChosen.value ? chosenKind.value : usualKind.value
+    return cooker.value && kind ? requestFor(cooker.value, kind) : null
+  })
+  /** The same in the way that is taken. */
+  const request = computed(
+    () => asked.value && (isFree.value && found.value ? { ...asked.value, style: found.value } : asked.value),
+  )
 
   /** The pot as it is planned: loose, or in tins with whatever stands in them. */
   const planned = computed<Pot>(() =>
@@ -215,6 +237,10 @@ export const usePotStore = defineStore('pot', () => {
     measured,
     styleKinds,
     styleKind,
+    isFree,
+    found,
+    leaveStyle,
+    asked,
     requestFor,
     request,
     MOST_FOODS,

@@ -2,6 +2,7 @@ import { expose } from 'comlink'
 import { fitWaterTest } from '~~/core/learn/water-test'
 import { simulate } from '~~/core/pot/simulate'
 import { equivalents } from '~~/core/program/equivalents'
+import { planCountable } from '~~/core/program/count'
 import { plan } from '~~/core/program/plan'
 import { ratiosByBatch } from '~~/core/program/ratios'
 import { nextClosing, tooThick, tooThin } from '~~/core/program/remedy'
@@ -50,11 +51,12 @@ async function whatElse(ask: StackAsk, more: StackAsk['foods'], tell: (done: num
 
 /** What the computing thread answers: core, and nothing else. */
 const work = {
-  /** A plan, with the curve of each closing of the lid. */
-  plan(request: PlanRequest) {
-    const outcome = plan(request)
+  /** A plan, with the curve of each closing of the lid; another way is taken where its count would be lost, if that is free. */
+  plan(asked: PlanRequest, isFree = false) {
+    const planned = isFree ? planCountable(asked) : { request: asked, outcome: plan(asked), instead: null }
+    const { outcome } = planned
     return {
-      outcome,
+      ...planned,
       curves: outcome.ok ? outcome.value.closings.map((closing) => simulate(closing.case, { trace: true })) : null,
     }
   },

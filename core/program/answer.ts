@@ -74,6 +74,8 @@ export interface ClosingAnswer {
   program: {
     steps: Step[]
     whistles: number
+    /** Seconds from one whistle to the next; null where there are not two. */
+    whistleEveryS: number | null
     minutes: number
     /** The device's own program, and how often it runs. */
     fixedProgram: { id: string; name: string; times: number } | null

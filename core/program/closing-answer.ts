@@ -34,6 +34,7 @@ export function closingAnswer(
     program: {
       steps: run.program,
       whistles: simulation.whistles,
+      whistleEveryS: everyS(simulation.whistleMinutes),
       minutes: unit === 'whistles' ? simulation.heatOffMinute : figure,
       fixedProgram: solution.fixedProgram,
     },
@@ -59,6 +60,12 @@ export function closingAnswer(
     boils: simulation.boilsAtMinute !== null || simulation.hottestC >= boilingC(run.place.altitudeM) - BOILS_WITHIN_K,
     case: run,
   }
+}
+
+/** Seconds between whistles, as they come on the whole. */
+function everyS(minutes: readonly number[]): number | null {
+  const [first, last] = [minutes[0], minutes.at(-1)]
+  return minutes.length < 2 ? null : ((last! - first!) / (minutes.length - 1)) * 60
 }
 
 /** How high food and liquid stand: what was there before is swollen, what goes in now is not yet. */

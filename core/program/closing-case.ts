@@ -105,7 +105,7 @@ function vesselOf(closing: Closing, item: PreparedFood): VesselLoad {
   const waterG = tinWaterG(item) + looseWaterG(item)
   const radiusM = tin.diameterMm / 2000
   const floorM2 = Math.PI * radiusM * radiusM
-  const volumeMl = levelMl([{ food, dryG, texture, waterInsideG: insideG }], waterG)
+  const volumeMl = levelMl([bulkBefore(item)], waterG)
   const heightM = Math.min(volumeMl / 1e6 / floorM2, tin.heightMm / 1000)
   const wettedM2 = floorM2 + 2 * Math.PI * radiusM * heightM
   const perM2 = setsAsGrain(food) ? COUPLING.grain : cooksCovered(food) ? COUPLING.watery : COUPLING.pieces

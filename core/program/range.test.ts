@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest'
+import { flamesTimes } from '../appliance/burner'
+import { scaled } from '../appliance/figures'
+import type { Style } from '../appliance/style.schema'
+import { normal, randomFrom } from '../live/random'
 import type { PlanAnswer } from './answer'
 import { plan } from './plan'
+import { prepare } from './prepared'
 import type { PlanRequest } from './request.schema'
+import { planSequence } from './sequence'
+import { solve } from './solve'
 
 const answer = (change: Partial<PlanRequest> = {}): PlanAnswer => {
   const outcome = plan({
@@ -61,6 +68,49 @@ function requestOf({ closings }: PlanAnswer): PlanRequest {
     release: 'auto',
   }
 }
+
+describe('what the range says of truths that nobody knows', () => {
+  const FOODS = ['navy-bean', 'chickpea-white', 'toor-split', 'moong-whole', 'long-white', 'red-rice', 'wheat-berries']
+  const STYLES: [string, Style][] = [
+    ['whistling-5l-aluminium', { kind: 'whistles', flame: 'medium' }],
+    ['whistling-3l-aluminium', { kind: 'first-whistle-then-low' }],
+    ['whistling-5l-aluminium', { kind: 'clock', flame: 'medium' }],
+    ['electric-6l', { kind: 'electric', level: 'high' }],
+  ]
+  const DRAWS = 90
+
+  it.each(STYLES)('%s, %j: four in five need a figure inside it, nine in ten none above it', (cooker, style) => {
+    const random = randomFrom(71)
+    const found = { in: 0, above: 0, below: 0 }
+    for (const food of FOODS) {
+      const contents: PlanRequest['contents'] = [
+        { food, dryG: 250, soak: { hours: 6, waterC: 20, keepWater: false }, where: 'base' },
+      ]
+      const request = { ...requestOf(answer()), cooker, style, contents }
+      const { range, water } = answer(request).closings[0]!
+      const prepared = prepare(request)
+      const sequence = prepared.ok ? planSequence(prepared.value) : prepared
+      if (!sequence.ok) throw new Error(sequence.problems[0]!.code)
+      const { closing } = sequence.value[0]!.planned
+      for (let i = 0; i < DRAWS; i++) {
+        // Each as it may truly be: the flame or the heater, the weight or the switch, the bag.
+        const heat = 1.15 ** normal(random)
+        const appliance = scaled(closing.pot.cooker.appliance, { heat, pressure: 1.08 ** normal(random) })
+        const burner = flamesTimes(closing.pot.burner, heat)
+        const pot = { ...closing.pot, burner, cooker: { ...closing.pot.cooker, appliance } }
+        const solved = solve({ ...closing, pot }, water.pourG, 1.2 ** normal(random))
+        const needed = solved.ok ? solved.value.figure : Infinity
+        found[needed > range.high ? 'above' : needed < range.low ? 'below' : 'in']++
+      }
+    }
+    const all = FOODS.length * DRAWS
+    expect(found.in / all).toBeGreaterThan(0.77)
+    // Whole whistles reach a little further than they need to.
+    expect(found.in / all).toBeLessThan(0.92)
+    expect(found.above / all).toBeGreaterThan(0.05)
+    expect(found.above / all).toBeLessThan(0.13)
+  })
+})
 
 describe('the first check', () => {
   it('is late for beans, which stand more, and early for what would be lost', () => {

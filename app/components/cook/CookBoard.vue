@@ -81,7 +81,7 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
         <h1>{{ words.headline(action) }}</h1>
         <p class="detail soft">{{ words.detail(plan, following, action, burnerText) }}</p>
         <p v-if="reason && heating" class="reason">{{ reason }}</p>
-        <CookQuestions v-if="!over" :following="following" @add="(data, at) => emit('add', data, at)" />
+        <CookQuestions v-if="!over" :plan="plan" :following="following" @add="(data, at) => emit('add', data, at)" />
       </div>
       <PutInPanel v-if="awaits" :plan="plan" :following="following" @add="(data) => emit('add', data)" />
       <slot v-else-if="state.phase === 'opened'" name="over" />

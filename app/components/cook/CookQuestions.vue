@@ -2,13 +2,28 @@
 import type { Following } from '~~/core/live/follow'
 import type { Question } from '~~/core/live/questions'
 import type { RunEventData } from '~~/core/live/event.schema'
+import { lostAtStove } from '~~/core/live/lost-count'
+import type { SavedPlan } from '~~/shared/household'
 
 /** What the pot makes us ask the cook, and what it makes us warn of. */
-const { following } = defineProps<{ following: Following }>()
+const { plan, following } = defineProps<{ plan: SavedPlan; following: Following }>()
 const emit = defineEmits<{ add: [data: RunEventData, at?: number] }>()
-const { t, clock, cautionText } = useI18nText()
+const { t, clock, number, cautionText } = useI18nText()
 const question = computed(() => following.outlook?.questions.at(-1) ?? null)
 const strange = computed(() => following.outlook?.understood === false && !following.outlook.overdue)
+/** They come too quick to count: a lower flame, or the clock. */
+const lost = computed(() => {
+  if (useKitchenStore().kitchen?.likes.counts === 'always') return null
+  const found = lostAtStove(plan, following)
+  if (!found) return null
+  const { reason, whistles, everyS, offAt, canTurnLow } = found
+  const ways = [
+    ...(canTurnLow ? [t('cook.lost.low')] : []),
+    ...(offAt === null ? [] : [t('cook.lost.clock', { time: clock(offAt) })]),
+  ]
+  const why = t(`cook.lost.${reason}`, { n: number(whistles), seconds: number(everyS ?? 0) })
+  return { text: [why, ...ways].join(' '), canTurnLow }
+})
 
 function text(asked: Question): string {
   return asked.kind === 'missed'
@@ -37,6 +52,14 @@ function no(asked: Question) {
       <span class="answers">
         <button type="button" @click.stop="yes(question)">{{ t(`cook.question.${question.kind}Yes`) }}</button>
         <button type="button" @click.stop="no(question)">{{ t(`cook.question.${question.kind}No`) }}</button>
+      </span>
+    </div>
+    <div v-else-if="lost" class="line" role="status">
+      <span>{{ lost.text }}</span>
+      <span v-if="lost.canTurnLow" class="answers">
+        <button type="button" @click.stop="emit('add', { kind: 'flame', flame: 'low' })">
+          {{ t('cook.lost.turnedLow') }}
+        </button>
       </span>
     </div>
     <div v-else-if="strange" class="line soft" role="status">{{ t('cook.question.strange') }}</div>

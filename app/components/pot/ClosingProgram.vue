@@ -15,12 +15,7 @@ const pot = usePotStore()
 const kitchen = useKitchenStore()
 
 const counts = computed(() => closing.range.unit === 'whistles')
-const label = computed(() =>
-  t(`pot.answer.program.${pot.styleKind!}`, {
-    flame: t(`pot.flames.${pot.form.flame}`),
-    level: t(`levels.${pot.form.level}`),
-  }),
-)
+const label = computed(() => (pot.request ? programLabel(t, pot.request.style) : ''))
 const unit = computed(() => t(counts.value ? 'units.whistles' : 'units.min', {}, closing.range.figure))
 const rangeText = computed(() => {
   const { low, high } = closing.range
@@ -29,7 +24,7 @@ const rangeText = computed(() => {
 const checkText = computed(() => {
   const { reason, figure } = closing.firstCheck
   if (reason === 'no-range' || pot.styleKind === 'rice-cooker') return null
-  return reason === 'opened-anyway' ? t('pot.checks.opened-anyway') : t('pot.answer.firstCheck', { n: number(figure) })
+  return reason === 'opened-anyway' ? t('pot.checks.opened-anyway') : t(`pot.answer.firstCheck.${reason}`, { n: number(figure) })
 })
 /** Why it is looked at just then. */
 const checkRule = computed(() => {

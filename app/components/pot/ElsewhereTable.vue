@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { lostCount } from '~~/core/program/count'
 import type { PlanRequest } from '~~/core/program/request.schema'
 import type { StyleKind } from '~~/core/names'
-import { measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
+import { inUse, measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
 
 /** The same food in every cooker and style of the kitchen, side by side; a tap switches to one. */
 const { t, number, duration, problemText, cautionText } = useI18nText()
@@ -12,7 +13,7 @@ const kitchen = computed(() => useKitchenStore().kitchen!)
 const asked = computed(() => {
   if (!pot.request) return null
   const base: PlanRequest = { ...pot.request, given: undefined }
-  return kitchen.value.cookers.map((of) => {
+  return inUse(kitchen.value.cookers).map((of) => {
     const { cooker, burner } = measuredCooker(of, pot.burner)
     return {
       request: burner ? { ...base, burner } : base,
@@ -34,13 +35,15 @@ interface Row {
   here: boolean
   /** Why it cannot be; empty where it can. */
   reason: string
+  /** Nobody could keep its count. */
+  isLost: boolean
 }
 const all = computed<Row[]>(() =>
   (result.value ?? []).flatMap(({ id, style, outcome }): Row[] => {
     const cooker = kitchen.value.cookers.find((one) => one.id === id)
     if (!cooker) return []
     const here = cooker.id === pot.cooker?.id && style === pot.styleKind
-    const without = { cooker, style, water: '', figure: '', total: '', ok: false, here, reason: '' }
+    const without = { cooker, style, water: '', figure: '', total: '', ok: false, here, reason: '', isLost: false }
     if (!outcome.ok) return [{ ...without, reason: problemText(outcome.problems[0]!) }]
     const refusal = outcome.value.cautions.find(({ severity }) => severity === 'refuse')
     if (refusal) return [{ ...without, reason: cautionText(refusal).sentence }]
@@ -54,16 +57,27 @@ const all = computed<Row[]>(() =>
         figure: t(`pot.elsewhere.${range.unit}`, { n: figures }, range.figure),
         total: duration(readyAtMinute),
         ok: true,
+        isLost: likes.value.counts !== 'always' && lostCount(outcome.value) !== null,
       },
     ]
   }),
 )
+const likes = computed(() => kitchen.value.likes)
+/** Whoever never counts is offered no count, but what is in use; what nobody could count comes last of its cooker. */
+const offered = computed(() => {
+  const wanted = all.value.filter(({ style, here }) => here || likes.value.counts !== 'never' || style !== 'whistles')
+  const order = [...new Set(wanted.map(({ cooker }) => cooker.id))]
+  return order.flatMap((id) => {
+    const own = wanted.filter(({ cooker }) => cooker.id === id)
+    return [...own.filter(({ isLost }) => !isLost), ...own.filter(({ isLost }) => isLost)]
+  })
+})
 /** A cooker in which no style works is one line with the reason, not one for each of its styles. */
 const rows = computed(() =>
-  all.value.filter(({ cooker, ok, here, reason }, i) => {
-    const same = all.value.filter((row) => row.cooker.id === cooker.id)
+  offered.value.filter(({ cooker, ok, here, reason }, i) => {
+    const same = offered.value.filter((row) => row.cooker.id === cooker.id)
     const hopeless = !ok && same.every((row) => !row.ok && row.reason === reason)
-    return !hopeless || here || (all.value[i - 1]?.cooker.id !== cooker.id && !same.some((row) => row.here))
+    return !hopeless || here || (offered.value[i - 1]?.cooker.id !== cooker.id && !same.some((row) => row.here))
   }),
 )
 /** A cooker's name stands once, over its styles. */
@@ -112,7 +126,10 @@ function use({ cooker, style }: Row) {
           </td>
           <template v-if="row.ok">
             <td class="number figure tone-water">{{ row.water }}</td>
-            <td class="number figure tone-heat">{{ row.figure }}</td>
+            <td class="number figure tone-heat">
+              {{ row.figure }}
+              <span v-if="row.isLost" class="soft lost">{{ t('pot.elsewhere.lost') }}</span>
+            </td>
             <td class="number figure">{{ row.total }}</td>
           </template>
           <td v-else colspan="3" class="soft">{{ t('pot.elsewhere.cannot', { reason: row.reason }) }}</td>
@@ -178,6 +195,12 @@ thead th {
   text-decoration-color: var(--line);
   text-underline-offset: 4px;
   cursor: pointer;
+}
+.lost {
+  display: block;
+  font-family: var(--text-family);
+  font-size: 13px;
+  white-space: normal;
 }
 .here td {
   background: var(--ground-raised);

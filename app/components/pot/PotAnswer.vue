@@ -63,6 +63,7 @@ const becomesText = computed(() => {
     <ClosingWater :closing="first" :cup="cup" :later="false" />
     <div>
       <StyleChoice />
+      <CountNote />
       <ClosingProgram :answer="answer" :closing="first" :curve="curves[0]" :later="false" />
     </div>
 

@@ -54,12 +54,7 @@ const waterText = computed(() =>
     .parts.map((part) => partText(part, cup))
     .join(' + '),
 )
-const program = computed(() =>
-  t(`pot.answer.program.${pot.styleKind!}`, {
-    flame: t(`pot.flames.${pot.form.flame}`),
-    level: t(`levels.${pot.form.level}`),
-  }),
-)
+const program = computed(() => (pot.request ? programLabel(t, pot.request.style) : ''))
 const release = computed(() => {
   if (!answer.release) return t('pot.answer.noPressure')
   if (answer.release.kind === 'natural') return t('pot.answer.natural')
