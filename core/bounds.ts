@@ -56,6 +56,7 @@ export const BOUNDS = {
   dryPenalty: [0, 5],
   soakWaterC: [0, 100],
   cupG: [10, 400],
+  pieceG: [5, 1000],
   // Places.
   roomC: [-20, 50],
   tapC: [0, 40],

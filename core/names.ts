@@ -39,6 +39,12 @@ export const TEXTURES = [
 ] as const
 export type Texture = (typeof TEXTURES)[number]
 
+/** How large a piece is, of what is counted, and how it is cut before it goes in. */
+export const PIECE_SIZES = ['small', 'medium', 'large'] as const
+export type PieceSize = (typeof PIECE_SIZES)[number]
+export const CUTS = ['whole', 'halves', 'quarters'] as const
+export type Cut = (typeof CUTS)[number]
+
 export const ADDITIONS = ['salt', 'salted-soak', 'soda', 'acid', 'sugar', 'hard-water'] as const
 export const BATCHES = ['fresh', 'old'] as const
 

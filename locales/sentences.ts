@@ -26,12 +26,17 @@ export type SentenceCode = keyof typeof PROBLEMS.problems
 
 const say = (key: string, params: Params = {}) => String(translate(context, key, named(params)))
 
-/** A food of the catalogue is told by its name. */
+/** Parameters that are weights or temperatures; the screens tell them as their household likes. */
+const UNITS = { grams: 'g', minimum: 'g', g: 'g', left: 'g', water: 'g', temp: '°C' }
+
+/** A food of the catalogue is told by its name, a figure with its unit. */
 function named(params: Params): Params {
   const { food } = params
-  return typeof food === 'string' && food in CATALOGUE
-    ? { ...params, food: CATALOGUE[food as keyof typeof CATALOGUE].name }
-    : params
+  const units = Object.entries(UNITS).flatMap(([name, unit]) =>
+    params[name] === undefined ? [] : [[name, `${params[name]} ${unit}`]],
+  )
+  const name = typeof food === 'string' && food in CATALOGUE ? CATALOGUE[food as keyof typeof CATALOGUE].name : food
+  return { ...params, ...Object.fromEntries(units), ...(name === undefined ? {} : { food: name }) }
 }
 
 /** The sentence of a problem, with its figures. */

@@ -61,9 +61,7 @@ const likesSchema = z.object({
   hours: z.enum(LIKES.hours),
   decimal: z.enum(LIKES.decimal),
   /** The texture last asked for, by food. */
-  textures: z
-    .record(foodId, z.enum(TEXTURES))
-    .refine((textures) => Object.keys(textures).length <= MOST.likedTextures),
+  textures: z.record(foodId, z.enum(TEXTURES)).refine((textures) => Object.keys(textures).length <= MOST.likedTextures),
 })
 
 /** A household's kitchen: one document. */

@@ -2,6 +2,11 @@
 export const CIRCUMSTANCES = ['old-bag', 'hard-water', 'salt', 'soda', 'acid', 'sugar', 'salted-soak'] as const
 export type Circumstance = (typeof CIRCUMSTANCES)[number]
 
+/** Units in which pieces are counted, by their size. */
+export const PIECE_UNITS = { 'piece-small': 'small', 'piece-medium': 'medium', 'piece-large': 'large' } as const
+export type PieceUnit = keyof typeof PIECE_UNITS
+export const isPieceUnit = (unit: string): unit is PieceUnit => Object.hasOwn(PIECE_UNITS, unit)
+
 export const SOAK_PLACES = ['room', 'hot', 'fridge'] as const
 
 /** What a household likes to have its figures told in, and to count; the first of each is the usual one. */

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { LENGTH, MOST } from '../core/bounds'
 import { bounded } from '../core/fields.schema'
-import { FLAMES, LEVELS, STYLES, TEXTURES } from '../core/names'
+import { CUTS, FLAMES, LEVELS, STYLES, TEXTURES } from '../core/names'
 import { FREE_LIQUIDS, LIQUID_KINDS } from '../core/water/liquids'
 import type { DocumentKind } from './document'
 import { CIRCUMSTANCES, SOAK_PLACES } from './names'
@@ -25,6 +25,8 @@ const itemSchema = z.object({
   keepWater: z.boolean(),
   soakWaterG: typed,
   texture: z.enum(TEXTURES),
+  /** How its pieces are cut; as they usually are if left out. */
+  cut: z.enum(CUTS).optional(),
   circumstances: z.array(z.enum(CIRCUMSTANCES)).max(CIRCUMSTANCES.length),
   /** The closing of the lid at which it goes in; 0 is the first. */
   joins: z

@@ -79,9 +79,44 @@ describe('a pot as it is filled in', () => {
   })
 
   it('keeps what is sensible when the food changes', () => {
-    const rice = withFood(pot().items[0]!, findFood('basmati-white')!)
-    expect(rice).toMatchObject({ foodId: 'basmati-white', texture: 'soft', unit: id(3) })
-    expect(withFood(rice, findFood('egg')!)).toMatchObject({ unit: 'g' })
+    const rice = withFood(pot().items[0]!, findFood('basmati-white')!, kitchen)
+    expect(rice).toMatchObject({ foodId: 'basmati-white', unit: id(3), amount: pot().items[0]!.amount })
+    // Cups of what is counted are so many pieces; cups of what is only weighed are no grams.
+    expect(withFood({ ...rice, amount: '2' }, findFood('egg')!, kitchen)).toMatchObject({
+      amount: '2',
+      unit: 'piece-medium',
+    })
+    expect(withFood({ ...rice, amount: '2' }, findFood('goat-bone')!, kitchen)).toMatchObject({ amount: '300', unit: 'g' })
+  })
+
+  it('comes out as its kind is usually eaten, or as this household last had it', () => {
+    const texture = (food: string, of = kitchen) => newItem(findFood(food)!, of).texture
+    expect(texture('toor-split')).toBe('soft')
+    expect(texture('chickpea-white')).toBe('tender')
+    expect(texture('basmati-white')).toBe('separate')
+    expect(texture('glutinous')).toBe('sticky')
+    const liking = (textures: Kitchen['likes']['textures']) => ({ ...kitchen, likes: { ...kitchen.likes, textures } })
+    expect(texture('toor-split', liking({ 'toor-split': 'mashed' }))).toBe('mashed')
+    // A texture that the food cannot have is none.
+    expect(texture('toor-split', liking({ 'toor-split': 'sticky' }))).toBe('soft')
+  })
+
+  it('counts pieces by their size, and knows how thick they are when cut', () => {
+    const of = (food: string, change: Partial<Pot['items'][number]>) => {
+      const item = { ...newItem(findFood(food)!, kitchen), ...change }
+      return asked({ ...pot(), items: [item] }).contents[0]!
+    }
+    const six = (unit: string) => of('egg', { amount: '6', unit }).dryG
+    expect(six('piece-medium')).toBeCloseTo(6 * 57)
+    expect(six('piece-small')).toBeLessThan(six('piece-medium'))
+    expect(six('piece-large')).toBeGreaterThan(six('piece-medium'))
+    const middling = of('beetroot-whole', { amount: '3', unit: 'piece-medium' })
+    expect(middling.sizeMm).toBeUndefined()
+    expect(of('beetroot-whole', { amount: '3', unit: 'piece-large' }).sizeMm).toBeGreaterThan(60)
+    expect(of('beetroot-whole', { amount: '3', unit: 'piece-medium', cut: 'halves' }).sizeMm).toBe(30)
+    expect(of('beetroot-whole', { amount: '3', unit: 'piece-medium', cut: 'quarters' }).sizeMm).toBeLessThan(30)
+    // Pieces of what is not counted are no amount.
+    expect(of('basmati-white', { amount: '3', unit: 'piece-large' }).dryG).toBeNaN()
   })
 
   it('comes back from the request it made, to the same plan', () => {

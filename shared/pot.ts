@@ -2,14 +2,16 @@ import { styleOf } from '../core/program/styles'
 import { cooksCovered } from '../core/food/food'
 import type { Food, Soak } from '../core/food/food.schema'
 import type { Addition } from '../core/food/need'
+import { pieceG, pieceMm } from '../core/food/pieces'
 import { texturesOf, usualTexture } from '../core/food/texture'
-import { readAmount } from '../core/measure/amount'
+import { readAmount, typedAmount } from '../core/measure/amount'
 import { COMMON_MEASURES, CUP_ML, gramsOf, isWeight, type Measure, type WeightUnit } from '../core/measure/measure'
-import type { StyleKind } from '../core/names'
+import type { StyleKind, Texture } from '../core/names'
 import type { Content, Given, PlanRequest } from '../core/program/request.schema'
 import type { StackAsk, StackFood } from '../core/stack/ask'
 import type { StackAnswer } from '../core/stack/search'
-import { foodById, foodOf, isOldBag, measuredCooker, type HouseholdCooker, type Kitchen } from './kitchen'
+import { foodById, foodOf, inUse, isOldBag, measuredCooker, type HouseholdCooker, type Kitchen } from './kitchen'
+import { isPieceUnit, PIECE_UNITS } from './names'
 import type { Pot } from './pot.schema'
 import { POT_SHAPE } from './shapes'
 
@@ -24,45 +26,76 @@ export type PotStack = NonNullable<Pot['stack']>
 const HOT_C = 95
 const FRIDGE_C = 5
 
+/** The texture last asked for of this food in this household, else the usual one. */
+function likedTexture(food: Food, { likes }: Kitchen): Texture {
+  const liked = likes.textures[food.id]
+  return liked && texturesOf(food).includes(liked) ? liked : usualTexture(food)
+}
+
 /** A food as it goes into a pot when nobody has said anything yet. */
-export function newItem(food: Food, kitchen: Kitchen): PotItem {
+export function newItem(food: Food, kitchen: Kitchen, asked: AskedAmount | null = null): PotItem {
   const hard = kitchen.hardWater && cooksCovered(food)
   return {
     foodId: food.id,
     bagId: '',
-    amount: food.cupG === null ? '300' : '1',
-    unit: food.cupG === null ? 'g' : (kitchen.measures[0]?.id ?? 'cup-240'),
+    ...amountOf(food, kitchen, asked),
     ...usualSoak(food),
     keepWater: false,
     soakWaterG: '',
-    texture: usualTexture(food),
+    texture: likedTexture(food, kitchen),
     circumstances: hard ? ['hard-water'] : [],
     joins: 0,
   }
 }
 
+/** An amount that was asked for; an empty unit counts pieces, or the usual measure. */
+export interface AskedAmount {
+  count: number
+  unit: string
+}
+
+/** What was asked for where the food can be measured so, else what is usual. */
+function amountOf(food: Food, kitchen: Kitchen, asked: AskedAmount | null): Pick<PotItem, 'amount' | 'unit'> {
+  const usual = { amount: usualAmount(food), unit: usualUnit(food, kitchen) }
+  if (!asked || (asked.unit !== '' && !canBeIn(asked.unit, food))) return usual
+  return { amount: typedAmount(asked.count, kitchen.likes.decimal), unit: asked.unit || usual.unit }
+}
+
+/** Pieces are for what is counted, measures for what is poured; weights are for all. */
+const canBeIn = (unit: string, { cupG, pieceG: pieces }: Food) =>
+  isWeight(unit) || (isPieceUnit(unit) ? pieces !== undefined : cupG !== null)
+
+const usualAmount = ({ pieceG: pieces, cupG }: Food) => (pieces ? '4' : cupG === null ? '300' : '1')
+const usualUnit = ({ pieceG: pieces, cupG }: Food, kitchen: Kitchen) =>
+  pieces ? 'piece-medium' : cupG === null ? 'g' : (inUse(kitchen.measures)[0]?.id ?? 'cup-240')
+
 const usualSoak = (food: Food) => ({ soakHours: String(food.soak?.adviceHours[0] ?? 0), soakIn: 'room' as const })
 
 /** The same place in the pot with another food: what is only sensible for the one before changes with it. */
-export function withFood(item: PotItem, food: Food): PotItem {
+export function withFood(item: PotItem, food: Food, kitchen: Kitchen): PotItem {
+  const stays = canBeIn(item.unit, food)
+  const unit = stays ? item.unit : usualUnit(food, kitchen)
   return {
     ...item,
     foodId: food.id,
     bagId: '',
-    unit: food.cupG === null && !isWeight(item.unit) ? 'g' : item.unit,
+    // Two cups may become two pieces, but not two grams.
+    amount: !stays && isWeight(unit) ? usualAmount(food) : item.amount,
+    unit,
+    cut: undefined,
     ...usualSoak(food),
-    texture: texturesOf(food).includes(item.texture) ? item.texture : usualTexture(food),
+    texture: likedTexture(food, kitchen),
   }
 }
 
-export function newPot(food: Food, kitchen: Kitchen): Pot {
+export function newPot(food: Food, kitchen: Kitchen, asked: AskedAmount | null = null): Pot {
   return {
     shape: POT_SHAPE,
-    items: [newItem(food, kitchen)],
+    items: [newItem(food, kitchen, asked)],
     liquids: [],
     freeLiquid: cooksCovered(food) ? 'spoonable' : 'drained',
-    cookerId: '',
-    burnerId: '',
+    cookerId: inUse(kitchen.cookers)[0]?.id ?? '',
+    burnerId: inUse(kitchen.burners)[0]?.id ?? '',
     flame: 'medium',
     styles: {},
     level: 'high',
@@ -97,19 +130,28 @@ export function unitOf(id: string, kitchen: Kitchen): WeightUnit | Measure {
 /** g of dry food in an item; NaN while the amount cannot be read. */
 export function itemG(item: PotItem, kitchen: Kitchen): number {
   const food = foodById(kitchen, item.foodId)
-  return food ? gramsOf(readAmount(item.amount), unitOf(item.unit, kitchen), food) : NaN
+  if (!food) return NaN
+  const count = readAmount(item.amount, kitchen.likes.decimal)
+  if (isPieceUnit(item.unit)) return count * pieceG(food, PIECE_UNITS[item.unit])
+  return gramsOf(count, unitOf(item.unit, kitchen), food)
 }
 
 /** Kitchen liquids weigh nearly what water does. */
 const LIQUID_CUP_G = CUP_ML
 
 export function liquidG({ amount, unit }: PotLiquid, kitchen: Kitchen): number {
-  return gramsOf(readAmount(amount), unitOf(unit, kitchen), { cupG: LIQUID_CUP_G })
+  return gramsOf(readAmount(amount, kitchen.likes.decimal), unitOf(unit, kitchen), { cupG: LIQUID_CUP_G })
+}
+
+/** Thickness of an item's pieces in mm; null where it is the food's usual one. */
+function itemMm({ unit, cut = 'whole' }: PotItem, food: Food): number | null {
+  const size = isPieceUnit(unit) ? PIECE_UNITS[unit] : 'medium'
+  return size === 'medium' && cut === 'whole' ? null : pieceMm(food, size, cut)
 }
 
 /** How an item was soaked; null for not at all. */
 export function soakOf(item: PotItem, food: Food, kitchen: Kitchen): Soak | null {
-  const hours = item.soakHours.trim() === '' ? 0 : readAmount(item.soakHours)
+  const hours = item.soakHours.trim() === '' ? 0 : readAmount(item.soakHours, kitchen.likes.decimal)
   if (food.soak === null || hours === 0) return null
   const waterC = { room: kitchen.tapC, hot: HOT_C, fridge: FRIDGE_C }[item.soakIn]
   const measured = item.keepWater && item.soakWaterG.trim() !== ''
@@ -117,7 +159,7 @@ export function soakOf(item: PotItem, food: Food, kitchen: Kitchen): Soak | null
     hours,
     waterC,
     keepWater: item.keepWater,
-    ...(measured ? { waterG: readAmount(item.soakWaterG) } : {}),
+    ...(measured ? { waterG: readAmount(item.soakWaterG, kitchen.likes.decimal) } : {}),
   }
 }
 
@@ -138,6 +180,7 @@ export function requestOf(
     const food = foodById(kitchen, item.foodId)
     const where = whereOf(stackOf(pot), index, kitchen)
     if (!food || !where) return null
+    const sizeMm = itemMm(item, food)
     const bag = kitchen.bags.find(({ id }) => id === item.bagId)
     const old = item.circumstances.includes('old-bag') || (bag !== undefined && isOldBag(bag, nowMs))
     return {
@@ -145,6 +188,7 @@ export function requestOf(
       dryG: itemG(item, kitchen),
       soak: soakOf(item, food, kitchen),
       texture: item.texture,
+      ...(sizeMm === null ? {} : { sizeMm }),
       where,
       batch: old ? 'old' : 'fresh',
       additions: item.circumstances.filter((one): one is Addition => one !== 'old-bag'),

@@ -22,7 +22,7 @@ type Press = (typeof PRESSES)[number]
 
 /** What the Cook screens say of a run: the next action, why, and what its button stands for. */
 export function useCookWords() {
-  const { t, list, number, clock } = useI18nText()
+  const { t, list, number, clock, weight } = useI18nText()
   const { foodName } = useKitchenStore()
 
   function headline({ id, whistlesLeft }: NextAction): string {
@@ -49,11 +49,11 @@ export function useCookWords() {
     const foods = answer.foods.filter((_, i) => inside[i])
     return [
       ...foods.map(({ food, dryG, tinWaterG }) => {
-        const what = t('units.amountOf', { grams: number(dryG), food: foodName(food) })
-        return tinWaterG === null ? what : t('cook.inTin', { food: what, water: number(tinWaterG) })
+        const what = t('units.amountOf', { grams: weight(dryG), food: foodName(food) })
+        return tinWaterG === null ? what : t('cook.inTin', { food: what, water: weight(tinWaterG) })
       }),
       ...(request.liquids ?? []).map(({ kind, g }) =>
-        t('units.amountOf', { grams: number(g), food: t(`liquids.${kind}`).toLowerCase() }),
+        t('units.amountOf', { grams: weight(g), food: t(`liquids.${kind}`).toLowerCase() }),
       ),
     ]
   }
@@ -62,8 +62,8 @@ export function useCookWords() {
   function contents(plan: SavedPlan, { state, course }: Following): string {
     const { more } = lastLeg(state)
     if (more)
-      return more.addWaterG > 0 ? t('cook.check.moreWater', { n: number(more.addWaterG) }) : t('cook.check.noWater')
-    const water = t('cook.check.water', { n: number(plan.answer.closings[0]!.water.pourG) })
+      return more.addWaterG > 0 ? t('cook.check.moreWater', { n: weight(more.addWaterG) }) : t('cook.check.noWater')
+    const water = t('cook.check.water', { n: weight(plan.answer.closings[0]!.water.pourG) })
     return t('cook.check.in', { list: list([...goesIn(plan, course.closing.inside), water]) })
   }
 
@@ -77,7 +77,7 @@ export function useCookWords() {
     const leg = lastLeg(state)
     const { more } = leg
     const params: Record<string, string | number> = {
-      pour: number(answer.closings[0]!.water.pourG),
+      pour: weight(answer.closings[0]!.water.pourG),
       food: list(goesIn(plan, course.closing.inside)),
       burner,
       minutes: number(answer.closings[0]!.program.minutes),
@@ -85,7 +85,7 @@ export function useCookWords() {
       time: dueAt === null ? '' : clock(dueAt),
       low: outlook ? clock(outlook.opensAt.low) : '',
       high: outlook ? clock(outlook.opensAt.high) : '',
-      water: more ? number(more.addWaterG) : '',
+      water: more ? weight(more.addWaterG) : '',
     }
     if (id === 'close-again')
       return t(more!.addWaterG > 0 ? 'cook.detail.close-again' : 'cook.detail.close-dry', params)

@@ -1,5 +1,6 @@
 // @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import names from '~~/locales/en/catalogue.json'
 import { CATALOGUE } from '~~/core/food/catalogue'
 import { closePage, houseId, onScreen, openKitchen, openPage } from '~~/tests/house'
 import { useKitchenStore } from '~/stores/kitchen'
@@ -25,14 +26,47 @@ describe('finding a food', () => {
     expect(found(' haricot ')).toEqual(['Navy beans'])
   })
 
-  it('puts those first that begin so', () => {
-    expect(found('rice')).toEqual(['Barley', 'Açaí rice'])
-    expect(found('beans')).toEqual(['Kidney beans, red', 'Navy beans'])
+  it('puts those first that are called so, before those that are also known as that', () => {
+    expect(found('rice')).toEqual(['Açaí rice', 'Barley'])
+    expect(found('beans')).toHaveLength(2)
+  })
+
+  it('takes a word that is begun, in the plural, or typed amiss', () => {
+    expect(found('kid')).toEqual(['Kidney beans, red'])
+    expect(found('barleys')).toEqual(['Barley'])
+    expect(found('haricto beans')).toEqual(['Navy beans'])
   })
 
   it('finds nothing where nothing is', () => {
     expect(found('tea')).toEqual([])
   })
+})
+
+describe('the catalogue', () => {
+  const named = CATALOGUE.map(({ id }) => ({
+    id,
+    ...(names as Record<string, { name: string; aliases: string }>)[id]!,
+  }))
+
+  it.each([
+    ['black beans', 'black-bean'],
+    ['black eyed peas', 'black-eyed'],
+    ['black-eyed peas', 'black-eyed'],
+    ['carrots', 'carrot-chunks'],
+    ['steel cut oats', 'steel-oats'],
+    ['toor daal', 'toor-split'],
+    ['tur dal', 'toor-split'],
+    ['arhar dal', 'toor-split'],
+    ['chick peas', 'chickpea-white'],
+    ['chickpea', 'chickpea-white'],
+    ['garbanzo beans', 'chickpea-white'],
+    ['red lentil', 'masoor-split'],
+    ['kidny beans', 'kidney-red'],
+    ['basmati', 'basmati-white'],
+    ['brown rice', 'brown-long'],
+    ['eggs', 'egg'],
+    ['beets', 'beetroot-whole'],
+  ])('finds %s first', (query, id) => expect(searchNames(query, named)[0]?.id).toBe(id))
 })
 
 describe('the foods of a kitchen', () => {

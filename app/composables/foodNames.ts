@@ -1,3 +1,4 @@
+import MiniSearch from 'minisearch'
 import { useI18n } from 'vue-i18n'
 import { CATALOGUE } from '~~/core/food/catalogue'
 import type { Food } from '~~/core/food/food.schema'
@@ -13,16 +14,37 @@ export interface NamedFood {
   aliases: string
 }
 
-/** Foods among which one of the names contains the words, best matches first; all for an empty query. */
-export function searchNames<N extends Pick<NamedFood, 'name' | 'aliases'>>(query: string, foods: readonly N[]): N[] {
-  const words = plain(query.trim())
-  if (words === '') return [...foods]
-  const rank = ({ name, aliases }: N) => {
-    const names = [name, ...aliases.split(',')].map((one) => plain(one.trim()))
-    if (names.some((one) => one.startsWith(words))) return 0
-    return names.some((one) => one.includes(words)) ? 1 : 2
-  }
-  return foods.filter((food) => rank(food) < 2).sort((a, b) => rank(a) - rank(b))
+/** Words this long may be written a little otherwise: carrots, daal, chickpee. */
+const LEAST_FUZZY = 4
+const FUZZY_SHARE = 0.25
+type Named = Pick<NamedFood, 'name' | 'aliases'>
+const indexes = new WeakMap<readonly Named[], MiniSearch>()
+
+/** The index of a list of foods, made when it is first searched. */
+function indexOf(foods: readonly Named[]): MiniSearch {
+  const made = indexes.get(foods)
+  if (made) return made
+  const index = new MiniSearch({ fields: ['name', 'aliases'], processTerm: plain })
+  index.addAll(foods.map(({ name, aliases }, id) => ({ id, name, aliases })))
+  indexes.set(foods, index)
+  return index
+}
+
+/**
+ * Foods whose names hold every word of the query, begun or written a little otherwise, best matches first; all for an
+ * empty query. Where no food holds all of them, those that hold some.
+ */
+export function searchNames<N extends Named>(query: string, foods: readonly N[]): N[] {
+  if (query.trim() === '') return [...foods]
+  const search = (combineWith: 'AND' | 'OR') =>
+    indexOf(foods).search(query, {
+      combineWith,
+      prefix: true,
+      fuzzy: (term) => (term.length >= LEAST_FUZZY ? FUZZY_SHARE : false),
+      boost: { name: 2 },
+    })
+  const all = search('AND')
+  return (all.length > 0 ? all : search('OR')).map(({ id }) => foods[id as number]!)
 }
 
 /** Every food of this kitchen with its names: the household's own first, then the catalogue's. */

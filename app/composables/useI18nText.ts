@@ -1,8 +1,10 @@
 import { useI18n } from 'vue-i18n'
-import type { PourPart } from '~~/core/measure/pourable'
+import { readAmount } from '~~/core/measure/amount'
+import { pourable, UNMENTIONED_ERROR, type PourPart } from '~~/core/measure/pourable'
+import { inUnit, QUANTITIES, type Quantity, type UnitOf } from '~~/core/measure/units'
 import type { Problem } from '~~/core/problem'
 import type { Caution } from '~~/core/safety/rules'
-import type { HouseholdMeasure } from '~~/shared/kitchen'
+import { USUAL_LIKES, type HouseholdMeasure } from '~~/shared/kitchen'
 import type { MessageKey } from '~~/locales/rooms'
 
 /** Messages and the household's way of writing figures. */
@@ -14,11 +16,42 @@ export function useI18nText() {
   const t = (key: MessageKey, params: Params = {}, plural?: number): string =>
     plural === undefined ? translate(key, params) : translate(key, params, plural)
 
+  const kitchen = useKitchenStore()
+  /** How this household likes its figures told. */
+  const likes = computed(() => kitchen.kitchen?.likes ?? USUAL_LIKES)
+
   const number = (value: number, digits = 0) =>
-    new Intl.NumberFormat(locale.value, { minimumFractionDigits: digits, maximumFractionDigits: digits }).format(value)
+    numberFormat(likes.value.decimal === 'comma' ? WITH_COMMA : locale.value, digits).format(value)
 
   const clock = (ms: number) =>
-    new Intl.DateTimeFormat(locale.value, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(ms)
+    new Intl.DateTimeFormat(locale.value, {
+      hour: likes.value.hours === '12' ? 'numeric' : '2-digit',
+      minute: '2-digit',
+      hourCycle: likes.value.hours === '12' ? 'h12' : 'h23',
+    }).format(ms)
+
+  /** The unit in which a quantity is told and typed. */
+  function unitFor<Q extends Quantity>(quantity: Q): UnitOf<Q> {
+    const { temperature, weight, pressure } = likes.value
+    const liked: Partial<Record<Quantity, string>> = { temperature, weight, pressure }
+    return (liked[quantity] ?? Object.keys(QUANTITIES[quantity])[0]) as UnitOf<Q>
+  }
+  const unitName = (unit: string) => (unit === 'C' || unit === 'F' ? `°${unit}` : unit)
+  /** A figure in the unit that is liked, and that unit. */
+  function partsOf<Q extends Quantity>(value: number, quantity: Q, digits?: number) {
+    const unit = unitFor(quantity)
+    return {
+      figure: number(inUnit(value, quantity, unit), digits ?? DIGITS[unit as string] ?? 0),
+      unit: unitName(unit as string),
+    }
+  }
+  function told<Q extends Quantity>(value: number, quantity: Q, digits?: number): string {
+    const { figure, unit } = partsOf(value, quantity, digits)
+    return `${figure} ${unit}`
+  }
+  const weight = (g: number) => told(g, 'weight')
+  const temp = (celsius: number, digits?: number) => told(celsius, 'temperature', digits)
+  const pressure = (pa: number) => told(pa, 'pressure')
 
   const day = (ms: number) =>
     new Intl.DateTimeFormat(locale.value, { weekday: 'short', day: 'numeric', month: 'short' }).format(ms)
@@ -42,11 +75,29 @@ export function useI18nText() {
     const many = whole + (fraction ? 0.5 : 0) > 1
     return t('units.ownMeasure', { count, name: cup.name.toLowerCase() }, many ? 2 : 1)
   }
+  /** So much water as it is measured: in cups and spoons, or on the jug's scale. */
+  function measured(g: number, cup: HouseholdMeasure): string {
+    if (likes.value.volume === 'ml') return t('units.millilitres', { n: number(g) })
+    const { parts, errorShare } = pourable(g, cup)
+    const text = parts.map((part) => partText(part, cup)).join(' + ')
+    return Math.abs(errorShare) > UNMENTIONED_ERROR ? t('units.approx', { text }) : text
+  }
 
-  const kitchen = useKitchenStore()
-  /** Figures of a problem or a caution with its food by name. */
-  const named = (params: Params = {}): Params =>
-    typeof params.food === 'string' ? { ...params, food: kitchen.foodName(params.food) } : params
+  /** An amount that was typed, as it was understood: 1,000 and not 1000. */
+  const typed = (text: string) => {
+    const value = readAmount(text, likes.value.decimal)
+    return Number.isInteger(value) ? number(value) : text.trim()
+  }
+
+  /** Figures of a problem or a caution: its food by name, its weights and temperatures in the units that are liked. */
+  const named = (params: Params = {}): Params => ({
+    ...params,
+    ...(typeof params.food === 'string' ? { food: kitchen.foodName(params.food) } : {}),
+    ...(params.temp === undefined ? {} : { temp: temp(Number(params.temp)) }),
+    ...Object.fromEntries(
+      IN_GRAMS.flatMap((name) => (params[name] === undefined ? [] : [[name, weight(Number(params[name]))]])),
+    ),
+  })
 
   /** A problem in the reader's language, by its code where it has one. */
   const problemText = (problem: { code?: string; params?: Problem['params']; message?: string }) =>
@@ -63,7 +114,44 @@ export function useI18nText() {
   const refusalText = (code: string) =>
     te(`runs.${code}`) ? translate(`runs.${code}`) : te(`problems.${code}`) ? translate(`problems.${code}`) : code
 
-  return { t, number, clock, day, list, duration, partText, problemText, cautionText, refusalText }
+  return {
+    t,
+    likes,
+    number,
+    clock,
+    day,
+    list,
+    duration,
+    unitFor,
+    unitName,
+    partsOf,
+    weight,
+    temp,
+    pressure,
+    partText,
+    measured,
+    typed,
+    problemText,
+    cautionText,
+    refusalText,
+  }
+}
+
+/** Any locale that writes a comma before decimals and a point between thousands. */
+const WITH_COMMA = 'de'
+/** Decimals that a cook reads in each unit; none elsewhere. */
+const DIGITS: Readonly<Record<string, number>> = { oz: 1, bar: 2, psi: 1 }
+/** Parameters of problems and cautions that are weights in g. */
+const IN_GRAMS = ['grams', 'minimum', 'g', 'left', 'water'] as const
+
+const formats = new Map<string, Intl.NumberFormat>()
+/** Making a format costs far more than using it. */
+function numberFormat(locale: string, digits: number): Intl.NumberFormat {
+  const key = `${locale} ${digits}`
+  const format =
+    formats.get(key) ?? new Intl.NumberFormat(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits })
+  formats.set(key, format)
+  return format
 }
 
 const VULGAR: Record<string, string> = { '1/4': '¼', '1/3': '⅓', '1/2': '½', '2/3': '⅔', '3/4': '¾' }

@@ -1,4 +1,7 @@
+import type { Food } from '~~/core/food/food.schema'
 import type { COMMON_MEASURES } from '~~/core/measure/measure'
+import { inUse } from '~~/shared/kitchen'
+import { PIECE_UNITS, type PieceUnit } from '~~/shared/names'
 
 const COMMON = ['rice-cup', 'tbsp', 'tsp', 'ml'] as const satisfies readonly (keyof typeof COMMON_MEASURES)[]
 
@@ -8,14 +11,25 @@ export function useUnits() {
   const kitchen = useKitchenStore()
   const weights = computed(() => (['g', 'kg', 'oz'] as const).map((value) => ({ value, title: t(`units.${value}`) })))
   const measures = computed(() => [
-    ...(kitchen.kitchen?.measures ?? []).map(({ id, name }) => ({ value: id, title: name.toLowerCase() })),
+    ...inUse(kitchen.kitchen?.measures ?? []).map(({ id, name }) => ({
+      value: id as string,
+      title: name.toLowerCase(),
+    })),
     ...COMMON.map((value) => ({ value, title: t(`units.${value}`) })),
   ])
-  /** By weight only, for what is counted in pieces. */
-  const unitsFor = (byVolume: boolean) => [
-    weights.value[0]!,
-    ...(byVolume ? measures.value : []),
-    ...weights.value.slice(1),
-  ]
+  const pieces = computed(() =>
+    (Object.keys(PIECE_UNITS) as PieceUnit[]).map((value) => ({ value, title: t(`units.${value}`) })),
+  )
+  /** By number and size for what is counted, by volume for what can be poured, by weight for all; and what is in use. */
+  function unitsFor({ cupG, pieceG }: Pick<Food, 'cupG' | 'pieceG'>, used = '') {
+    const units = [
+      ...(pieceG ? pieces.value : []),
+      weights.value[0]!,
+      ...(cupG === null ? [] : measures.value),
+      ...weights.value.slice(1),
+    ]
+    const away = kitchen.kitchen?.measures.find(({ id }) => id === used && !units.some(({ value }) => value === id))
+    return away ? [...units, { value: away.id, title: t('units.away', { name: away.name.toLowerCase() }) }] : units
+  }
   return { unitsFor }
 }

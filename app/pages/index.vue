@@ -4,10 +4,10 @@ import { firstLitAt, runState } from '~~/core/live/run'
 import { HOUR_MS, MINUTE_MS } from '~~/core/measure/time'
 import { readAmount } from '~~/core/measure/amount'
 import type { RunWithPlan, KeptPot } from '~~/shared/household'
-import { itemG, potOfRequest, type PotItem } from '~~/shared/pot'
+import { itemG, potOfRequest, type AskedAmount, type PotItem } from '~~/shared/pot'
 
 /** The day: what cooks, what soaks, what comes next, and one way to start a pot. */
-const { t, number, clock, day, duration } = useI18nText()
+const { t, number, clock, day, duration, weight } = useI18nText()
 const kitchenStore = useKitchenStore()
 const pot = usePotStore()
 const pots = usePotsStore()
@@ -15,13 +15,15 @@ const runs = useRunsStore()
 void pots.load()
 void runs.loadLog()
 const nowMs = useNow()
+/** On a phone the cursor would bring up the keyboard over the day. */
+const isNarrow = !window.matchMedia('(min-width: 820px) and (pointer: fine)').matches
 
 const RECENT = 6
 
-function start(foodId: string) {
+function start(foodId: string, asked: AskedAmount | null) {
   const food = kitchenStore.food(foodId)
   if (!food) return
-  pot.startWith(food)
+  pot.startWith(food, asked)
   void navigateTo(LOOSE_PATH)
 }
 function openPot(kept: KeptPot) {
@@ -86,7 +88,7 @@ const describe = (kept: KeptPot) => {
   const grams = (item: PotItem) => itemG(item, kitchenStore.kitchen!)
   const foods = kept.pot.items
     .map((item) =>
-      t('day.amount', { grams: number(grams(item)), food: kitchenStore.foodName(item.foodId).toLowerCase() }),
+      t('day.amount', { grams: weight(grams(item)), food: kitchenStore.foodName(item.foodId).toLowerCase() }),
     )
     .join(', ')
   const cooker = kitchenStore.kitchen!.cookers.find(({ id }) => id === kept.pot.cookerId)?.name
@@ -103,7 +105,7 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
     <section class="start">
       <h1>{{ t('day.title', { day: day(nowMs) }) }}</h1>
       <h2 class="ask">{{ t('day.ask') }}</h2>
-      <FoodFind :label="t('day.ask')" :most="6" quiet @take="start" />
+      <FoodFind :label="t('day.ask')" :most="6" quiet :passive="isNarrow" @take="start" />
       <p class="soft">{{ t('day.hint') }}</p>
 
       <template v-if="runs.running.length > 0">
@@ -181,7 +183,7 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
                 t('day.recentLine', {
                   day: day(firstLitAt(runState(run.events)) ?? Date.parse(run.createdAt)),
                   cooker: run.plan.cookerName ?? '',
-                  water: number(run.plan.answer.closings[0]!.water.pourG),
+                  water: weight(run.plan.answer.closings[0]!.water.pourG),
                 })
               }}</span>
             </button>

@@ -6,7 +6,7 @@ import { FLAMES } from '~~/core/names'
 import { donenessOf } from '~~/core/program/answer'
 
 /** The practice stove: a plan tried on a simulated pot, and what becomes of the food. */
-const { t, number, duration } = useI18nText()
+const { t, number, duration, weight } = useI18nText()
 const pot = usePotStore()
 const practice = usePracticeStore()
 const { foodName } = useKitchenStore()
@@ -121,7 +121,7 @@ useHead({ title: () => `${t('practice.title')} · Bivvet` })
               {{
                 practice.truth.isDry
                   ? t('practice.boiledDry')
-                  : t('practice.water', { g: number(practice.truth.waterG) })
+                  : t('practice.water', { g: weight(practice.truth.waterG) })
               }}
               {{ t('practice.counted', { n: counted, given: practice.whistlesGiven }) }}
               {{ t('practice.took', { time: duration(practice.minutes) }) }}

@@ -1,4 +1,5 @@
 // @vitest-environment happy-dom
+import { findFood } from '~~/core/food/catalogue'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { closePage, houseId, openKitchen, openPage, settle } from '~~/tests/house'
 import { useKitchenStore } from './kitchen'
@@ -17,7 +18,7 @@ const foodsOf = (pot: ReturnType<typeof usePotStore>) => pot.request?.contents.m
 describe('the pot being planned', () => {
   it('is the same pot after a look at it in tins and back', async () => {
     const pot = usePotStore()
-    pot.addFood()
+    pot.addFood(findFood('red-rice')!)
     await settle()
     const before = JSON.stringify([pot.form, pot.request])
     pot.view = 'tins'
@@ -30,7 +31,7 @@ describe('the pot being planned', () => {
 
   it('remembers what stands in tins while it is planned loose, with all that is in it', async () => {
     const pot = usePotStore()
-    pot.addFood()
+    pot.addFood(findFood('red-rice')!)
     pot.view = 'tins'
     pot.form.stack = {
       places: [id(4), ''],
@@ -67,7 +68,7 @@ describe('the pot being planned', () => {
 
   it('says when each food goes in by closing, and undo takes that back', async () => {
     const pot = usePotStore()
-    pot.addFood()
+    pot.addFood(findFood('red-rice')!)
     await settle()
     pot.joinAt([0, 1])
     expect(pot.inPhases).toBe(true)

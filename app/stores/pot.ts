@@ -18,6 +18,7 @@ import {
   placedItems,
   requestOf,
   withFood,
+  type AskedAmount,
   type Pot,
 } from '~~/shared/pot'
 import type { KeptPot } from '~~/shared/household'
@@ -90,13 +91,13 @@ export const usePotStore = defineStore('pot', () => {
   function chooseFood(index: number, id: string) {
     const food = foodById(kitchen.value, id)
     if (!food) return
-    form.value.items[index] = withFood(form.value.items[index]!, food)
+    form.value.items[index] = withFood(form.value.items[index]!, food, kitchen.value)
     if (form.value.items.length === 1) form.value.freeLiquid = cooksCovered(food) ? 'spoonable' : 'drained'
   }
 
-  function addFood() {
+  function addFood(food: Food, asked: AskedAmount | null = null) {
     if (form.value.items.length >= MOST_FOODS) return
-    form.value.items.push(newItem(findFood('red-rice')!, kitchen.value))
+    form.value.items.push(newItem(food, kitchen.value, asked))
     const { stack } = form.value
     stack?.places.push('')
     stack?.locks.push('any')
@@ -125,7 +126,7 @@ export const usePotStore = defineStore('pot', () => {
     settle()
   }
 
-  const startWith = (food: Food) => replace(newPot(food, kitchen.value))
+  const startWith = (food: Food, asked: AskedAmount | null = null) => replace(newPot(food, kitchen.value, asked))
   /** Takes a kept pot; answers the address at which it is looked at. */
   function open(kept: KeptPot): string {
     remember(kept)

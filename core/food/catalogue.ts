@@ -397,7 +397,7 @@ export const CATALOGUE: readonly Food[] = [
   },
   {
     id: 'potato-whole', group: 'vegetable',
-    cupG: null, sizeMm: 60, froth: 0, lectin: false,
+    cupG: null, sizeMm: 60, pieceG: [70, 120, 190], froth: 0, lectin: false,
     soak: null,
     zC: 23, zAbove110C: null,
     boilMinutes: { firm: 4.6, tender: 6.1, soft: 9.9, max: 37 },
@@ -413,7 +413,7 @@ export const CATALOGUE: readonly Food[] = [
   },
   {
     id: 'beetroot-whole', group: 'vegetable',
-    cupG: null, sizeMm: 60, froth: 0, lectin: false,
+    cupG: null, sizeMm: 60, pieceG: [70, 120, 190], froth: 0, lectin: false,
     soak: null,
     zC: 23, zAbove110C: null,
     boilMinutes: { firm: 15, tender: 22, soft: 34, max: 96 },
@@ -469,7 +469,7 @@ export const CATALOGUE: readonly Food[] = [
   },
   {
     id: 'chicken-thigh', group: 'meat',
-    cupG: null, sizeMm: 40, froth: 0, lectin: false,
+    cupG: null, sizeMm: 40, pieceG: [80, 110, 150], froth: 0, lectin: false,
     soak: null,
     zC: 22, zAbove110C: null,
     boilMinutes: { firm: 11, tender: 15, soft: 26, max: 78 },
@@ -477,7 +477,7 @@ export const CATALOGUE: readonly Food[] = [
   },
   {
     id: 'egg', group: 'egg',
-    cupG: null, sizeMm: 42, froth: 0, lectin: false,
+    cupG: null, sizeMm: 42, pieceG: [48, 57, 68], froth: 0, lectin: false,
     soak: null,
     zC: 22, zAbove110C: null,
     boilMinutes: { firm: 2.8, tender: 4, soft: 5.6, max: 19 },

@@ -34,6 +34,11 @@ export const foodSchema = z.object({
   /** g of the dry food in a 240 ml cup; null for what is counted in pieces. */
   cupG: bounded('cupG').nullable(),
   sizeMm: bounded('sizeMm'),
+  /** g of a small, a middling and a large one, of what is counted. */
+  pieceG: z
+    .tuple([bounded('pieceG'), bounded('pieceG'), bounded('pieceG')])
+    .readonly()
+    .optional(),
   /** How wildly it foams while it boils. */
   froth: z.union([z.literal(0), z.literal(1), z.literal(2)]),
   /** Carries phytohaemagglutinin: must be soaked, drained and boiled or pressure-cooked. */

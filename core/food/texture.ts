@@ -20,8 +20,16 @@ export function texturesOf(food: Food): readonly Texture[] {
   return cooksCovered(food) ? PULSE_TEXTURES : OTHER_TEXTURES
 }
 
-/** The texture asked for when nobody said: separate grain, tender pulses, soft dals. */
+/** Grains that are not eaten as separate ones (general kitchen practice). */
+const AS_EATEN: Readonly<Record<string, Texture>> = {
+  glutinous: 'sticky',
+  'short-white': 'sticky',
+  'risotto-white': 'soft',
+}
+
+/** The texture asked for when nobody said: separate grain or as its kind is eaten, tender pulses, soft dals. */
 export function usualTexture(food: Food): Texture {
+  if (AS_EATEN[food.id]) return AS_EATEN[food.id]!
   if (setsAsGrain(food)) return 'separate'
   return food.group === 'dal' ? 'soft' : 'tender'
 }

@@ -80,7 +80,8 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
     const foods = pot.foods.flatMap(({ food }, i) => {
       const still = course.still[i]!
       const needsInAll = course.had[i]! + needs[i]! + still
-      return inside[i] ? [{ food, gets: outlook.willGet[i]!.value, still, needs: needsInAll }] : []
+      const centreC = outlook.curve.hottestFoodC[i]!
+      return inside[i] ? [{ food, gets: outlook.willGet[i]!.value, still, needs: needsInAll, centreC }] : []
     })
     const cautions = runCautions({
       foods,

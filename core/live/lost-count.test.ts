@@ -44,17 +44,17 @@ describe('a count at the stove', () => {
   })
 
   it('tells until when, where the pot is understood', () => {
-    const quick = planned({ kind: 'whistles', flame: 'medium' }, 'peas-dried')
+    const quick = planned({ kind: 'whistles', flame: 'medium' }, 'kidney-red')
     expect(quick.answer.closings[0]!.range.figure).toBeLessThanOrEqual(8)
     const truth = simulate({
       ...quick.answer.closings[0]!.case,
-      program: [{ kind: 'whistles', heatW: 1.6 * 520, untilWhistles: 14 }],
+      program: [{ kind: 'whistles', heatW: 1.45 * 520, untilWhistles: 14 }],
     })
     const events = [...heard(0, 0), ...truth.whistleMinutes.map((minute) => event({ kind: 'whistle' }, minute))]
-    const lost = seen(quick, events.slice(0, 6))!
+    const lost = seen(quick, events.slice(0, 8))!
     expect(lost).toMatchObject({ reason: 'too-many' })
     expect(lost.whistles).toBeGreaterThan(8)
-    expect(lost.offAt).toBeGreaterThan(events[5]!.at)
+    expect(lost.offAt).toBeGreaterThan(events[7]!.at)
   })
 
   it('has no lower flame to offer once it is turned down', () => {

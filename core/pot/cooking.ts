@@ -17,6 +17,8 @@ export interface StateLayout {
 export class Cooking {
   /** Boil-minutes of each food so far. */
   readonly doses: Float64Array
+  /** The highest temperature in °C of the middle of each food since it was hot enough to cook; 0 before. */
+  readonly peaksC: Float64Array
   /** The component of the state whose temperature cooks each food. */
   readonly heatedBy: readonly number[]
   /** One bit a food: whether it is hot enough to cook. */
@@ -28,6 +30,7 @@ export class Cooking {
     startsHot: boolean,
   ) {
     this.doses = new Float64Array(foods.length)
+    this.peaksC = new Float64Array(foods.length)
     this.heatedBy = foods.map(({ sizeMm, vessel }, i) =>
       lagSeconds(sizeMm) > 0 ? layout.middle + i : vessel === null ? 0 : layout.tin + vessel,
     )
@@ -67,6 +70,7 @@ export class Cooking {
           mean += WEIGHTS[n]! * boilMinutesPerMinute(tempC, zC, zAbove110C)
         }
       this.doses[i]! += (mean * seconds) / 60
+      this.peaksC[i] = Math.max(this.peaksC[i]!, start, integrator.next[component]!)
     }
   }
 }

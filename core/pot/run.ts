@@ -54,6 +54,7 @@ interface Clock {
 export interface RunMoment {
   y: Float64Array
   doses: Float64Array
+  peaksC: Float64Array
   cookingMask: number
   knobs: Knobs
   clock: Clock
@@ -198,6 +199,7 @@ export class Run {
     return {
       y: pot.y.slice(),
       doses: pot.cooking.doses.slice(),
+      peaksC: pot.cooking.peaksC.slice(),
       cookingMask: pot.cooking.mask,
       knobs: { ...pot.knobs },
       clock: { ...this.clock },
@@ -206,10 +208,11 @@ export class Run {
     }
   }
 
-  restore({ y, doses, cookingMask, knobs, clock, whistles, tracePoints }: RunMoment): void {
+  restore({ y, doses, peaksC, cookingMask, knobs, clock, whistles, tracePoints }: RunMoment): void {
     const { pot } = this
     pot.y.set(y)
     pot.cooking.doses.set(doses)
+    pot.cooking.peaksC.set(peaksC)
     pot.cooking.mask = cookingMask
     Object.assign(pot.knobs, knobs)
     Object.assign(this.clock, clock)
@@ -256,6 +259,7 @@ export class Run {
       uptake: pot.uptake(),
       heatKJ: pot.heatJ / 1000,
       hottestC,
+      hottestFoodC: [...pot.cooking.peaksC],
       trace: trace.slice(),
     }
   }

@@ -30,5 +30,7 @@ export interface Simulation {
   uptake: number | null
   heatKJ: number
   hottestC: number
+  /** Per food, of its middle, since it was hot enough to cook; 0 where it never was. */
+  hottestFoodC: number[]
   trace: TracePoint[]
 }

@@ -31,6 +31,8 @@ export interface FoodAnswer {
   getsLow: number
   getsHigh: number
   doneness: Doneness
+  /** The highest temperature that its middle comes to. */
+  centreC: number
   window: BoilMinuteWindow
   factors: NeedFactor[]
   /** Water for the food's own tin; null in the base. */
@@ -87,7 +89,7 @@ export interface ClosingAnswer {
   /** Minutes from lighting it for this closing. */
   clock: { pressureAtMinute: number | null; heatOffAtMinute: number; openAtMinute: number }
   /** Boil-minutes that each food of the request gets in it, and over the spread of what is unknown. */
-  foods: { gets: number; getsLow: number; getsHigh: number }[]
+  foods: { gets: number; getsLow: number; getsHigh: number; centreC: number }[]
   fill: ClosingFill
   steamLostG: number
   /** Free water when it is opened, as the simulation has it. */

@@ -51,6 +51,7 @@ export function closingAnswer(
       gets,
       getsLow: spread.gets[i]!.low,
       getsHigh: spread.gets[i]!.high,
+      centreC: simulation.hottestFoodC[i]!,
     })),
     fill: fillOf(taken),
     steamLostG: simulation.steamLostG,

@@ -4,6 +4,7 @@ import { cooksCovered, setsAsGrain } from '../food/food'
 import type { CookedFood, Grain, Load, SimulationCase, VesselLoad } from '../pot/case.schema'
 import { liquidBroughtG } from '../water/sum'
 import { levelMl } from '../water/volume'
+import { bulkBefore } from './bulk'
 import { inBase, inTins, isColdIn, type Closing } from './closing'
 import { looseWaterG, type PreparedFood } from './prepared'
 import { tinWaterG } from './tins'
@@ -101,7 +102,7 @@ function dryAndHeldJPerK({ food, dryG, insideG }: PreparedFood): number {
 function vesselOf(closing: Closing, item: PreparedFood): VesselLoad {
   const { pot } = closing
   const tin = pot.tins[item.tin!]!
-  const { food, dryG, texture, insideG } = item
+  const { food } = item
   const waterG = tinWaterG(item) + looseWaterG(item)
   const radiusM = tin.diameterMm / 2000
   const floorM2 = Math.PI * radiusM * radiusM

@@ -42,7 +42,7 @@ describe('a count of whistles', () => {
   })
 
   it('of too close ones gives way, however few they are', () => {
-    const asked = unsoaked('risotto-white', { kind: 'whistles', flame: 'high' })
+    const asked = pot('bulgur-coarse', { style: { kind: 'whistles', flame: 'high' } })
     const counted = valueOf(plan(asked)).closings[0]!
     expect(counted.range.figure).toBeLessThanOrEqual(MOST_COUNTED)
     expect(counted.program.whistleEveryS).toBeLessThan(CLOSEST_COUNTED_S)

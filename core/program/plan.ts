@@ -1,7 +1,7 @@
 import { holdsPressure } from '../appliance/appliance'
 import { setsAsGrain, swells } from '../food/food'
 import { failed, problem, type Outcome } from '../problem'
-import { cautionsFor, type PlanFacts } from '../safety/rules'
+import { cautionsFor, isThrough, type PlanFacts } from '../safety/rules'
 import { grainFate, pulseFate, type WaterFate } from '../water/folk'
 import { donenessOf, type ClosingAnswer, type FoodAnswer, type PlanAnswer } from './answer'
 import { closingAnswer, waterLeftG } from './closing-answer'
@@ -64,7 +64,7 @@ function answerOf(pot: PreparedPot, sequence: readonly SequenceStep[], closings:
   return {
     closings,
     release: closings[0]!.case.release,
-    foods: pot.foods.map((item, i) => foodAnswer(pot, item, i, sum)),
+    foods: pot.foods.map((item, i) => foodAnswer(pot, item, i, closings)),
     becomes: fateOf(base, wateredG(sequence) - steamLostG),
     fill: {
       beforeL: most(({ fill }) => fill.beforeL),
@@ -84,11 +84,13 @@ function foodAnswer(
   { tins }: PreparedPot,
   item: PreparedFood,
   index: number,
-  sum: (of: (closing: ClosingAnswer) => number) => number,
+  closings: readonly ClosingAnswer[],
 ): FoodAnswer {
   const { food, dryG, texture, soakedShare, need } = item
   const tin = item.tin === null ? null : tins[item.tin]!
-  const gets = sum(({ foods }) => foods[index]!.gets)
+  const sum = (of: 'gets' | 'getsLow' | 'getsHigh') => closings.reduce((all, { foods }) => all + foods[index]![of], 0)
+  const gets = sum('gets')
+  const centreC = Math.max(...closings.map(({ foods }) => foods[index]!.centreC))
   return {
     food: food.id,
     dryG,
@@ -96,9 +98,10 @@ function foodAnswer(
     soakedShare,
     needs: need.boilMinutes,
     gets,
-    getsLow: sum(({ foods }) => foods[index]!.getsLow),
-    getsHigh: sum(({ foods }) => foods[index]!.getsHigh),
-    doneness: donenessOf(gets, need.window),
+    getsLow: sum('getsLow'),
+    getsHigh: sum('getsHigh'),
+    doneness: isThrough(food, centreC) ? donenessOf(gets, need.window) : 'hard',
+    centreC,
     window: need.window,
     factors: need.factors,
     tinWaterG: tin ? tinWaterG(item) : null,
@@ -165,6 +168,7 @@ function factsOf(pot: PreparedPot, answer: WithoutCautions): PlanFacts {
       gets: answer.foods[i]!.gets,
       needs: answer.foods[i]!.needs,
       max: answer.foods[i]!.window.max,
+      centreC: answer.foods[i]!.centreC,
     })),
   }
 }

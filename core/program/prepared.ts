@@ -67,11 +67,12 @@ export function prepare(request: PlanRequest): Outcome<PreparedPot> {
   const tins: Tin[] = []
   const foods: PreparedFood[] = []
   request.contents.forEach((content, i) => {
-    const food = request.foods?.find(({ id }) => id === content.food) ?? findFood(content.food)
-    if (!food) {
+    const usual = request.foods?.find(({ id }) => id === content.food) ?? findFood(content.food)
+    if (!usual) {
       problems.push(problem('unknown-food', `contents.${i}.food`, { value: content.food }))
       return
     }
+    const food = content.sizeMm === undefined ? usual : { ...usual, sizeMm: content.sizeMm }
     const texture = content.texture ?? usualTexture(food)
     if (!texturesOf(food).includes(texture)) {
       const choices = texturesOf(food).join(', ')

@@ -36,8 +36,9 @@ export function checkRequest(request: PlanRequest): Problem[] {
   return found
 }
 
-function checkContent({ dryG, soak, where }: PlanRequest['contents'][number], path: string): Problem[] {
+function checkContent({ dryG, soak, where, sizeMm }: PlanRequest['contents'][number], path: string): Problem[] {
   const found = checkAmount(dryG, `${path}.dryG`)
+  if (sizeMm !== undefined) found.push(...outOfBounds(sizeMm, 'sizeMm', `${path}.sizeMm`))
   if (soak) {
     found.push(
       ...outOfBounds(soak.hours, 'soakHours', `${path}.soak.hours`, 'hours-out-of-range'),

@@ -31,6 +31,8 @@ export const contentSchema = z.object({
   /** The food's usual texture if left out. */
   texture: z.enum(TEXTURES).optional(),
   where: z.union([z.literal('base'), z.object({ tin: tinSchema, tier: z.number().int().min(1).max(8) })]),
+  /** Thickness of its pieces in mm; the food's usual one if left out. */
+  sizeMm: figure.optional(),
   additions: z.array(z.enum(ADDITIONS)).max(10).optional(),
   batch: z.enum(BATCHES).optional(),
   /** Which closing of the lid it goes in at: 0, if left out, from the start; 1 once it has been opened; and so on. */

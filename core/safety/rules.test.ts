@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { findFood } from '../food/catalogue'
+import { plan } from '../program/plan'
 import { cautionText } from '../../locales/sentences'
 import CAUTIONS from '../../locales/en/cautions.json'
 import { cautionsFor, isRefused, mayBoilDry, runCautions, type CautionId, type PlanFacts } from './rules'
@@ -15,6 +16,7 @@ const food = (id: string, change: Partial<FoodFacts> = {}): FoodFacts => ({
   gets: 100,
   needs: 90,
   max: 300,
+  centreC: 95,
   ...change,
 })
 const facts = (foods: FoodFacts[], change: Partial<PlanFacts> = {}): PlanFacts => ({
@@ -133,6 +135,8 @@ describe('what goes on around the pot', () => {
     ['too much liquid', facts([food('toor-split')], { surplusG: 300 }), 'too-wet', 'warn'],
     ['a pot of unknown size', facts([food('toor-split')], { bodyAssumed: true }), 'size-assumed', 'note'],
     ['meat', facts([food('chicken-thigh', { soak: null })]), 'meat-through', 'note'],
+    ['meat that stays raw', facts([food('goat-bone', { soak: null, centreC: 73 })]), 'meat-raw', 'refuse'],
+    ['eggs that stay soft', facts([food('egg', { soak: null, centreC: 70 })]), 'meat-raw', 'warn'],
     ['grain that is left over', facts([food('basmati-white')]), 'cool-rice', 'note'],
     ['keep-warm', facts([food('basmati-white')], { appliance: { kind: 'rice' }, release: null }), 'keep-hot', 'note'],
     ['any pot under pressure', facts([food('toor-split')]), 'wait-for-pressure', 'note'],
@@ -232,5 +236,49 @@ describe('a pot from which nothing came', () => {
       expect(sentence).toMatch(/\d/)
       expect(sentence + why).not.toMatch(/[{}]/)
     }
+  })
+})
+
+describe('meat to its middle', () => {
+  const chicken = (sizeMm: number, minutes: number) =>
+    plan({
+      kitchen: { altitudeM: 0, roomC: 20, tapC: 20 },
+      cooker: 'open-3l',
+      contents: [{ food: 'chicken-thigh', dryG: 600, soak: null, sizeMm, where: 'base' }],
+      liquids: [{ kind: 'water', g: 600 }],
+      style: { kind: 'open', lid: true },
+      release: 'auto',
+      given: [{ figure: minutes }],
+    })
+  const told = (outcome: ReturnType<typeof chicken>) => {
+    if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
+    const { foods, cautions } = outcome.value
+    return { centreC: foods[0]!.centreC, doneness: foods[0]!.doneness, ids: cautions.map(({ id }) => id), cautions }
+  }
+
+  it('is simulated, not taken from the minutes: thick pieces are raw where thin ones are done', () => {
+    const thin = told(chicken(20, 6))
+    const thick = told(chicken(90, 6))
+    expect(thin.centreC).toBeGreaterThan(thick.centreC)
+    expect(thin.ids).not.toContain('meat-raw')
+    expect(thick.ids).toContain('meat-raw')
+    expect(thick.doneness).toBe('hard')
+    expect(isRefused(thick.cautions)).toBe(true)
+  })
+
+  it('is called through once it has been at 74 °C', () => {
+    const { centreC, ids } = told(chicken(90, 90))
+    expect(centreC).toBeGreaterThan(74)
+    expect(ids).toContain('meat-through')
+    expect(ids).not.toContain('meat-raw')
+  })
+
+  it('is told at the stove too, once the heat is off', () => {
+    const one = { food: findFood('goat-bone')!, gets: 90, needs: 80 }
+    const run = (centreC: number, heatIsOff: boolean) =>
+      runCautions({ foods: [{ ...one, centreC }], heatIsOff, waterEndG: 100 }).map(({ id }) => id)
+    expect(run(70, true)).toEqual(['meat-raw'])
+    expect(run(70, false)).toEqual([])
+    expect(run(90, true)).toEqual([])
   })
 })

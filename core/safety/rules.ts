@@ -51,6 +51,8 @@ export interface PlanFacts {
     gets: number
     needs: number
     max: number
+    /** The highest temperature that its middle comes to. */
+    centreC: number
   }[]
 }
 
@@ -89,6 +91,7 @@ export type CautionId =
   | 'overdue'
   | 'overdue-dry'
   | 'meat-through'
+  | 'meat-raw'
   | 'keep-hot'
   | 'size-assumed'
 
@@ -169,10 +172,23 @@ const notDone: Rule = ({ foods }) =>
     .filter(({ food, gets, needs }) => gets < needs && !food.lectin)
     .map(({ food }) => caution('program-short', 'warn', { food: food.id }))
 
+/** What the middle of meat, poultry and eggs must come to (the cautious figure of food-safety authorities). */
+const THROUGH_C = 74
+
+/** True where a food need not be hot through, or its middle is at so many °C. */
+export function isThrough({ group }: Pick<Food, 'group'>, centreC: number): boolean {
+  return (group !== 'meat' && group !== 'egg') || centreC >= THROUGH_C
+}
+
 const meatThrough: Rule = ({ foods }) =>
-  foods
-    .filter(({ food }) => food.group === 'meat')
-    .map(({ food }) => caution('meat-through', 'note', { food: food.id }))
+  foods.flatMap(({ food, centreC }) => {
+    if (!isThrough(food, centreC)) return [rawCaution(food, centreC)]
+    return food.group === 'meat' ? [caution('meat-through', 'note', { food: food.id, temp: Math.floor(centreC) })] : []
+  })
+
+/** Soft eggs are eaten by choice; soft meat is not. */
+const rawCaution = (food: Food, centreC: number): Caution =>
+  caution('meat-raw', food.group === 'egg' ? 'warn' : 'refuse', { food: food.id, temp: Math.floor(centreC) })
 
 const keepHot: Rule = ({ appliance }) => (kindOf(appliance).gentle ? [caution('keep-hot', 'note')] : [])
 
@@ -246,6 +262,8 @@ export interface RunFacts {
     needs: number
     /** What later closings of the lid are to give it besides; none if left out. */
     still?: number
+    /** The highest temperature that its middle will have come to; not told where left out. */
+    centreC?: number
   }[]
   heatIsOff: boolean
   /** How long ago the first whistle or the pressure was due, and the least water there can be; null if it has come. */
@@ -263,8 +281,12 @@ export function runCautions({ foods, heatIsOff, overdue, waterEndG }: RunFacts):
       const params = { food: food.id }
       return still > 0 ? caution('lectin-not-yet', 'warn', params) : caution('lectin-not-done', 'refuse', params)
     })
+  const raw = foods
+    .filter(({ food, centreC, still = 0 }) => heatIsOff && still === 0 && !isThrough(food, centreC ?? Infinity))
+    .map(({ food, centreC }) => rawCaution(food, centreC!))
   return [
     ...halfCooked,
+    ...raw,
     ...(overdue ? [overdueCaution(overdue)] : []),
     ...(waterEndG <= 0 && !heatIsOff && !overdue ? [caution('runs-dry', 'warn')] : []),
   ]

@@ -1,4 +1,5 @@
 import { findFood } from '../food/catalogue'
+import { pieceMm } from '../food/pieces'
 import type { Food } from '../food/food.schema'
 import { together, type Together } from '../program/together'
 import { USUAL_TRIVETS_MM } from '../pot/stacking'
@@ -43,8 +44,9 @@ export function mendStack(ask: StackAsk, result: StackResult): Mend | null {
       return { id: 'unlock', food }
   for (const food of indexes) {
     const whole = foodOf(ask.foods[food]!)
-    if (!whole || whole.sizeMm < CUT_FROM_MM) continue
-    if (works({ ownFoods: [...(ask.ownFoods ?? []).filter(({ id }) => id !== whole.id), halved(whole)] }))
+    const sizeMm = ask.foods[food]!.sizeMm ?? whole?.sizeMm ?? 0
+    if (!whole || sizeMm < CUT_FROM_MM) continue
+    if (works({ foods: withFood(food, { sizeMm: pieceMm({ ...whole, sizeMm }, 'medium', 'halves') }) }))
       return { id: 'halve-pieces', food }
   }
   if (result.nearest) {
@@ -68,9 +70,4 @@ export function mendStack(ask: StackAsk, result: StackResult): Mend | null {
   for (const food of indexes)
     if (ask.foods.length > 1 && works({ foods: ask.foods.filter((_, i) => i !== food) })) return { id: 'apart', food }
   return null
-}
-
-/** The same food cut through once: half as thick, and quicker to the middle. */
-function halved(food: Food): Food {
-  return { ...food, sizeMm: food.sizeMm / 2 }
 }

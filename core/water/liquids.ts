@@ -14,6 +14,18 @@ export const LIQUID_YIELD = {
   vegetable: 0.2,
 } as const
 
+/** What pours, and can be measured in one jug with the water; the others are cut into the pot. */
+const POURED: readonly LiquidKind[] = [
+  'water',
+  'thin-stock',
+  'puree',
+  'sauce',
+  'curd',
+  'coconut-milk-thin',
+  'coconut-milk-thick',
+]
+export const isPoured = (kind: LiquidKind) => POURED.includes(kind)
+
 export type LiquidKind = keyof typeof LIQUID_YIELD
 export const LIQUID_KINDS = Object.keys(LIQUID_YIELD) as LiquidKind[]
 

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import type { AskedAmount } from '~~/shared/pot'
+
 /** Finds a food from anywhere: return plans it, or its page is opened. */
 const emit = defineEmits<{ close: [] }>()
 const { t } = useI18nText()
@@ -6,10 +8,11 @@ const kitchen = useKitchenStore()
 const pot = usePotStore()
 const at = ref<string | null>(null)
 
-function plan(foodId: string) {
+const asked = ref<AskedAmount | null>(null)
+function plan(foodId: string, amount: AskedAmount | null = asked.value) {
   const food = kitchen.food(foodId)
   if (!food) return
-  pot.startWith(food)
+  pot.startWith(food, amount)
   emit('close')
   void navigateTo('/pot')
 }

@@ -1,23 +1,46 @@
-<script setup lang="ts">
-/** A number as a cook types it; only what is a number goes further, and what is not stays to be mended. */
-import { readAmount } from '~~/core/measure/amount'
+<script setup lang="ts" generic="Q extends Quantity = never">
+/**
+ * A number as a cook types it; only what is a number goes further, and what is not stays to be mended. A quantity is
+ * shown in the unit that the household likes, and may be typed in any (“203 F”).
+ */
+import { readAmount, typedAmount } from '~~/core/measure/amount'
+import { inUnit, readQuantity, type Quantity } from '~~/core/measure/units'
 
-const { label, suffix = '', error = null } = defineProps<{ label: string; suffix?: string; error?: string | null }>()
+const {
+  label,
+  suffix = '',
+  error = null,
+  quantity,
+  digits = 3,
+} = defineProps<{ label: string; suffix?: string; error?: string | null; quantity?: Q; digits?: number }>()
 const model = defineModel<number>({ required: true })
-const { t } = useI18nText()
+const { t, likes, unitFor, unitName } = useI18nText()
 
-const text = ref(String(model.value))
-watch(model, (value) => {
-  if (readAmount(text.value) !== value) text.value = String(value)
+const unit = computed(() => (quantity ? unitFor(quantity) : null))
+const read = (typed: string) =>
+  quantity ? readQuantity(typed, quantity, unit.value!, likes.value.decimal) : readAmount(typed, likes.value.decimal)
+const written = (value: number) =>
+  typedAmount(quantity ? inUnit(value, quantity, unit.value!) : value, likes.value.decimal, digits)
+
+const text = ref(written(model.value))
+watch([model, unit, () => likes.value.decimal], ([value]) => {
+  if (written(read(text.value)) !== written(value)) text.value = written(value)
 })
 watch(text, (typed) => {
-  const value = readAmount(typed)
+  const value = read(typed)
   // What only follows the model must not go back to it: fields that give each other would round each other.
-  if (Number.isFinite(value) && value !== model.value) model.value = value
+  if (Number.isFinite(value) && written(value) !== written(model.value)) model.value = value
 })
-const message = computed(() => (Number.isFinite(readAmount(text.value)) ? error : t('problems.not-a-number')))
+const message = computed(() => (Number.isFinite(read(text.value)) ? error : t('problems.not-a-number')))
 </script>
 
 <template>
-  <v-text-field v-model="text" inputmode="decimal" :label="label" :suffix="suffix" :error-messages="message ?? []" />
+  <v-text-field
+    v-model="text"
+    inputmode="decimal"
+    :label="label"
+    :suffix="unit ? unitName(unit as string) : suffix"
+    :error-messages="message ?? []"
+    @focusin="(event: FocusEvent) => (event.target as HTMLInputElement).select?.()"
+  />
 </template>

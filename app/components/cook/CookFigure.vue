@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { pourable } from '~~/core/measure/pourable'
 import type { NextAction } from '~~/core/live/next'
 import type { Following } from '~~/core/live/follow'
 import { lastLeg } from '~~/core/live/run'
@@ -12,7 +11,7 @@ const { plan, following, action, nowMs } = defineProps<{
   action: NextAction
   nowMs: number
 }>()
-const { t, number, partText } = useI18nText()
+const { t, measured, partsOf } = useI18nText()
 const { cup } = useKitchenStore()
 
 const phase = computed(() => following.state.phase)
@@ -41,18 +40,13 @@ const countdown = computed(() => {
   return { text: `${Math.floor(rest / 60)}:${String(rest % 60).padStart(2, '0')}`, overdue: seconds < 0 }
 })
 const pourG = computed(() => lastLeg(following.state).more?.addWaterG ?? plan.answer.closings[0]!.water.pourG)
-const pour = computed(() => ({
-  g: pourG.value,
-  parts: pourable(pourG.value, cup)
-    .parts.map((part) => partText(part, cup))
-    .join(' + '),
-}))
+const pour = computed(() => ({ ...partsOf(pourG.value, 'weight'), inCups: measured(pourG.value, cup) }))
 </script>
 
 <template>
   <p v-if="phase === 'ready'" class="great figure tone-water">
-    {{ number(pour.g) }}<span class="of soft">{{ t('units.g') }}</span>
-    <span class="cups">{{ pour.parts }}</span>
+    {{ pour.figure }}<span class="of soft">{{ pour.unit }}</span>
+    <span class="cups">{{ pour.inCups }}</span>
   </p>
   <p v-else-if="isCount" class="great figure tone-steam">
     {{ counted }}<span class="of soft">{{ t('cook.whistlesOf', { n: of }) }}</span>

@@ -7,7 +7,7 @@ import type { SavedPlan } from '~~/shared/household'
 /** “Not yet”: what it takes from the pot as it now is, and the way back onto the flame. */
 const { plan, following } = defineProps<{ plan: SavedPlan; following: Following }>()
 const emit = defineEmits<{ add: [data: RunEventData] }>()
-const { t, number, duration } = useI18nText()
+const { t, number, duration, weight } = useI18nText()
 const { foodName } = useKitchenStore()
 
 const open = ref(false)
@@ -49,7 +49,7 @@ function close() {
       </div>
       <p v-if="problem" class="tone-danger" role="alert">{{ problem }}</p>
       <p v-else-if="more && !allDone" class="remedy" role="status">
-        <template v-if="more.addWaterG > 0">{{ t('pot.remedy.water', { grams: number(more.addWaterG) }) }} </template>
+        <template v-if="more.addWaterG > 0">{{ t('pot.remedy.water', { grams: weight(more.addWaterG) }) }} </template>
         {{
           t('pot.remedy.more', {
             figure: t(`pot.elsewhere.${more.unit}`, { n: more.figure }, more.figure),

@@ -3,7 +3,7 @@ import type { Outlook } from '~~/core/live/outlook'
 
 /** What nobody can see: how hot it is inside, under what pressure, and how much water is left. */
 const { outlook } = defineProps<{ outlook: Outlook; pressurised: boolean }>()
-const { t, number } = useI18nText()
+const { t, number, weight, temp, pressure } = useI18nText()
 /** Where nothing has told of the heat yet, the plan's own is all there is. */
 const knowsHeat = computed(
   () => outlook.heatShare.high - outlook.heatShare.low < 0.25 && outlook.heatShare.high > outlook.heatShare.low,
@@ -12,8 +12,8 @@ const knowsHeat = computed(
 
 <template>
   <p class="inside">
-    <span class="figure hot tone-steam">{{ t('cook.inside.temp', { n: number(outlook.tempC) }) }}</span>
-    <span v-if="pressurised" class="soft">{{ t('cook.inside.gauge', { n: number(outlook.gaugePa / 1000) }) }}</span>
+    <span class="figure hot tone-steam">{{ temp(outlook.tempC) }}</span>
+    <span v-if="pressurised" class="soft">{{ t('cook.inside.gauge', { n: pressure(outlook.gaugePa) }) }}</span>
     <span v-if="knowsHeat" class="soft">
       {{
         t('cook.inside.heat', {
@@ -25,8 +25,8 @@ const knowsHeat = computed(
     <span class="tone-water">
       {{
         t('cook.inside.water', {
-          low: number(Math.max(0, outlook.waterNowG.low)),
-          high: number(Math.max(0, outlook.waterNowG.high)),
+          low: weight(Math.max(0, outlook.waterNowG.low)),
+          high: weight(Math.max(0, outlook.waterNowG.high)),
         })
       }}
     </span>

@@ -6,15 +6,15 @@ import type { SavedPlan } from '~~/shared/household'
 /** The pot stands open and the rest goes in: what, with how much water, and for how long, from the pot as it now is. */
 const { plan, following } = defineProps<{ plan: SavedPlan; following: Following }>()
 const emit = defineEmits<{ add: [data: RunEventData] }>()
-const { t, number, duration } = useI18nText()
+const { t, number, duration, weight } = useI18nText()
 const { foodName } = useKitchenStore()
 
 const later = computed(() => plan.answer.closings[following.course.closing.number + 1]!)
 const foods = computed(() =>
   later.value.adds.map((index) => {
     const { food, dryG, tinWaterG } = plan.answer.foods[index]!
-    const what = t('units.amountOf', { grams: number(dryG), food: foodName(food) })
-    return tinWaterG === null ? what : t('cook.inTin', { food: what, water: number(tinWaterG) })
+    const what = t('units.amountOf', { grams: weight(dryG), food: foodName(food) })
+    return tinWaterG === null ? what : t('cook.inTin', { food: what, water: weight(tinWaterG) })
   }),
 )
 const { more, problem, ask } = useNextClosing(() => plan)
@@ -34,7 +34,7 @@ function close() {
   <section class="put-in" @click.stop>
     <ul>
       <li v-if="more && more.addWaterG > 0" class="tone-water">
-        {{ t('pot.remedy.water', { grams: number(more.addWaterG) }) }}
+        {{ t('pot.remedy.water', { grams: weight(more.addWaterG) }) }}
       </li>
       <li v-for="(food, i) in foods" :key="i">{{ food }}</li>
     </ul>

@@ -26,7 +26,7 @@ const {
   pour?: { pourG: number; askedG: number } | null
 }>()
 const emit = defineEmits<{ pour: [pourG: number | null] }>()
-const { t, number } = useI18nText()
+const { t, number, weight } = useI18nText()
 const hatch = useId()
 const grains = useId()
 
@@ -185,7 +185,7 @@ const text = computed(() =>
       :aria-valuenow="pour.pourG"
       aria-valuemin="0"
       aria-valuemax="10000"
-      :aria-valuetext="t('units.grams', { n: number(pour.pourG) })"
+      :aria-valuetext="weight(pour.pourG)"
       :transform="`translate(${left + inner.width / 2} ${yOf(fill.liquidL)})`"
       @pointerdown="startDrag"
       @pointermove="drag"

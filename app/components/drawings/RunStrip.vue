@@ -41,7 +41,7 @@ const {
   foods?: readonly string[]
 }>()
 const emit = defineEmits<{ figure: [figure: number | null] }>()
-const { t, number, clock, duration } = useI18nText()
+const { t, number, clock, duration, temp, pressure: gauge } = useI18nText()
 
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
@@ -143,8 +143,8 @@ const seen = computed(() => {
   const point = pointAt(curve.trace, lookAt.value)
   const readings = [
     t('strip.at', { time: at(lookAt.value) }),
-    t('strip.temp', { n: number(point.tempC) }),
-    ...(curve.minutesToPressure === null ? [] : [t('strip.gauge', { n: number(point.gaugePa / 1000) })]),
+    temp(point.tempC),
+    ...(curve.minutesToPressure === null ? [] : [gauge(point.gaugePa)]),
     ...foods.map((name, i) => t('strip.got', { food: name, n: number(point.boilMinutes[i] ?? 0) })),
   ]
   return { x: x(lookAt.value), y: yPa(point.gaugePa), text: readings.join(' · ') }

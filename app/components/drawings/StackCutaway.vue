@@ -22,7 +22,7 @@ const { cooker, tiers, trivetMm, fill, baseName, heat } = defineProps<{
   baseName: string | null
   heat: number
 }>()
-const { t, number } = useI18nText()
+const { t, number, weight } = useI18nText()
 const { pickUp, isOver, isCarried } = useCarry()
 const hatch = useId()
 
@@ -219,7 +219,7 @@ const text = computed(() =>
           {{
             tin.food
               ? t(tin.food.later ? 'stack.drawing.later' : 'stack.drawing.inTin', {
-                  water: number(tin.food.waterG),
+                  water: weight(tin.food.waterG),
                   tin: tin.name,
                 })
               : tin.name

@@ -13,7 +13,7 @@ import { stylesFor } from '~~/core/appliance/appliance'
 /** What a water test says of a cooker: fitted beside measured, and what changes in the plans. Kept only when asked. */
 const { cooker, test, burnerId } = defineProps<{ cooker: HouseholdCooker; test: WaterTest; burnerId: string | null }>()
 const emit = defineEmits<{ done: [] }>()
-const { t, number, problemText } = useI18nText()
+const { t, number, problemText, weight, temp } = useI18nText()
 const kitchenStore = useKitchenStore()
 const kitchen = computed(() => kitchenStore.kitchen!)
 const pot = usePotStore()
@@ -92,8 +92,8 @@ const figures = computed(() =>
 const observations = computed(() =>
   (fit.value?.observations ?? []).map(({ id, measured, fitted }, i) => {
     const text = (value: number) => {
-      if (id === 'steam') return t('units.grams', { n: number(value) })
-      if (id === 'temperature') return `${number(value, 1)} °C`
+      if (id === 'steam') return weight(value)
+      if (id === 'temperature') return temp(value, 1)
       return id === 'interval'
         ? t('pot.answer.seconds', { n: number(value * 60) })
         : `${number(value, 1)} ${t('units.min')}`
@@ -141,7 +141,7 @@ function figureOf(outcome: Planned) {
 }
 function waterOf(outcome: Planned) {
   const water = firstOf(outcome)?.water
-  return water ? t('units.grams', { n: number(water.pourG) }) : ''
+  return water ? weight(water.pourG) : ''
 }
 function rangeOf(outcome: Planned) {
   const range = firstOf(outcome)?.range

@@ -3,7 +3,7 @@ import type { RunWithPlan } from '~~/shared/household'
 
 /** One run in the log: what was planned, what happened, how it came out. */
 const { run } = defineProps<{ run: RunWithPlan }>()
-const { t, number, clock, day, duration } = useI18nText()
+const { t, number, clock, day, duration, weight } = useI18nText()
 const { foodName } = useKitchenStore()
 
 const facts = computed(() => runFacts(run))
@@ -41,7 +41,7 @@ const startedMs = computed(() => facts.value.litAt ?? Date.parse(run.createdAt))
       <span class="soft">
         {{
           run.plan.answer.foods
-            .map(({ food, dryG }) => t('units.amountOf', { grams: number(dryG), food: foodName(food).toLowerCase() }))
+            .map(({ food, dryG }) => t('units.amountOf', { grams: weight(dryG), food: foodName(food).toLowerCase() }))
             .join(', ')
         }}
         · {{ run.plan.cookerName }}

@@ -24,7 +24,9 @@ const rangeText = computed(() => {
 const checkText = computed(() => {
   const { reason, figure } = closing.firstCheck
   if (reason === 'no-range' || pot.styleKind === 'rice-cooker') return null
-  return reason === 'opened-anyway' ? t('pot.checks.opened-anyway') : t(`pot.answer.firstCheck.${reason}`, { n: number(figure) })
+  return reason === 'opened-anyway'
+    ? t('pot.checks.opened-anyway')
+    : t(`pot.answer.firstCheck.${reason}`, { n: number(figure) })
 })
 /** Why it is looked at just then. */
 const checkRule = computed(() => {

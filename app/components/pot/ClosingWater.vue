@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { pourable, UNMENTIONED_ERROR } from '~~/core/measure/pourable'
+import { isPoured } from '~~/core/water/liquids'
 import type { ClosingAnswer } from '~~/core/program/answer'
 import type { HouseholdMeasure } from '~~/shared/kitchen'
 
@@ -10,13 +10,19 @@ const { closing, cup, later } = defineProps<{
   /** It goes boiling into a pot that was opened. */
   later: boolean
 }>()
-const { t, number, partText } = useI18nText()
+const { t, list, number, measured, partsOf, weight } = useI18nText()
 const pot = usePotStore()
 
-const inCups = computed(() => pourable(closing.water.pourG, cup))
-const text = computed(() => {
-  const parts = inCups.value.parts.map((part) => partText(part, cup)).join(' + ')
-  return Math.abs(inCups.value.errorShare) > UNMENTIONED_ERROR ? t('units.approx', { text: parts }) : parts
+const great = computed(() => partsOf(closing.water.pourG, 'weight'))
+/** What goes into one jug with the water: first all else that pours, then water up to a mark. */
+const jug = computed(() => {
+  const pouring = (pot.request?.liquids ?? []).filter(({ kind, g }) => g > 0 && isPoured(kind))
+  if (later || pouring.length === 0 || closing.water.pourG === 0) return null
+  const firstG = pouring.reduce((sum, { g }) => sum + g, 0)
+  return t('pot.answer.jug', {
+    list: list(pouring.map(({ kind, g }) => `${measured(g, cup)} ${t(`liquids.${kind}`).toLowerCase()}`)),
+    mark: measured(firstG + closing.water.pourG, cup),
+  })
 })
 const keptSoak = computed(
   () => pot.request?.contents.some(({ soak }) => soak?.keepWater && soak.waterG === undefined) ?? false,
@@ -26,15 +32,16 @@ const keptSoak = computed(
 <template>
   <AnswerFigure
     :label="t(later ? 'pot.later.water' : 'pot.answer.water')"
-    :figure="number(closing.water.pourG)"
-    :unit="t('units.g')"
+    :figure="great.figure"
+    :unit="great.unit"
     tone="water"
     :small="later"
   >
     <template #beside>
-      <strong>{{ text }}</strong>
+      <strong>{{ measured(closing.water.pourG, cup) }}</strong>
+      <span v-if="jug">{{ jug }}</span>
       <span v-if="closing.water.pourG !== closing.planned.pourG" class="tone-water">{{
-        t('pot.try.insteadOf', { figure: t('units.grams', { n: number(closing.planned.pourG) }) })
+        t('pot.try.insteadOf', { figure: weight(closing.planned.pourG) })
       }}</span>
       <span v-if="!later" class="soft">{{
         closing.water.ratioByVolume === null

@@ -24,7 +24,12 @@ const said = computed(() => {
     <button v-if="instead" type="button" class="link-button" @click="pot.styleKind = 'whistles'">
       {{ t('pot.count.anyway') }}
     </button>
-    <button v-else-if="!pot.isFree && likes.counts === 'usual'" type="button" class="link-button" @click="pot.leaveStyle">
+    <button
+      v-else-if="!pot.isFree && likes.counts === 'usual'"
+      type="button"
+      class="link-button"
+      @click="pot.leaveStyle"
+    >
       {{ t('pot.count.without') }}
     </button>
   </p>

@@ -5,7 +5,7 @@ import type { StyleKind } from '~~/core/names'
 import { inUse, measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
 
 /** The same food in every cooker and style of the kitchen, side by side; a tap switches to one. */
-const { t, number, duration, problemText, cautionText } = useI18nText()
+const { t, number, duration, problemText, cautionText, weight } = useI18nText()
 const pot = usePotStore()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 
@@ -53,7 +53,7 @@ const all = computed<Row[]>(() =>
     return [
       {
         ...without,
-        water: t('units.grams', { n: number(water.pourG) }),
+        water: weight(water.pourG),
         figure: t(`pot.elsewhere.${range.unit}`, { n: figures }, range.figure),
         total: duration(readyAtMinute),
         ok: true,

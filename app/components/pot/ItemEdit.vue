@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { CUTS } from '~~/core/names'
 import { cooksCovered } from '~~/core/food/food'
 import { soakUptake, soakedShare } from '~~/core/food/soak'
 import { texturesOf } from '~~/core/food/texture'
@@ -9,7 +10,7 @@ import { itemG, soakOf } from '~~/shared/pot'
 
 /** One food of the pot: which, how much, how it was soaked, how it should come out, and what goes in with it. */
 const { index, problems } = defineProps<{ index: number; problems: readonly Problem[] }>()
-const { t, number, problemText } = useI18nText()
+const { t, number, problemText, weight } = useI18nText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
 const item = computed(() => form.value.items[index]!)
@@ -17,10 +18,10 @@ const kitchen = computed(() => useKitchenStore().kitchen!)
 const food = computed(() => foodById(kitchen.value, item.value.foodId))
 const { unitsFor } = useUnits()
 
-const units = computed(() => unitsFor(food.value?.cupG !== null))
+const units = computed(() => (food.value ? unitsFor(food.value, item.value.unit) : []))
 const grams = computed(() => itemG(item.value, kitchen.value))
 const amountHint = computed(() =>
-  item.value.unit !== 'g' && Number.isFinite(grams.value) ? t('units.grams', { n: number(grams.value) }) : null,
+  item.value.unit !== 'g' && Number.isFinite(grams.value) ? weight(grams.value) : null,
 )
 const errorAt = (part: string) => {
   const found = problems.find(({ path }) => path.startsWith(`contents.${index}.${part}`))
@@ -56,7 +57,7 @@ const soakHint = computed(() => {
   const share = soakedShare(food.value, soak.value, kitchen.value.roomC)
   if (!Number.isFinite(share) || !Number.isFinite(grams.value)) return null
   const held = soakUptake(food.value, share) * grams.value
-  return t('pot.soakState.done', { percent: `${number(share * 100)} %`, grams: number(held) })
+  return t('pot.soakState.done', { percent: `${number(share * 100)} %`, grams: weight(held) })
 })
 const circumstances = computed(() =>
   CIRCUMSTANCES.filter((value) => value !== 'salted-soak' || soak.value).map((value) => ({
@@ -64,6 +65,16 @@ const circumstances = computed(() =>
     text: t(`pot.circumstances.${value}`),
   })),
 )
+/** Eggs are cooked whole. */
+const cuts = computed(() =>
+  food.value?.pieceG && food.value.group !== 'egg'
+    ? CUTS.map((value) => ({ value, text: t(`pot.cuts.${value}`) }))
+    : [],
+)
+const cut = computed({
+  get: () => item.value.cut ?? 'whole',
+  set: (value) => (item.value.cut = value),
+})
 const showCosts = ref(false)
 const showAlso = ref(false)
 const alsoText = computed(() =>
@@ -86,6 +97,7 @@ const alsoText = computed(() =>
       <div class="pair">
         <v-text-field
           v-model="item.amount"
+          inputmode="decimal"
           :aria-label="t('pot.rows.amount')"
           :error="!!errorAt('dryG')"
           maxlength="24"
@@ -99,6 +111,9 @@ const alsoText = computed(() =>
         :aria-label="t('pot.rows.bag')"
         class="bag"
       />
+    </FormRow>
+    <FormRow v-if="cuts.length > 0" :label="t('pot.rows.cut')">
+      <ChoiceBar v-model="cut" :label="t('pot.rows.cut')" :choices="cuts" />
     </FormRow>
     <FormRow v-if="food.soak" :label="t('pot.rows.soak')" :hint="soakHint" :error="errorAt('soak')">
       <div class="pair soaked">

@@ -1,22 +1,23 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
+import { CUP_ML } from '~~/core/measure/measure'
 import { LIQUID_KINDS, LIQUID_YIELD } from '~~/core/water/liquids'
 import { liquidG, type PotLiquid } from '~~/shared/pot'
 
 /** What else is wet and goes in: each counts towards the water by what it yields. */
 const liquids = defineModel<PotLiquid[]>({ required: true })
 const { errors } = defineProps<{ errors: readonly (string | null)[] }>()
-const { t, number } = useI18nText()
+const { t, number, weight } = useI18nText()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const { unitsFor } = useUnits()
 
 const kinds = computed(() => LIQUID_KINDS.map((value) => ({ value, title: t(`liquids.${value}`) })))
-const units = computed(() => unitsFor(true))
+const units = computed(() => unitsFor({ cupG: CUP_ML }))
 const add = () => liquids.value.push({ kind: 'chopped-tomato', amount: '200', unit: 'g' })
 const remove = (index: number) => liquids.value.splice(index, 1)
 const brings = (liquid: PotLiquid) => {
   const grams = liquidG(liquid, kitchen.value) * LIQUID_YIELD[liquid.kind]
-  return Number.isFinite(grams) ? t('pot.liquidBrings', { grams: number(grams) }) : ''
+  return Number.isFinite(grams) ? t('pot.liquidBrings', { grams: weight(grams) }) : ''
 }
 </script>
 

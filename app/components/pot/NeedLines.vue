@@ -14,7 +14,7 @@ const {
   /** Where there is more than one food. */
   name?: string | null
 }>()
-const { t, number } = useI18nText()
+const { t, number, temp } = useI18nText()
 
 const times = computed(() => food.factors.reduce((product, factor) => product * factor.times, 1))
 </script>
@@ -42,7 +42,7 @@ const times = computed(() => food.factors.reduce((product, factor) => product * 
     </tbody>
   </table>
   <p class="soft">
-    {{ t('pot.need.gets', { n: number(food.gets) }) }} {{ t('pot.need.what', { temp: number(hottestC) }) }}
+    {{ t('pot.need.gets', { n: number(food.gets) }) }} {{ t('pot.need.what', { temp: temp(hottestC) }) }}
     {{ t('pot.estimates') }}
   </p>
 </template>

@@ -9,7 +9,7 @@ import { placedItems } from '~~/shared/pot'
 import type { DrawnTin } from '~/components/drawings/StackCutaway.vue'
 
 /** Several foods, several tins, one run: by hand, or worked out. */
-const { t, list, number, clock, cautionText } = useI18nText()
+const { t, list, number, clock, cautionText, weight, partsOf } = useI18nText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
 const kitchenStore = useKitchenStore()
@@ -179,8 +179,8 @@ const liftOrder = computed(() =>
           </p>
           <AnswerFigure
             :label="t('stack.baseWater')"
-            :figure="number(first!.water.pourG)"
-            :unit="t('units.g')"
+            :figure="partsOf(first!.water.pourG, 'weight').figure"
+            :unit="partsOf(first!.water.pourG, 'weight').unit"
             tone="water"
           >
             <template #why>
@@ -209,11 +209,7 @@ const liftOrder = computed(() =>
                   }}
                 </td>
                 <td class="figure tone-water">
-                  {{
-                    answerOf(item)?.tinWaterG === null
-                      ? ''
-                      : t('units.grams', { n: number(answerOf(item)?.tinWaterG ?? 0) })
-                  }}
+                  {{ answerOf(item)?.tinWaterG === null ? '' : weight(answerOf(item)?.tinWaterG ?? 0) }}
                 </td>
               </tr>
             </tbody>

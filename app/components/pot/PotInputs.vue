@@ -7,7 +7,7 @@ import { itemG } from '~~/shared/pot'
 
 /** Everything that goes into the pot, and the pot itself. One food is open to be changed, the others are a line each. */
 const { problems } = defineProps<{ problems: readonly Problem[] }>()
-const { t, number, problemText } = useI18nText()
+const { t, number, problemText, weight } = useI18nText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
 const kitchen = computed(() => useKitchenStore().kitchen!)
@@ -17,10 +17,6 @@ watch(
   () => form.value.items.length,
   (length) => (opened.value = Math.min(opened.value, length - 1)),
 )
-function add() {
-  pot.addFood()
-  opened.value = form.value.items.length - 1
-}
 function remove(index: number) {
   pot.removeFood(index)
   if (opened.value >= index) opened.value = Math.max(0, opened.value - 1)
@@ -32,7 +28,7 @@ const summary = (index: number) => {
   if (!food) return t('pot.foodGone')
   const grams = itemG(item, kitchen.value)
   const parts = [pot.names[index]!]
-  if (Number.isFinite(grams)) parts.push(t('units.grams', { n: number(grams) }))
+  if (Number.isFinite(grams)) parts.push(weight(grams))
   parts.push(textureName(t, textureFamily(food), item.texture))
   return parts.join(' · ')
 }
@@ -65,9 +61,7 @@ const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`li
       <ItemEdit v-if="opened === i || form.items.length === 1" :index="i" :problems="problems" />
     </template>
     <div class="more">
-      <button v-if="form.items.length < pot.MOST_FOODS" type="button" class="link-button" @click="add">
-        {{ t('pot.addFood') }}
-      </button>
+      <FoodAdd :label="t('pot.addFood')" @added="opened = form.items.length - 1" />
     </div>
     <LiquidRows v-model="form.liquids" :errors="liquidErrors" class="liquids" />
     <FormRow v-if="pulses" :label="t('pot.rows.liquid')">

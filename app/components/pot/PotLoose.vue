@@ -5,7 +5,7 @@ import { applianceOf } from '~~/core/program/answer'
 import { givenAt, withGiven } from '~~/shared/pot'
 
 /** The pot with everything loose in it: what goes in, the drawing, the answer, and what stands beside it. */
-const { t, number, duration, problemText } = useI18nText()
+const { t, number, duration, problemText, weight } = useI18nText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
 const { answer, curves, problems, failed, nowMs, heat, cup, light, lighting, failure } = usePotPlan()
@@ -109,7 +109,7 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
       <strong>{{ t('pot.answer.notPossible') }}</strong> {{ problemText(problems[0]!) }}
     </a>
     <a v-else-if="answer && first" href="#answers" class="mini">
-      <span class="figure tone-water">{{ number(first.water.pourG) }} {{ t('units.g') }}</span>
+      <span class="figure tone-water">{{ weight(first.water.pourG) }}</span>
       <span class="figure tone-heat">
         {{ number(first.range.figure) }}
         {{ t(first.range.unit === 'whistles' ? 'units.whistles' : 'units.min', {}, first.range.figure) }}

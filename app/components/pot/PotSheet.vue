@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { heatsItself } from '~~/core/appliance/appliance'
-import { pourable } from '~~/core/measure/pourable'
 import type { Simulation } from '~~/core/pot/simulation'
 import { applianceOf, type PlanAnswer } from '~~/core/program/answer'
 import type { HouseholdMeasure } from '~~/shared/kitchen'
@@ -12,7 +11,7 @@ const { answer, curves, cup } = defineProps<{
   curves: readonly Simulation[]
   cup: HouseholdMeasure
 }>()
-const { t, number, duration, partText, cautionText } = useI18nText()
+const { t, number, duration, measured, cautionText, weight } = useI18nText()
 const pot = usePotStore()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 
@@ -28,7 +27,7 @@ const foods = computed(() =>
     const soak = pot.request?.contents[placedItems(pot.content).indexOf(i)]?.soak
     return {
       name: pot.names[i]!,
-      amount: `${item.amount} ${measure} · ${t('units.grams', { n: number(itemG(item, kitchen.value)) })}`,
+      amount: `${item.amount} ${measure} · ${weight(itemG(item, kitchen.value))}`,
       soak: soak
         ? t(soak.keepWater ? 'pot.sheet.soakedKept' : 'pot.sheet.soaked', {
             hours: number(soak.hours, soak.hours % 1 ? 1 : 0),
@@ -46,14 +45,10 @@ function standsText(index: number): string {
   if (place === 'base') return t('stack.inBase')
   const tin = kitchen.value.tins.find(({ id }) => id === place)?.name ?? ''
   const waterG = answer.foods[placedItems(pot.content).indexOf(index)]?.tinWaterG ?? 0
-  return t('stack.drawing.inTin', { water: number(waterG), tin })
+  return t('stack.drawing.inTin', { water: weight(waterG), tin })
 }
 const first = computed(() => answer.closings[0]!)
-const waterText = computed(() =>
-  pourable(first.value.water.pourG, cup)
-    .parts.map((part) => partText(part, cup))
-    .join(' + '),
-)
+const waterText = computed(() => measured(first.value.water.pourG, cup))
 const program = computed(() => (pot.request ? programLabel(t, pot.request.style) : ''))
 const release = computed(() => {
   if (!answer.release) return t('pot.answer.noPressure')
@@ -85,13 +80,13 @@ const release = computed(() => {
         </tr>
         <tr v-for="(liquid, i) in pot.request?.liquids ?? []" :key="i">
           <th scope="row">{{ t(`liquids.${liquid.kind}`) }}</th>
-          <td colspan="3">{{ t('units.grams', { n: number(liquid.g) }) }}</td>
+          <td colspan="3">{{ weight(liquid.g) }}</td>
         </tr>
       </tbody>
     </table>
     <div class="great">
       <p>
-        {{ t('pot.answer.water') }}<strong>{{ number(first.water.pourG) }} {{ t('units.g') }}</strong
+        {{ t('pot.answer.water') }}<strong>{{ weight(first.water.pourG) }}</strong
         >{{ waterText }}
       </p>
       <p>

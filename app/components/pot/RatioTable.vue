@@ -2,7 +2,7 @@
 import type { FolkOutcome } from '~~/core/program/ratios'
 
 /** The water at half to four times the batch, and what the common ratios would make of each. */
-const { t, number } = useI18nText()
+const { t, number, weight } = useI18nText()
 const pot = usePotStore()
 
 const asked = computed(() => pot.request && { ...pot.request, given: undefined })
@@ -33,7 +33,7 @@ const bad = ({ fate }: FolkOutcome) => fate === 'scorches' || fate === 'dry'
       </thead>
       <tbody>
         <tr v-for="row in rows" :key="row.times">
-          <th scope="row" class="figure">{{ t('units.grams', { n: number(row.dryG) }) }}</th>
+          <th scope="row" class="figure">{{ weight(row.dryG) }}</th>
           <td class="figure tone-water">
             {{ row.ratioByVolume === null ? number(row.pourG) : number(row.ratioByVolume, 1) }}
           </td>

@@ -6,7 +6,7 @@ import { openedC } from '~~/core/program/sequence'
 
 /** “It is not done, too thin, too thick”: what mends the pot once it is open. */
 const { answer } = defineProps<{ answer: PlanAnswer }>()
-const { t, list, number, duration, problemText } = useI18nText()
+const { t, list, number, duration, problemText, weight } = useI18nText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
 
@@ -56,7 +56,7 @@ const lines = computed(() => {
   const done = result.value
   if (!done || done.what !== trouble.value) return []
   if (!done.found.ok) return done.found.problems.map(problemText)
-  if (done.what === 'too-thick') return [t('pot.remedy.add', { grams: number(done.found.value) })]
+  if (done.what === 'too-thick') return [t('pot.remedy.add', { grams: weight(done.found.value) })]
   if (done.what === 'too-thin') {
     const minutesOn = done.found.value
     return COOKING_FLAMES.flatMap((flame) => {
@@ -68,7 +68,7 @@ const lines = computed(() => {
   }
   const { unit, figure, minutes, addWaterG } = done.found.value
   return [
-    ...(addWaterG > 0 ? [t('pot.remedy.water', { grams: number(addWaterG) })] : []),
+    ...(addWaterG > 0 ? [t('pot.remedy.water', { grams: weight(addWaterG) })] : []),
     t('pot.remedy.more', { figure: t(`pot.elsewhere.${unit}`, { n: figure }, figure), time: duration(minutes) }),
   ]
 })

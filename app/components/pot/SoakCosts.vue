@@ -3,7 +3,7 @@ import type { SoakCost } from '~~/core/program/soak-cost'
 
 /** “I forgot to soak”: what each way of soaking would cost, a tap to choose it. */
 const { index } = defineProps<{ index: number }>()
-const { t, number, duration } = useI18nText()
+const { t, number, duration, weight } = useI18nText()
 const pot = usePotStore()
 const HOT_FROM_C = 50
 const item = computed(() => pot.form.items[index]!)
@@ -16,8 +16,7 @@ function figure({ outcome }: SoakCost): string {
   const { unit, figure: n } = outcome.value.closings[0]!.range
   return t(`pot.elsewhere.${unit}`, { n }, n)
 }
-const water = ({ outcome }: SoakCost) =>
-  outcome.ok ? t('units.grams', { n: number(outcome.value.closings[0]!.water.pourG) }) : ''
+const water = ({ outcome }: SoakCost) => (outcome.ok ? weight(outcome.value.closings[0]!.water.pourG) : '')
 const total = ({ outcome, soakMinutes }: SoakCost) =>
   outcome.ok ? duration(outcome.value.readyAtMinute + soakMinutes) : ''
 function take({ soak }: SoakCost) {

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { CUP_ML } from '~~/core/measure/measure'
 import { readAmount } from '~~/core/measure/amount'
 import type { ClosingAnswer } from '~~/core/program/answer'
 import { endsByItself, styleOf } from '~~/core/program/styles'
+import { inUse } from '~~/shared/kitchen'
 import { givenAt, liquidG, withGiven } from '~~/shared/pot'
 
 /** “What if I use 2 cups?”: other figures than the computed ones, typed in any measure. Dragging does the same. */
@@ -11,7 +13,7 @@ const pot = usePotStore()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const { unitsFor } = useUnits()
 
-const unit = ref(kitchen.value.measures[0]?.id ?? 'g')
+const unit = ref(inUse(kitchen.value.measures)[0]?.id ?? 'g')
 const given = computed(() => givenAt(pot.form, index))
 const give = (change: Partial<typeof given.value>) => (pot.form.given = withGiven(pot.form.given, index, change))
 const amount = ref('')
@@ -23,7 +25,7 @@ watch([amount, unit], () => {
   else if (Number.isFinite(grams)) give({ pourG: Math.round(grams) })
 })
 watch(figure, (typed) => {
-  const value = readAmount(typed)
+  const value = readAmount(typed, kitchen.value.likes.decimal)
   if (typed === '' && given.value.figure === null) return
   if (typed === '') give({ figure: null })
   else if (Number.isFinite(value)) give({ figure: Math.round(value) })
@@ -39,12 +41,15 @@ watch(
 watch(
   () => given.value.figure,
   (value) => {
-    if (value !== Math.round(readAmount(figure.value))) figure.value = value === null ? '' : String(value)
+    if (value !== Math.round(readAmount(figure.value, kitchen.value.likes.decimal))) figure.value = value === null ? '' : String(value)
   },
 )
 /** Devices that decide for themselves take no figure. */
 const counts = computed(() => pot.styleKind !== null && !endsByItself(styleOf(pot.styleKind)))
-const units = computed(() => unitsFor(true))
+const units = computed(() => unitsFor({ cupG: CUP_ML }))
+/** What was typed and is no number is said to be none, and changes nothing. */
+const noNumber = (text: string) =>
+  text.trim() === '' || Number.isFinite(readAmount(text, kitchen.value.likes.decimal)) ? [] : t('problems.not-a-number')
 </script>
 
 <template>
@@ -53,6 +58,7 @@ const units = computed(() => unitsFor(true))
       v-model="amount"
       :label="t(index === 0 ? 'pot.try.water' : 'pot.try.waterLater', { n: index + 1 })"
       :placeholder="t('pot.try.asPlanned')"
+      :error-messages="noNumber(amount)"
       maxlength="24"
     />
     <v-select v-model="unit" :items="units" :aria-label="t('pot.try.waterUnit')" />
@@ -61,6 +67,7 @@ const units = computed(() => unitsFor(true))
       v-model="figure"
       inputmode="numeric"
       :label="t(closing.range.unit === 'whistles' ? 'pot.try.whistles' : 'pot.try.minutes')"
+      :error-messages="noNumber(figure)"
       maxlength="24"
     />
   </div>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { pourable } from '~~/core/measure/pourable'
 import type { ClosingAnswer } from '~~/core/program/answer'
 import type { Floor, WaterLine } from '~~/core/water/sum'
 import type { Liquid } from '~~/core/water/liquid.schema'
@@ -12,7 +11,7 @@ const { water, cup, keptSoak } = defineProps<{
   /** The food was soaked in water that goes in unmeasured. */
   keptSoak: boolean
 }>()
-const { t, number, partText } = useI18nText()
+const { t, measured, weight } = useI18nText()
 const kitchen = useKitchenStore()
 
 const name = (line: WaterLine) => {
@@ -21,10 +20,6 @@ const name = (line: WaterLine) => {
   if (line.id === 'given') return t(line.g > 0 ? 'pot.sum.givenMore' : 'pot.sum.givenLess')
   return t(`pot.sum.${line.id}`, { food: line.of ? kitchen.foodName(line.of) : '' })
 }
-const measured = (g: number) =>
-  pourable(Math.abs(g), cup)
-    .parts.map((part) => partText(part, cup))
-    .join(' + ')
 </script>
 
 <template>
@@ -37,13 +32,13 @@ const measured = (g: number) =>
     <tbody>
       <tr v-for="(line, i) in water.lines" :key="i">
         <th scope="row">{{ name(line) }}</th>
-        <td class="figure">{{ line.g < 0 ? '−' : i === 0 ? '' : '+' }} {{ number(Math.abs(line.g)) }}</td>
-        <td class="soft">{{ measured(line.g) }}</td>
+        <td class="figure">{{ line.g < 0 ? '−' : i === 0 ? '' : '+' }} {{ weight(Math.abs(line.g)) }}</td>
+        <td class="soft">{{ measured(Math.abs(line.g), cup) }}</td>
       </tr>
       <tr class="total">
         <th scope="row">{{ t('pot.sum.total') }}</th>
-        <td class="figure tone-water">{{ number(water.pourG) }}</td>
-        <td class="soft">{{ measured(water.pourG) }}</td>
+        <td class="figure tone-water">{{ weight(water.pourG) }}</td>
+        <td class="soft">{{ measured(water.pourG, cup) }}</td>
       </tr>
     </tbody>
   </table>

@@ -7,7 +7,7 @@ import { itemG, placedItems } from '~~/shared/pot'
 
 /** The foods that should share the run: how much, how prepared, and what about them is settled already. */
 const { problems } = defineProps<{ problems: readonly Problem[] }>()
-const { t, number, duration, problemText } = useI18nText()
+const { t, number, duration, problemText, weight } = useI18nText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
 const kitchen = computed(() => useKitchenStore().kitchen!)
@@ -32,10 +32,6 @@ const texturesFor = (index: number) => {
 }
 const setAt = <T,>(list: readonly T[], index: number, value: T) => list.map((one, i) => (i === index ? value : one))
 const opened = ref(-1)
-function add() {
-  pot.addFood()
-  opened.value = form.value.items.length - 1
-}
 function remove(index: number) {
   pot.removeFood(index)
   opened.value = -1
@@ -46,7 +42,7 @@ const summary = (index: number) => {
   const hours = readAmount(item.soakHours) || 0
   const where = places.value.find(({ value }) => value === (stack.value.places[index] ?? ''))?.title ?? ''
   return [
-    Number.isFinite(g) ? t('units.grams', { n: number(g) }) : '',
+    Number.isFinite(g) ? weight(g) : '',
     hours > 0 ? t('units.soakFor', { time: duration(hours * 60) }) : '',
     where,
   ]
@@ -98,7 +94,7 @@ const { pickUp } = useCarry()
           <v-text-field v-model="item.amount" maxlength="24" :label="t('stack.amount')" :error="!!errorAt(i)" />
           <v-select
             v-model="item.unit"
-            :items="unitsFor(pot.foods[i]?.cupG !== null)"
+            :items="pot.foods[i] ? unitsFor(pot.foods[i], item.unit) : []"
             :aria-label="t('pot.rows.unit')"
           />
           <v-select v-model="item.texture" :items="texturesFor(i)" :label="t('pot.rows.texture')" />
@@ -141,9 +137,7 @@ const { pickUp } = useCarry()
       <p v-if="errorAt(i)" class="tone-danger error" role="alert">{{ errorAt(i) }}</p>
     </li>
   </ul>
-  <button v-if="form.items.length < pot.MOST_FOODS" type="button" class="link-button add" @click="add">
-    {{ t('stack.addFood') }}
-  </button>
+  <FoodAdd :label="t('stack.addFood')" class="add" @added="opened = form.items.length - 1" />
 </template>
 
 <style scoped>

@@ -73,6 +73,8 @@ const phases = computed(() => {
       }))
     : []
 })
+/** What can be done by one press. */
+const TAKEN: readonly Mend['id'][] = ['soak', 'unlock', 'halve-pieces', 'less', 'apart']
 function applyMend() {
   const mend = result?.mend
   if (!mend) return
@@ -80,7 +82,8 @@ function applyMend() {
   if (mend.id === 'soak') {
     form.value.items[mend.food]!.soakHours = String(mend.hours)
     form.value.items[mend.food]!.soakIn = 'room'
-  } else if (mend.id === 'unlock') set({ locks: at(stack.value.locks, mend.food, 'any') })
+  } else if (mend.id === 'halve-pieces') form.value.items[mend.food]!.cut = 'halves'
+  else if (mend.id === 'unlock') set({ locks: at(stack.value.locks, mend.food, 'any') })
   emit('again')
 }
 function inPhases() {
@@ -115,7 +118,7 @@ function inPhases() {
       <p v-if="mendText">
         <strong>{{ mendText }}</strong>
         <button
-          v-if="result.mend?.id === 'soak' || result.mend?.id === 'unlock'"
+          v-if="result.mend && TAKEN.includes(result.mend.id)"
           type="button"
           class="link-button"
           @click="applyMend"

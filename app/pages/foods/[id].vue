@@ -10,7 +10,7 @@ import { foodById, isOldBag } from '~~/shared/kitchen'
 
 /** One food: what its figures mean at the stove, where they come from, its bags, and how to make it one's own. */
 const route = useRoute()
-const { t, number, duration, day, cautionText } = useI18nText()
+const { t, number, duration, day, cautionText, weight, temp } = useI18nText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
 const { draft, state, save, errorAt, undo, redo, canUndo, canRedo } = useKitchenDraft()
@@ -53,7 +53,7 @@ const facts = computed(() => {
   const of = food.value
   if (!of) return []
   const lines: string[] = []
-  if (of.cupG !== null) lines.push(t('foods.facts.cup', { g: number(of.cupG) }))
+  if (of.cupG !== null) lines.push(t('foods.facts.cup', { g: weight(of.cupG) }))
   if (of.soak) {
     lines.push(t('foods.facts.soakHalf', { hours: number(of.soak.halfHours, 1) }))
     if (drySoak.value > 1.01) lines.push(t('foods.facts.dry', { percent: number((drySoak.value - 1) * 100) }))
@@ -69,7 +69,7 @@ const facts = computed(() => {
     )
   lines.push(t(`foods.facts.froth.${of.froth}`))
   lines.push(of.release.kind === 'quick' ? t('foods.facts.quick') : t('foods.facts.natural', { n: of.release.minutes }))
-  lines.push(t('foods.facts.z', { times: number(rateAt(of, PRESSURE_C), 1), temp: PRESSURE_C }))
+  lines.push(t('foods.facts.z', { times: number(rateAt(of, PRESSURE_C), 1), temp: temp(PRESSURE_C) }))
   if (of.sizeMm > 12) lines.push(t('foods.facts.thick', { mm: number(of.sizeMm) }))
   return lines
 })
@@ -131,8 +131,8 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
             <tr>
               <th scope="col">{{ t('foods.texture') }}</th>
               <th scope="col">{{ t('foods.boilMinutes') }}</th>
-              <th scope="col">{{ t('foods.simmer', { temp: number(boilC) }) }}</th>
-              <th scope="col">{{ t('foods.pressure', { temp: PRESSURE_C }) }}</th>
+              <th scope="col">{{ t('foods.simmer', { temp: temp(boilC) }) }}</th>
+              <th scope="col">{{ t('foods.pressure', { temp: temp(PRESSURE_C) }) }}</th>
             </tr>
           </thead>
           <tbody>

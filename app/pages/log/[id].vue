@@ -7,7 +7,7 @@ import { simulate } from '~~/core/pot/simulate'
 import { potOfRequest } from '~~/shared/pot'
 
 const route = useRoute()
-const { t, number, day, clock } = useI18nText()
+const { t, number, day, clock, weight } = useI18nText()
 const { foodName } = useKitchenStore()
 const runs = useRunsStore()
 const id = computed(() => String(route.params.id))
@@ -57,11 +57,11 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
         {{ day(startedMs) }}, {{ clock(startedMs) }} · {{ run.plan.cookerName }} ·
         {{
           run.plan.answer.foods
-            .map(({ food, dryG }) => t('units.amountOf', { grams: number(dryG), food: foodName(food).toLowerCase() }))
+            .map(({ food, dryG }) => t('units.amountOf', { grams: weight(dryG), food: foodName(food).toLowerCase() }))
             .join(', ')
         }}
         ·
-        {{ t('log.poured', { grams: number(poured) }) }}
+        {{ t('log.poured', { grams: weight(poured) }) }}
       </p>
       <button v-if="!goesOn && repeated" type="button" class="link-button back" @click="repeat">
         {{ t('log.planAgain') }}
