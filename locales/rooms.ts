@@ -14,7 +14,8 @@ const EN = {
   cook: () => import('./en/cook.json'),
   log: () => import('./en/log.json'),
   kitchen: () => import('./en/kitchen.json'),
-  foods: () => import('./en/foods.json'),
+  larder: () => import('./en/larder.json'),
+  dishes: () => import('./en/dishes.json'),
 }
 
 export type Room = keyof typeof EN

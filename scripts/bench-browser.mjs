@@ -28,7 +28,7 @@ await main(async () => {
 /** Script that a screen loads before it stands, gzipped; computing threads apart. */
 async function scripts(browser, url) {
   const rows = []
-  for (const path of ['/', '/pot', '/foods', '/kitchen', '/log']) {
+  for (const path of ['/', '/pot', '/larder', '/kitchen', '/log']) {
     const page = await browser.newPage()
     const bodies = []
     page.on('response', (response) => {

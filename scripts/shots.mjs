@@ -145,7 +145,7 @@ async function take(browser, url) {
   await live.getByRole('heading', { name: 'Cookers' }).waitFor()
   await shot(live, 'kitchen')
 
-  await live.goto(`${url}/foods/chickpea-white`)
+  await live.goto(`${url}/larder/chickpea-white`)
   await live.getByRole('heading', { name: 'Chickpeas' }).waitFor()
   await shot(live, 'food')
   await live.goto(url)

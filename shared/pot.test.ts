@@ -86,7 +86,10 @@ describe('a pot as it is filled in', () => {
       amount: '2',
       unit: 'piece-medium',
     })
-    expect(withFood({ ...rice, amount: '2' }, findFood('goat-bone')!, kitchen)).toMatchObject({ amount: '300', unit: 'g' })
+    expect(withFood({ ...rice, amount: '2' }, findFood('goat-bone')!, kitchen)).toMatchObject({
+      amount: '300',
+      unit: 'g',
+    })
   })
 
   it('comes out as its kind is usually eaten, or as this household last had it', () => {

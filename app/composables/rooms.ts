@@ -12,7 +12,8 @@ const OF_PLACE: Record<string, readonly Room[]> = {
   practice: ['pot', 'log'],
   log: ['log', 'pot'],
   kitchen: ['kitchen', 'pot'],
-  foods: ['foods', 'pot'],
+  larder: ['larder', 'pot'],
+  dishes: ['dishes', 'day', 'pot'],
 }
 export const roomsOf = (path: string): readonly Room[] => OF_PLACE[path.split('/')[1] ?? ''] ?? []
 

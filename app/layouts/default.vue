@@ -18,9 +18,10 @@ const atStove = computed(() => cooking.lookedAt !== null || route.path === '/coo
 const links = [
   { to: '/', key: 'day' },
   { to: '/pot', key: 'pot' },
-  { to: '/foods', key: 'foods' },
-  { to: '/log', key: 'log' },
+  { to: '/dishes', key: 'dishes' },
+  { to: '/larder', key: 'larder' },
   { to: '/kitchen', key: 'kitchen' },
+  { to: '/log', key: 'log' },
 ] as const
 const isHere = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to))
 /** The pot as it was last looked at; there is none before the kitchen is there. */
@@ -35,6 +36,16 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   else return
   event.preventDefault()
 })
+/** Who goes to another place by the keyboard goes on from there, and not from where nothing is any more. */
+const content = useTemplateRef<HTMLElement>('content')
+watch(
+  () => route.path,
+  async () => {
+    await nextTick()
+    const at = document.activeElement
+    if (!at || at === document.body || !content.value?.contains(at)) content.value?.focus({ preventScroll: true })
+  },
+)
 const themeIcon = computed(
   () => ({ system: mdiThemeLightDark, light: mdiWhiteBalanceSunny, dark: mdiWeatherNight })[choice.value],
 )
@@ -57,6 +68,7 @@ const themeIcon = computed(
           :to="address(to)"
           class="room"
           :class="{ 'room-here': isHere(to) }"
+          :aria-current="isHere(to) ? 'page' : undefined"
         >
           {{ t(`app.nav.${key}`) }}
         </NuxtLink>
@@ -89,7 +101,8 @@ const themeIcon = computed(
       />
     </header>
     <CallBar v-if="runs.running.length > 0 && kitchen.kitchen" />
-    <main id="content">
+    <NuxtRouteAnnouncer />
+    <main id="content" ref="content" tabindex="-1">
       <StateNotice v-if="!kitchen.kitchen && kitchen.failure" :failure="kitchen.failure" @retry="kitchen.load" />
       <p v-else-if="!kitchen.kitchen" class="waiting soft" role="status">{{ t('app.loading') }}</p>
       <slot v-else />
@@ -161,34 +174,55 @@ nav {
 .waiting {
   padding: 48px 24px;
 }
-@media (max-width: 600px) {
+main:focus {
+  outline: none;
+}
+/* On a phone the places stand at the foot, under the thumb. */
+@media (max-width: 719px) {
   .bar {
-    gap: 8px;
-    padding: 0 12px;
+    gap: 2px;
+    padding: 0 8px;
   }
   .brand {
-    font-size: 22px;
+    min-height: 44px;
+    font-size: 24px;
+  }
+  nav {
+    position: fixed;
+    inset: auto 0 0;
+    z-index: 5;
+    display: grid;
+    grid-template-columns: repeat(6, minmax(0, 1fr));
+    height: calc(var(--foot) + env(safe-area-inset-bottom));
+    padding-bottom: env(safe-area-inset-bottom);
+    border-top: 1px solid var(--line);
+    background: var(--ground);
+  }
+  .room {
+    justify-content: center;
+    min-width: 44px;
+    padding: 0;
+    font-size: 15px;
+    border-bottom: 0;
+  }
+  .room-here {
+    border-top-color: var(--ink);
   }
   .wide {
     display: none;
   }
-  .bar {
-    gap: 2px;
-    padding: 0 6px;
+  .running {
+    min-width: 44px;
+    min-height: 44px;
+    justify-content: center;
   }
-  nav {
-    min-width: 0;
-    overflow-x: auto;
+  main {
+    padding-bottom: calc(var(--foot) + env(safe-area-inset-bottom));
   }
+}
+@media (max-width: 360px) {
   .room {
-    padding: 0 4px;
-    font-size: 14.5px;
-  }
-  .gap {
-    display: none;
-  }
-  .brand .figure {
-    display: none;
+    font-size: 13.5px;
   }
 }
 </style>

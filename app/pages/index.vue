@@ -3,11 +3,11 @@ import { mdiClose } from '@mdi/js'
 import { firstLitAt, runState } from '~~/core/live/run'
 import { HOUR_MS, MINUTE_MS } from '~~/core/measure/time'
 import { readAmount } from '~~/core/measure/amount'
-import type { RunWithPlan, KeptPot } from '~~/shared/household'
-import { itemG, potOfRequest, type AskedAmount, type PotItem } from '~~/shared/pot'
+import type { RunWithPlan } from '~~/shared/household'
+import { potOfRequest, type AskedAmount } from '~~/shared/pot'
 
 /** The day: what cooks, what soaks, what comes next, and one way to start a pot. */
-const { t, number, clock, day, duration, weight } = useI18nText()
+const { t, clock, day, duration, weight } = useI18nText()
 const kitchenStore = useKitchenStore()
 const pot = usePotStore()
 const pots = usePotsStore()
@@ -25,9 +25,6 @@ function start(foodId: string, asked: AskedAmount | null) {
   if (!food) return
   pot.startWith(food, asked)
   void navigateTo(LOOSE_PATH)
-}
-function openPot(kept: KeptPot) {
-  void navigateTo(pot.open(kept))
 }
 function again(run: RunWithPlan) {
   const found = potOfRequest(run.plan.request, run.plan.cookerId, kitchenStore.kitchen!)
@@ -51,28 +48,7 @@ const soaking = computed(() =>
     return [{ kept, readyMs, left: (readyMs - nowMs.value) / MINUTE_MS }]
   }),
 )
-const removed = ref<KeptPot | null>(null)
-const failure = ref(false)
-async function remove(kept: KeptPot) {
-  failure.value = false
-  try {
-    await pots.remove(kept)
-    removed.value = kept
-  } catch {
-    failure.value = true
-  }
-}
-async function putBack() {
-  if (!removed.value) return
-  failure.value = false
-  try {
-    const { id, name, favourite, pot: content, version } = removed.value
-    await pots.save(id, { name, favourite, pot: content, version })
-    removed.value = null
-  } catch {
-    failure.value = true
-  }
-}
+const { removed, failed: failure, describe, open: openPot, remove, putBack } = useKeptPots()
 const favourites = computed(() => (pots.pots ?? []).filter(({ favourite }) => favourite))
 const others = computed(() => (pots.pots ?? []).filter(({ favourite }) => !favourite).slice(0, RECENT))
 const recent = computed(() => {
@@ -84,16 +60,6 @@ const recent = computed(() => {
     .filter(({ name, events }) => firstLitAt(runState(events)) !== null && !seen.has(name) && seen.add(name))
     .slice(0, RECENT)
 })
-const describe = (kept: KeptPot) => {
-  const grams = (item: PotItem) => itemG(item, kitchenStore.kitchen!)
-  const foods = kept.pot.items
-    .map((item) =>
-      t('day.amount', { grams: weight(grams(item)), food: kitchenStore.foodName(item.foodId).toLowerCase() }),
-    )
-    .join(', ')
-  const cooker = kitchenStore.kitchen!.cookers.find(({ id }) => id === kept.pot.cookerId)?.name
-  return [foods, cooker].filter((part) => part && part !== kept.name).join(' · ')
-}
 const empty = computed(
   () => pots.pots !== null && runs.log !== null && pots.pots.length === 0 && recent.value.length === 0,
 )

@@ -10,6 +10,7 @@ import type { PlanRequest } from '~~/core/program/request.schema'
 import { soakCosts } from '~~/core/program/soak-cost'
 import { together } from '~~/core/program/together'
 import type { Outcome } from '~~/core/problem'
+import { isRefused } from '~~/core/safety/rules'
 import type { StackAsk } from '~~/core/stack/ask'
 import { mendStack, type Mend } from '~~/core/stack/mend'
 import { findStacks, searchStacks, type StackResult } from '~~/core/stack/search'
@@ -49,6 +50,23 @@ async function whatElse(ask: StackAsk, more: StackAsk['foods'], tell: (done: num
   return fits.sort((a, b) => a.minutes - b.minutes)
 }
 
+/** What a pot usually takes, in the few figures that a list shows; null where it cannot be. */
+export interface Usual {
+  style: PlanRequest['style']
+  figure: number
+  unit: 'whistles' | 'minutes'
+  minutes: number
+}
+function usualOf(request: PlanRequest, isFree: boolean): Usual | null {
+  const { request: taken, outcome } = isFree
+    ? planCountable(request, { range: false })
+    : { request, outcome: plan(request, { range: false }) }
+  if (!outcome.ok || isRefused(outcome.value.cautions)) return null
+  const { closings, readyAtMinute } = outcome.value
+  const { figure, unit } = closings[0]!.range
+  return { style: taken.style, figure, unit, minutes: readyAtMinute }
+}
+
 /** What the computing thread answers: core, and nothing else. */
 const work = {
   /** A plan, with the curve of each closing of the lid; another way is taken where its count would be lost, if that is free. */
@@ -60,6 +78,7 @@ const work = {
       curves: outcome.ok ? outcome.value.closings.map((closing) => simulate(closing.case, { trace: true })) : null,
     }
   },
+  usual: (requests: readonly PlanRequest[], isFree: boolean) => requests.map((request) => usualOf(request, isFree)),
   equivalents: equivalents<string>,
   fitWaterTest,
   nextClosing,

@@ -1,6 +1,5 @@
 import { findFood } from '../food/catalogue'
 import { pieceMm } from '../food/pieces'
-import type { Food } from '../food/food.schema'
 import { together, type Together } from '../program/together'
 import { USUAL_TRIVETS_MM } from '../pot/stacking'
 import { MOST_STACKED_TINS, type StackAsk } from './ask'
@@ -12,7 +11,7 @@ export type Mend =
   | { id: 'unlock'; food: number }
   | { id: 'halve-pieces'; food: number }
   | { id: 'less'; food: number }
-  | { id: 'tin'; diameterMm: number; heightMm: number }
+  | { id: 'tin'; diameterMm: number; heightMm: number; volumeMl: number }
   | ({ id: 'phases' } & Pick<Together, 'joins' | 'closings'>)
   | { id: 'apart'; food: number }
 
@@ -63,7 +62,7 @@ export function mendStack(ask: StackAsk, result: StackResult): Mend | null {
     const volumeMl = Math.round((Math.PI * (diameterMm / 2) ** 2 * heightMm * 0.9) / 1000)
     const tin = { id: 'another', diameterMm, heightMm, volumeMl, lid: true, material: 'steel' as const }
     if (works({ tins: [...ask.tins, tin], trivetsMm: ask.trivetsMm ?? USUAL_TRIVETS_MM }))
-      return { id: 'tin', diameterMm, heightMm }
+      return { id: 'tin', diameterMm, heightMm, volumeMl }
   }
   for (const food of indexes)
     if (works({ foods: withFood(food, { dryG: ask.foods[food]!.dryG / 2 }) })) return { id: 'less', food }

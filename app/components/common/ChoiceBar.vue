@@ -63,7 +63,7 @@ label:focus-within {
 }
 @media (pointer: coarse) {
   label {
-    min-height: 42px;
+    min-height: 44px;
   }
 }
 </style>

@@ -1,13 +1,18 @@
 <script setup lang="ts">
-defineProps<{ title: string; text: string }>()
+/** Nothing here yet: what would be here, what to do first, and a try that works. */
+const { title, text } = defineProps<{ title: string; text: string }>()
 const { t } = useI18nText()
+const { tryBeans, trying } = useDemoTry()
 </script>
 
 <template>
   <section class="empty">
     <h1>{{ title }}</h1>
     <p class="soft">{{ text }}</p>
-    <v-btn to="/pot" color="primary" size="large">{{ t('app.backToPot') }}</v-btn>
+    <div class="ways">
+      <v-btn to="/pot" color="primary" size="large">{{ t('app.backToPot') }}</v-btn>
+      <v-btn variant="outlined" size="large" :loading="trying" @click="tryBeans">{{ t('app.tryBeans') }}</v-btn>
+    </div>
   </section>
 </template>
 
@@ -16,8 +21,13 @@ const { t } = useI18nText()
   display: grid;
   justify-items: start;
   gap: 12px;
-  max-width: 46ch;
+  max-width: 52ch;
   padding: 64px 24px;
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
 }
 h1,
 p {

@@ -18,7 +18,7 @@ function plan(foodId: string, amount: AskedAmount | null = asked.value) {
 }
 function read(foodId: string) {
   emit('close')
-  void navigateTo(`/foods/${foodId}`)
+  void navigateTo(`/larder/${foodId}`)
 }
 </script>
 

@@ -46,7 +46,7 @@ label:focus-within {
 }
 @media (pointer: coarse) {
   label {
-    min-height: 40px;
+    min-height: 44px;
   }
 }
 </style>

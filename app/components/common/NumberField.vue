@@ -10,7 +10,7 @@ const {
   label,
   suffix = '',
   error = null,
-  quantity,
+  quantity = undefined,
   digits = 3,
 } = defineProps<{ label: string; suffix?: string; error?: string | null; quantity?: Q; digits?: number }>()
 const model = defineModel<number>({ required: true })

@@ -204,7 +204,7 @@ h1 {
 footer {
   grid-column: 1 / -1;
   position: sticky;
-  bottom: 0;
+  bottom: var(--foot);
   min-width: 0;
   background: var(--ground);
 }

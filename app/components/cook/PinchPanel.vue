@@ -7,7 +7,7 @@ import type { SavedPlan } from '~~/shared/household'
 /** “Not yet”: what it takes from the pot as it now is, and the way back onto the flame. */
 const { plan, following } = defineProps<{ plan: SavedPlan; following: Following }>()
 const emit = defineEmits<{ add: [data: RunEventData] }>()
-const { t, number, duration, weight } = useI18nText()
+const { t, duration, weight } = useI18nText()
 const { foodName } = useKitchenStore()
 
 const open = ref(false)

@@ -6,7 +6,7 @@ import type { SavedPlan } from '~~/shared/household'
 /** The pot stands open and the rest goes in: what, with how much water, and for how long, from the pot as it now is. */
 const { plan, following } = defineProps<{ plan: SavedPlan; following: Following }>()
 const emit = defineEmits<{ add: [data: RunEventData] }>()
-const { t, number, duration, weight } = useI18nText()
+const { t, duration, weight } = useI18nText()
 const { foodName } = useKitchenStore()
 
 const later = computed(() => plan.answer.closings[following.course.closing.number + 1]!)

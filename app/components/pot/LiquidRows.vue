@@ -7,7 +7,7 @@ import { liquidG, type PotLiquid } from '~~/shared/pot'
 /** What else is wet and goes in: each counts towards the water by what it yields. */
 const liquids = defineModel<PotLiquid[]>({ required: true })
 const { errors } = defineProps<{ errors: readonly (string | null)[] }>()
-const { t, number, weight } = useI18nText()
+const { t, weight } = useI18nText()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const { unitsFor } = useUnits()
 

@@ -7,7 +7,7 @@ import { itemG } from '~~/shared/pot'
 
 /** Everything that goes into the pot, and the pot itself. One food is open to be changed, the others are a line each. */
 const { problems } = defineProps<{ problems: readonly Problem[] }>()
-const { t, number, problemText, weight } = useI18nText()
+const { t, problemText, weight } = useI18nText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
 const kitchen = computed(() => useKitchenStore().kitchen!)

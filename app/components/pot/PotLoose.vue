@@ -211,7 +211,7 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
   .mini {
     position: sticky;
     order: 5;
-    bottom: 0;
+    bottom: calc(var(--foot) + env(safe-area-inset-bottom));
     display: flex;
     justify-content: space-between;
     padding: 12px 16px;

@@ -6,7 +6,7 @@ import { openedC } from '~~/core/program/sequence'
 
 /** “It is not done, too thin, too thick”: what mends the pot once it is open. */
 const { answer } = defineProps<{ answer: PlanAnswer }>()
-const { t, list, number, duration, problemText, weight } = useI18nText()
+const { t, list, duration, problemText, weight } = useI18nText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
 

@@ -3,7 +3,7 @@ import type { SoakCost } from '~~/core/program/soak-cost'
 
 /** “I forgot to soak”: what each way of soaking would cost, a tap to choose it. */
 const { index } = defineProps<{ index: number }>()
-const { t, number, duration, weight } = useI18nText()
+const { t, duration, weight } = useI18nText()
 const pot = usePotStore()
 const HOT_FROM_C = 50
 const item = computed(() => pot.form.items[index]!)

@@ -41,7 +41,8 @@ watch(
 watch(
   () => given.value.figure,
   (value) => {
-    if (value !== Math.round(readAmount(figure.value, kitchen.value.likes.decimal))) figure.value = value === null ? '' : String(value)
+    if (value !== Math.round(readAmount(figure.value, kitchen.value.likes.decimal)))
+      figure.value = value === null ? '' : String(value)
   },
 )
 /** Devices that decide for themselves take no figure. */

@@ -7,7 +7,7 @@ import { itemG, placedItems } from '~~/shared/pot'
 
 /** The foods that should share the run: how much, how prepared, and what about them is settled already. */
 const { problems } = defineProps<{ problems: readonly Problem[] }>()
-const { t, number, duration, problemText, weight } = useI18nText()
+const { t, duration, problemText, weight } = useI18nText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
 const kitchen = computed(() => useKitchenStore().kitchen!)

@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { v4 as uuid } from 'uuid'
 import { heatsItself } from '~~/core/appliance/appliance'
+import { readAmount, typedAmount } from '~~/core/measure/amount'
 import { simulate } from '~~/core/pot/simulate'
 import type { Problem } from '~~/core/problem'
 import type { Mend } from '~~/core/stack/mend'
@@ -11,8 +13,9 @@ const { result, problems: searchProblems } = defineProps<{
   problems: readonly Problem[]
 }>()
 const emit = defineEmits<{ take: [answer: StackAnswer]; again: [] }>()
-const { t, list, number, duration, problemText } = useI18nText()
+const { t, list, likes, number, duration, problemText } = useI18nText()
 const pot = usePotStore()
+const kitchen = useKitchenStore()
 const { form } = storeToRefs(pot)
 const { stack, set } = useStackLayout()
 
@@ -73,22 +76,41 @@ const phases = computed(() => {
       }))
     : []
 })
-/** What can be done by one press. */
-const TAKEN: readonly Mend['id'][] = ['soak', 'unlock', 'halve-pieces', 'less', 'apart']
+/** Does what would mend it, and tries again. */
 function applyMend() {
   const mend = result?.mend
   if (!mend) return
   const at = <T,>(list: readonly T[], index: number, value: T) => list.map((one, i) => (i === index ? value : one))
-  if (mend.id === 'soak') {
-    form.value.items[mend.food]!.soakHours = String(mend.hours)
-    form.value.items[mend.food]!.soakIn = 'room'
-  } else if (mend.id === 'halve-pieces') form.value.items[mend.food]!.cut = 'halves'
-  else if (mend.id === 'unlock') set({ locks: at(stack.value.locks, mend.food, 'any') })
+  switch (mend.id) {
+    case 'soak':
+      form.value.items[mend.food]!.soakHours = typedAmount(mend.hours, likes.value.decimal)
+      form.value.items[mend.food]!.soakIn = 'room'
+      break
+    case 'unlock':
+      set({ locks: at(stack.value.locks, mend.food, 'any') })
+      break
+    case 'halve-pieces':
+      form.value.items[mend.food]!.cut = 'halves'
+      break
+    case 'less': {
+      const item = form.value.items[mend.food]!
+      item.amount = typedAmount(readAmount(item.amount, likes.value.decimal) / 2, likes.value.decimal)
+      break
+    }
+    case 'apart':
+      pot.removeFood(mend.food)
+      break
+    case 'tin': {
+      const { diameterMm, heightMm, volumeMl } = mend
+      const name = t('stack.mendTin', { width: number(diameterMm) })
+      kitchen.kitchen!.tins.push({ id: uuid(), name, diameterMm, heightMm, volumeMl, lid: true, material: 'steel' })
+      break
+    }
+    case 'phases':
+      pot.joinAt(mend.joins)
+      return
+  }
   emit('again')
-}
-function inPhases() {
-  const mend = result?.mend
-  if (mend?.id === 'phases') pot.joinAt(mend.joins)
 }
 </script>
 
@@ -117,16 +139,16 @@ function inPhases() {
       <p>{{ t(result.nearest ? 'stack.nearest' : 'stack.none') }}</p>
       <p v-if="mendText">
         <strong>{{ mendText }}</strong>
-        <button
-          v-if="result.mend && TAKEN.includes(result.mend.id)"
-          type="button"
-          class="link-button"
-          @click="applyMend"
-        >
-          {{ t('stack.doThat') }}
-        </button>
-        <button v-if="result.mend?.id === 'phases'" type="button" class="link-button" @click="inPhases">
-          {{ t('pot.later.doThat') }}
+        <button type="button" class="link-button" @click="applyMend">
+          {{
+            t(
+              result.mend?.id === 'tin'
+                ? 'stack.haveTin'
+                : result.mend?.id === 'phases'
+                  ? 'pot.later.doThat'
+                  : 'stack.doThat',
+            )
+          }}
         </button>
       </p>
       <p v-else>{{ t('stack.noMend') }}</p>

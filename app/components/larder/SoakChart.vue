@@ -23,7 +23,7 @@ const shareAfter = (waterC: number, after: number) =>
   soakedShare(food, { hours: after, waterC, keepWater: false }, roomC)
 const soaked = computed(() =>
   WATERS.value.map(({ id, waterC, tone }) => ({
-    name: t(`foods.soakIn.${id}`),
+    name: t(`larder.soakIn.${id}`),
     tone,
     points: hours.value.map((after): [number, number] => [after, 100 * shareAfter(waterC, after)]),
   })),
@@ -31,7 +31,7 @@ const soaked = computed(() =>
 const texture = computed(() => (texturesOf(food).includes('tender') ? 'tender' : usualTexture(food)))
 const needs = computed(() =>
   WATERS.value.map(({ id, waterC, tone }) => ({
-    name: t(`foods.soakIn.${id}`),
+    name: t(`larder.soakIn.${id}`),
     tone,
     points: hours.value.map((after): [number, number] => [
       after,
@@ -42,7 +42,7 @@ const needs = computed(() =>
 )
 const advised = computed(() => food.soak!.adviceHours[0])
 const text = computed(() =>
-  t('foods.soakText', {
+  t('larder.soakText', {
     hours: number(advised.value),
     percent: number(100 * shareAfter(tapC, advised.value)),
     dry: number(needs.value[1]!.points[0]![1]),
@@ -58,17 +58,17 @@ const text = computed(() =>
   <p class="text">{{ text }}</p>
   <LineChart
     :series="soaked"
-    :label="t('foods.soakChart', { food: kitchen.foodName(food.id) })"
-    :x-name="t('foods.hours')"
-    :y-name="t('foods.soakedShare')"
+    :label="t('larder.soakChart', { food: kitchen.foodName(food.id) })"
+    :x-name="t('larder.hours')"
+    :y-name="t('larder.soakedShare')"
     :height="210"
   />
   <LineChart
     v-if="food.soak!.dryPenalty > 0"
     :series="needs"
-    :label="t('foods.needChart', { food: kitchen.foodName(food.id) })"
-    :x-name="t('foods.hours')"
-    :y-name="t('foods.boilMinutes')"
+    :label="t('larder.needChart', { food: kitchen.foodName(food.id) })"
+    :x-name="t('larder.hours')"
+    :y-name="t('larder.boilMinutes')"
     :height="210"
   />
 </template>

@@ -53,24 +53,26 @@ const facts = computed(() => {
   const of = food.value
   if (!of) return []
   const lines: string[] = []
-  if (of.cupG !== null) lines.push(t('foods.facts.cup', { g: weight(of.cupG) }))
+  if (of.cupG !== null) lines.push(t('larder.facts.cup', { g: weight(of.cupG) }))
   if (of.soak) {
-    lines.push(t('foods.facts.soakHalf', { hours: number(of.soak.halfHours, 1) }))
-    if (drySoak.value > 1.01) lines.push(t('foods.facts.dry', { percent: number((drySoak.value - 1) * 100) }))
+    lines.push(t('larder.facts.soakHalf', { hours: number(of.soak.halfHours, 1) }))
+    if (drySoak.value > 1.01) lines.push(t('larder.facts.dry', { percent: number((drySoak.value - 1) * 100) }))
   }
-  if (of.uptakeTender > 0) lines.push(t('foods.facts.drinks', { g: number(of.uptakeTender, 2) }))
+  if (of.uptakeTender > 0) lines.push(t('larder.facts.drinks', { g: number(of.uptakeTender, 2) }))
   if (setsAsGrain(of))
     lines.push(
-      t('foods.facts.textures', {
+      t('larder.facts.textures', {
         list: texturesOf(of)
           .map((one) => `${textureName(t, 'grain', one)} ${number(uptakeFor(of, one), 1)}`)
           .join(', '),
       }),
     )
-  lines.push(t(`foods.facts.froth.${of.froth}`))
-  lines.push(of.release.kind === 'quick' ? t('foods.facts.quick') : t('foods.facts.natural', { n: of.release.minutes }))
-  lines.push(t('foods.facts.z', { times: number(rateAt(of, PRESSURE_C), 1), temp: temp(PRESSURE_C) }))
-  if (of.sizeMm > 12) lines.push(t('foods.facts.thick', { mm: number(of.sizeMm) }))
+  lines.push(t(`larder.facts.froth.${of.froth}`))
+  lines.push(
+    of.release.kind === 'quick' ? t('larder.facts.quick') : t('larder.facts.natural', { n: of.release.minutes }),
+  )
+  lines.push(t('larder.facts.z', { times: number(rateAt(of, PRESSURE_C), 1), temp: temp(PRESSURE_C) }))
+  if (of.sizeMm > 12) lines.push(t('larder.facts.thick', { mm: number(of.sizeMm) }))
   return lines
 })
 
@@ -81,22 +83,23 @@ async function makeOwn() {
   const ownId = uuid()
   draft.value.foods.push({
     id: ownId,
-    name: t('foods.ownName', { name }).slice(0, 60),
+    name: t('larder.ownName', { name }).slice(0, 60),
     basedOn: own.value?.basedOn ?? from,
     figures: structuredClone(toRaw(figures)),
   })
   await save()
-  if (state.value === 'kept') await navigateTo(`/foods/${ownId}`)
+  if (state.value === 'kept') await navigateTo(`/larder/${ownId}`)
 }
 async function removeOwn() {
   const back = own.value?.basedOn
   draft.value.foods.splice(ownIndex.value, 1)
   await save()
-  if (state.value === 'kept') await navigateTo(back ? `/foods/${back}` : '/foods')
+  if (state.value === 'kept') await navigateTo(back ? `/larder/${back}` : '/larder')
 }
 const bags = computed(() => draft.value.bags.filter(({ foodId }) => foodId === id.value))
 const today = () => new Date().toISOString().slice(0, 10)
-const addBag = () => draft.value.bags.push({ id: uuid(), name: t('foods.newBag'), foodId: id.value, boughtOn: today() })
+const addBag = () =>
+  draft.value.bags.push({ id: uuid(), name: t('larder.newBag'), foodId: id.value, boughtOn: today() })
 const removeBag = (bagId: string) => (draft.value.bags = draft.value.bags.filter((bag) => bag.id !== bagId))
 const bagPath = (bagId: string) => `bags.${draft.value.bags.findIndex((bag) => bag.id === bagId)}`
 
@@ -105,15 +108,15 @@ function plan() {
   pot.startWith(food.value)
   void navigateTo('/pot')
 }
-useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.nav.foods')} · Bivvet` })
+useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.nav.larder')} · Bivvet` })
 </script>
 
 <template>
-  <EmptyNotice v-if="!food" :title="t('foods.gone')" :text="t('foods.goneText')" />
+  <EmptyNotice v-if="!food" :title="t('larder.gone')" :text="t('larder.goneText')" />
   <div v-else class="food">
     <header>
       <div>
-        <NuxtLink to="/foods" class="soft">{{ t('foods.back') }}</NuxtLink>
+        <NuxtLink to="/larder" class="soft">{{ t('larder.back') }}</NuxtLink>
         <h1>{{ name }}</h1>
         <p class="soft">{{ aliases }}</p>
       </div>
@@ -125,14 +128,14 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
 
     <div class="columns">
       <section>
-        <h2>{{ t('foods.howLong') }}</h2>
+        <h2>{{ t('larder.howLong') }}</h2>
         <table>
           <thead>
             <tr>
-              <th scope="col">{{ t('foods.texture') }}</th>
-              <th scope="col">{{ t('foods.boilMinutes') }}</th>
-              <th scope="col">{{ t('foods.simmer', { temp: temp(boilC) }) }}</th>
-              <th scope="col">{{ t('foods.pressure', { temp: temp(PRESSURE_C) }) }}</th>
+              <th scope="col">{{ t('larder.texture') }}</th>
+              <th scope="col">{{ t('larder.boilMinutes') }}</th>
+              <th scope="col">{{ t('larder.simmer', { temp: temp(boilC) }) }}</th>
+              <th scope="col">{{ t('larder.pressure', { temp: temp(PRESSURE_C) }) }}</th>
             </tr>
           </thead>
           <tbody>
@@ -145,33 +148,33 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
           </tbody>
         </table>
         <p class="soft small">
-          {{ t(food.soak ? 'foods.whatSoaked' : 'foods.what') }}
-          <strong>{{ own ? t('foods.yours', { name: kitchen.foodName(own.basedOn) }) : t('foods.estimate') }}</strong>
-          {{ t('foods.learntNone') }}
+          {{ t(food.soak ? 'larder.whatSoaked' : 'larder.what') }}
+          <strong>{{ own ? t('larder.yours', { name: kitchen.foodName(own.basedOn) }) : t('larder.estimate') }}</strong>
+          {{ t('larder.learntNone') }}
         </p>
-        <h2>{{ t('foods.means') }}</h2>
+        <h2>{{ t('larder.means') }}</h2>
         <ul class="facts">
           <li v-for="line in facts" :key="line">{{ line }}</li>
         </ul>
       </section>
       <section>
         <template v-if="food.soak">
-          <h2>{{ t('foods.soaking') }}</h2>
+          <h2>{{ t('larder.soaking') }}</h2>
           <LazySoakChart :food="food" :room-c="draft.roomC" :tap-c="draft.tapC" />
         </template>
         <template v-if="cooksCovered(food) || food.soak">
-          <h2>{{ t('foods.bags') }}</h2>
-          <p v-if="bags.length === 0" class="soft">{{ t('foods.noBags') }}</p>
+          <h2>{{ t('larder.bags') }}</h2>
+          <p v-if="bags.length === 0" class="soft">{{ t('larder.noBags') }}</p>
           <div v-for="bag in bags" :key="bag.id" class="bag">
             <v-text-field
               v-model="bag.name"
-              :label="t('foods.bagName')"
+              :label="t('larder.bagName')"
               maxlength="60"
               :error-messages="errorAt(`${bagPath(bag.id)}.name`) ?? []"
             />
             <v-text-field
               v-model="bag.boughtOn"
-              :label="t('foods.boughtOn')"
+              :label="t('larder.boughtOn')"
               type="date"
               :error-messages="errorAt(`${bagPath(bag.id)}.boughtOn`) ?? []"
             />
@@ -184,27 +187,27 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
               {{ t('edit.remove') }}
             </v-btn>
             <p v-if="isOldBag(bag, serverNow())" class="soft small">
-              {{ t('foods.oldBag', { day: day(Date.parse(bag.boughtOn)) }) }}
+              {{ t('larder.oldBag', { day: day(Date.parse(bag.boughtOn)) }) }}
             </p>
           </div>
-          <v-btn variant="outlined" @click="addBag">{{ t('foods.addBag') }}</v-btn>
+          <v-btn variant="outlined" @click="addBag">{{ t('larder.addBag') }}</v-btn>
         </template>
       </section>
     </div>
 
     <section class="own">
-      <h2>{{ own ? t('foods.ownTitle') : t('foods.makeOwnTitle') }}</h2>
+      <h2>{{ own ? t('larder.ownTitle') : t('larder.makeOwnTitle') }}</h2>
       <OwnFoodEdit
         v-if="own"
         v-model="draft.foods[ownIndex]!"
-        :path="`foods.${ownIndex}`"
+        :path="`larder.${ownIndex}`"
         :error-at="errorAt"
         :based-on="basedOn"
       />
-      <p v-else class="soft">{{ t('foods.makeOwnText') }}</p>
+      <p v-else class="soft">{{ t('larder.makeOwnText') }}</p>
       <div class="buttons">
-        <v-btn variant="outlined" @click="makeOwn">{{ t('foods.makeOwn') }}</v-btn>
-        <v-btn v-if="own" variant="text" @click="removeOwn">{{ t('foods.removeOwn') }}</v-btn>
+        <v-btn variant="outlined" @click="makeOwn">{{ t('larder.makeOwn') }}</v-btn>
+        <v-btn v-if="own" variant="text" @click="removeOwn">{{ t('larder.removeOwn') }}</v-btn>
         <span class="gap" />
         <span class="soft" role="status">{{ t(`saving.state.${state}`) }}</span>
         <v-btn variant="outlined" size="small" :disabled="!canUndo" @click="undo()">{{ t('edit.undo') }}</v-btn>

@@ -18,9 +18,9 @@ const cup = computed({
   set: (value) => (own.value.figures.cupG = value),
 })
 const was = (value: number | null | undefined, digits = 0) =>
-  value === null || value === undefined ? '' : t('foods.was', { n: number(value, digits) })
+  value === null || value === undefined ? '' : t('larder.was', { n: number(value, digits) })
 const froths = computed(() =>
-  ([0, 1, 2] as const).map((value) => ({ value: String(value), text: t(`foods.froths.${value}`) })),
+  ([0, 1, 2] as const).map((value) => ({ value: String(value), text: t(`larder.froths.${value}`) })),
 )
 const froth = computed({
   get: () => String(figures.value.froth),
@@ -42,7 +42,7 @@ const windowError = computed(() => errorAt(`${path}.figures.boilMinutes`))
       <NumberField
         v-model="own.figures.boilMinutes[key]"
         :label="key === 'max' ? t('window.lost') : t(`pot.textures.pulse.${key}`)"
-        :suffix="t('foods.bm')"
+        :suffix="t('larder.bm')"
         :error="windowError"
       />
       <span class="soft">{{ was(basedOn?.boilMinutes[key]) }}</span>
@@ -50,7 +50,7 @@ const windowError = computed(() => errorAt(`${path}.figures.boilMinutes`))
     <div v-if="figures.cupG !== null">
       <NumberField
         v-model="cup"
-        :label="t('foods.cup')"
+        :label="t('larder.cup')"
         :suffix="t('units.g')"
         :error="errorAt(`${path}.figures.cupG`)"
       />
@@ -59,8 +59,8 @@ const windowError = computed(() => errorAt(`${path}.figures.boilMinutes`))
     <div>
       <NumberField
         v-model="own.figures.uptakeTender"
-        :label="t('foods.uptake')"
-        :suffix="t('foods.perG')"
+        :label="t('larder.uptake')"
+        :suffix="t('larder.perG')"
         :error="errorAt(`${path}.figures.uptakeTender`)"
       />
       <span class="soft">{{ was(basedOn?.uptakeTender, 2) }}</span>
@@ -69,7 +69,7 @@ const windowError = computed(() => errorAt(`${path}.figures.boilMinutes`))
       <div>
         <NumberField
           v-model="own.figures.soak.halfHours"
-          :label="t('foods.halfHours')"
+          :label="t('larder.halfHours')"
           :suffix="t('units.h')"
           :error="errorAt(`${path}.figures.soak.halfHours`)"
         />
@@ -78,14 +78,14 @@ const windowError = computed(() => errorAt(`${path}.figures.boilMinutes`))
       <div>
         <NumberField
           v-model="own.figures.soak.dryPenalty"
-          :label="t('foods.dryPenalty')"
+          :label="t('larder.dryPenalty')"
           :error="errorAt(`${path}.figures.soak.dryPenalty`)"
         />
         <span class="soft">{{ was(basedOn?.soak?.dryPenalty, 2) }}</span>
       </div>
     </template>
     <div class="wide">
-      <ChoiceBar v-model="froth" :label="t('foods.froth')" :choices="froths" />
+      <ChoiceBar v-model="froth" :label="t('larder.froth')" :choices="froths" />
     </div>
   </div>
 </template>

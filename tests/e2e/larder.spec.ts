@@ -3,7 +3,7 @@ import { choose, expectAccessible, test, watchForErrors } from './kitchen'
 
 test('a food is found by any of its names, read about, and made one’s own', async ({ page }) => {
   const errors = watchForErrors(page)
-  await page.goto('/foods')
+  await page.goto('/larder')
   await page.getByLabel('Any name, in any language').fill('zzz')
   await expect(page.getByText('No food is called “zzz”.').first()).toBeVisible()
   await page.getByLabel('Any name, in any language').fill('pois chiches')
@@ -39,7 +39,7 @@ test('a food is found by any of its names, read about, and made one’s own', as
   await expect.poll(whistles).toBeGreaterThan(fresh)
 
   // Taken out again: the pot says so, and undo brings nothing to harm.
-  await page.goto('/foods')
+  await page.goto('/larder')
   await page.getByRole('link', { name: /Aunt’s chickpeas/ }).click()
   await page.getByRole('button', { name: 'Take this food out' }).click()
   await expect(page.getByRole('heading', { name: 'Chickpeas', exact: true })).toBeVisible()
@@ -67,7 +67,7 @@ test('slash finds a food anywhere and question mark lists the keys', async ({ pa
 })
 
 for (const scheme of ['light', 'dark'] as const)
-  for (const path of ['/', '/foods', '/foods/kidney-red', '/kitchen/test/0de70000-0000-4000-8000-000000000101'])
+  for (const path of ['/', '/larder', '/larder/kidney-red', '/kitchen/test/0de70000-0000-4000-8000-000000000101'])
     test(`axe finds nothing on ${path}, ${scheme}, and it fits a phone`, async ({ browser }) => {
       const context = await browser.newContext({
         colorScheme: scheme,
