@@ -31,7 +31,7 @@ export type ProblemCode =
   | 'test-disordered'
   | 'test-gained-water'
   | 'test-too-quick'
-  | 'test-does-not-fit'
+  | 'test-contradicts'
   | 'test-beyond-belief'
   | 'pressures-crossed'
   | 'window-disordered'

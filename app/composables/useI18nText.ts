@@ -125,6 +125,7 @@ export function useI18nText() {
     unitFor,
     unitName,
     partsOf,
+    told,
     weight,
     temp,
     pressure,

@@ -3,8 +3,8 @@ import { stepAfter } from '~~/core/appliance/test-guide'
 import { kindOf } from '~~/core/appliance/appliance'
 import type { TestMark, WaterTest } from '~~/core/appliance/water-test.schema'
 import { MINUTE_MS } from '~~/core/measure/time'
-import { readAmount } from '~~/core/measure/amount'
-import type { HouseholdCooker, Kitchen } from '~~/shared/kitchen'
+import { readAmount, typedAmount } from '~~/core/measure/amount'
+import { inUse, type HouseholdCooker, type Kitchen } from '~~/shared/kitchen'
 
 interface Notes {
   burnerId: string
@@ -14,16 +14,19 @@ interface Notes {
   thermometer: string
   litAt: number | null
   marks: TestMark[]
+  /** Readings that are left out, by their place. */
+  ignored?: number[]
 }
 
 /** A water test under way: its marks are kept on this device, so that a reload in the middle loses nothing. */
 export function useWaterTest(cooker: HouseholdCooker, kitchen: Kitchen) {
   const { appliance, body } = cooker.cooker
   const { test: guide, level } = kindOf(appliance)
+  const readTyped = (text: string) => readAmount(text, kitchen.likes.decimal)
   const fresh = (): Notes => ({
-    burnerId: kitchen.burners[0]?.id ?? '',
-    waterG: String(guide.waterG(body.capacityL)),
-    startC: String(kitchen.tapC),
+    burnerId: inUse(kitchen.burners)[0]?.id ?? '',
+    waterG: typedAmount(guide.waterG(body.capacityL), kitchen.likes.decimal),
+    startC: typedAmount(kitchen.tapC, kitchen.likes.decimal),
     leftG: '',
     thermometer: '',
     litAt: null,
@@ -41,7 +44,7 @@ export function useWaterTest(cooker: HouseholdCooker, kitchen: Kitchen) {
     if (notes.value.litAt === null) notes.value.litAt = now
     const minute = (now - notes.value.litAt) / MINUTE_MS
     if (mark.kind === 'temperature') {
-      const tempC = readAmount(notes.value.thermometer)
+      const tempC = readTyped(notes.value.thermometer)
       if (!Number.isFinite(tempC)) return
       notes.value.marks.push({ kind: 'temperature', minute, tempC })
       notes.value.thermometer = ''
@@ -54,16 +57,19 @@ export function useWaterTest(cooker: HouseholdCooker, kitchen: Kitchen) {
   const restart = () => (notes.value = fresh())
 
   const test = computed<WaterTest | null>(() => {
-    const leftG = readAmount(notes.value.leftG)
+    const leftG = readTyped(notes.value.leftG)
     if (step.value || !Number.isFinite(leftG)) return null
     return {
-      waterG: readAmount(notes.value.waterG),
+      waterG: readTyped(notes.value.waterG),
       leftG,
-      startC: readAmount(notes.value.startC),
+      startC: readTyped(notes.value.startC),
       place: { altitudeM: kitchen.altitudeM, roomC: kitchen.roomC },
       ...(level ? { level } : {}),
-      marks: notes.value.marks,
+      // A minute that is corrected makes another test of it.
+      marks: notes.value.marks.map((mark) => ({ ...mark })),
+      ...(notes.value.ignored?.length ? { ignored: [...notes.value.ignored] } : {}),
     }
   })
-  return { notes, step, press, takeBack, restart, test }
+  const leaveOut = (place: number) => (notes.value.ignored = [...(notes.value.ignored ?? []), place])
+  return { notes, step, press, takeBack, restart, test, leaveOut }
 }

@@ -3,6 +3,7 @@
  * A number as a cook types it; only what is a number goes further, and what is not stays to be mended. A quantity is
  * shown in the unit that the household likes, and may be typed in any (“203 F”).
  */
+import { BOUNDS, type BoundName } from '~~/core/bounds'
 import { readAmount, typedAmount } from '~~/core/measure/amount'
 import { inUnit, readQuantity, type Quantity } from '~~/core/measure/units'
 
@@ -12,7 +13,16 @@ const {
   error = null,
   quantity = undefined,
   digits = 3,
-} = defineProps<{ label: string; suffix?: string; error?: string | null; quantity?: Q; digits?: number }>()
+  bound = undefined,
+} = defineProps<{
+  label: string
+  suffix?: string
+  error?: string | null
+  quantity?: Q
+  digits?: number
+  /** Within what it must lie, to say so in its own unit. */
+  bound?: BoundName
+}>()
 const model = defineModel<number>({ required: true })
 const { t, likes, unitFor, unitName } = useI18nText()
 
@@ -31,7 +41,14 @@ watch(text, (typed) => {
   // What only follows the model must not go back to it: fields that give each other would round each other.
   if (Number.isFinite(value) && written(value) !== written(model.value)) model.value = value
 })
-const message = computed(() => (Number.isFinite(read(text.value)) ? error : t('problems.not-a-number')))
+const message = computed(() => {
+  const value = read(text.value)
+  if (!Number.isFinite(value)) return t('problems.not-a-number')
+  const [min, max] = bound ? BOUNDS[bound] : [-Infinity, Infinity]
+  if (value >= min && value <= max) return error
+  const unitText = unit.value ? unitName(unit.value as string) : suffix
+  return t('problems.out-of-bounds', { min: written(min), max: written(max), unit: unitText }).trim()
+})
 </script>
 
 <template>

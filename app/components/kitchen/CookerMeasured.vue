@@ -50,9 +50,8 @@ const hasPrograms = computed(() => heatsItself(cooker.value.cooker.appliance))
         {{ t('edit.remove') }}
       </button>
     </p>
-    <p class="links">
-      <NuxtLink :to="`/kitchen/test/${cooker.id}`">{{ t('kitchen.test.go') }}</NuxtLink>
-      <NuxtLink v-if="hasPrograms" :to="`/kitchen/program/${cooker.id}`">{{ t('kitchen.program.go') }}</NuxtLink>
+    <p v-if="hasPrograms" class="links">
+      <NuxtLink :to="`/kitchen/program/${cooker.id}`">{{ t('kitchen.program.go') }}</NuxtLink>
     </p>
   </div>
 </template>

@@ -28,11 +28,32 @@ const water = computed(() => [
 <template>
   <div class="fields">
     <v-text-field v-model="draft.name" :label="t('edit.name')" maxlength="60" :error-messages="errorAt('name') ?? []" />
-    <NumberField v-model="draft.altitudeM" :label="t('kitchen.altitude')" suffix="m" :error="errorAt('altitudeM')" />
-    <NumberField v-model="boilsAt" :label="t('kitchen.boilsAt')" suffix="°C" />
-    <NumberField v-model="pressureHpa" :label="t('kitchen.pressure')" suffix="hPa" />
-    <NumberField v-model="draft.roomC" :label="t('kitchen.room')" suffix="°C" :error="errorAt('roomC')" />
-    <NumberField v-model="draft.tapC" :label="t('kitchen.tap')" suffix="°C" :error="errorAt('tapC')" />
+    <NumberField
+      v-model="draft.altitudeM"
+      :label="t('kitchen.altitude')"
+      quantity="height"
+      bound="altitudeM"
+      :digits="0"
+      :error="errorAt('altitudeM')"
+    />
+    <NumberField v-model="boilsAt" :label="t('kitchen.boilsAt')" quantity="temperature" :digits="1" />
+    <NumberField v-model="pressureHpa" :label="t('kitchen.pressure')" suffix="hPa" :digits="0" />
+    <NumberField
+      v-model="draft.roomC"
+      :label="t('kitchen.room')"
+      quantity="temperature"
+      bound="roomC"
+      :digits="1"
+      :error="errorAt('roomC')"
+    />
+    <NumberField
+      v-model="draft.tapC"
+      :label="t('kitchen.tap')"
+      quantity="temperature"
+      bound="tapC"
+      :digits="1"
+      :error="errorAt('tapC')"
+    />
   </div>
   <p class="soft hint">{{ t('kitchen.altitudeHint') }}</p>
   <div class="water">
@@ -45,9 +66,12 @@ const water = computed(() => [
 <style scoped>
 .fields {
   display: grid;
-  grid-template-columns: minmax(150px, 1.6fr) repeat(auto-fit, minmax(112px, 1fr));
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   align-items: start;
-  gap: 10px;
+  gap: 14px 10px;
+}
+.fields > :first-child {
+  grid-column: 1 / -1;
 }
 .hint {
   margin: 8px 0 0;
@@ -61,13 +85,5 @@ const water = computed(() => [
   gap: 6px 12px;
   margin-top: 12px;
   font-size: 14px;
-}
-@media (max-width: 719px) {
-  .fields {
-    grid-template-columns: 1fr 1fr;
-  }
-  .fields > :first-child {
-    grid-column: 1 / -1;
-  }
 }
 </style>

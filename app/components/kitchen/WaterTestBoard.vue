@@ -2,13 +2,13 @@
 import { MINUTE_MS } from '~~/core/measure/time'
 import { useTimestamp } from '@vueuse/core'
 import { heatsItself } from '~~/core/appliance/appliance'
-import type { HouseholdCooker } from '~~/shared/kitchen'
+import { inUse, type HouseholdCooker } from '~~/shared/kitchen'
 
 /** The water test, one thing to do at a time: a sentence, a great button, and what was pressed so far. */
 const { cooker } = defineProps<{ cooker: HouseholdCooker }>()
-const { t, number } = useI18nText()
+const { t, temp } = useI18nText()
 const kitchen = computed(() => useKitchenStore().kitchen!)
-const { notes, step, press, takeBack, restart, test } = useWaterTest(cooker, kitchen.value)
+const { notes, step, press, takeBack, restart, test, leaveOut } = useWaterTest(cooker, kitchen.value)
 const kind = computed(() => cooker.cooker.appliance.kind)
 const hasFlame = computed(() => !heatsItself({ kind: kind.value }))
 const nowMs = useTimestamp({ interval: 1000 })
@@ -25,10 +25,10 @@ const holdLeft = computed(() => {
 const markText = (index: number) => {
   const mark = notes.value.marks[index]!
   if (mark.kind === 'flame') return t('kitchen.test.marks.flame', { flame: t(`pot.flames.${mark.flame}`) })
-  if (mark.kind === 'temperature') return t('kitchen.test.marks.temperature', { n: number(mark.tempC, 1) })
+  if (mark.kind === 'temperature') return temp(mark.tempC, 1)
   return t(`kitchen.test.marks.${mark.kind}`)
 }
-const burners = computed(() => kitchen.value.burners)
+const burners = computed(() => inUse(kitchen.value.burners))
 </script>
 
 <template>
@@ -40,7 +40,10 @@ const burners = computed(() => kitchen.value.burners)
         <h1>{{ t(`kitchen.test.steps.${step.step.id}.do`) }}</h1>
         <p class="how">
           {{
-            t(`kitchen.test.steps.${step.step.id}.how`, { water: notes.waterG, minutes: step.step.holdMinutes ?? 0 })
+            t(`kitchen.test.steps.${step.step.id}.how`, {
+              water: `${notes.waterG} g`,
+              minutes: step.step.holdMinutes ?? 0,
+            })
           }}
         </p>
         <div v-if="!begun" class="before">
@@ -117,6 +120,7 @@ const burners = computed(() => kitchen.value.burners)
       :cooker="cooker"
       :test="test"
       :burner-id="hasFlame ? notes.burnerId : null"
+      @leave-out="leaveOut"
       @done="restart"
     />
   </div>

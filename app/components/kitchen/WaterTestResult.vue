@@ -12,7 +12,7 @@ import { stylesFor } from '~~/core/appliance/appliance'
 
 /** What a water test says of a cooker: fitted beside measured, and what changes in the plans. Kept only when asked. */
 const { cooker, test, burnerId } = defineProps<{ cooker: HouseholdCooker; test: WaterTest; burnerId: string | null }>()
-const emit = defineEmits<{ done: [] }>()
+const emit = defineEmits<{ done: []; leaveOut: [place: number] }>()
 const { t, number, problemText, weight, temp } = useI18nText()
 const kitchenStore = useKitchenStore()
 const kitchen = computed(() => kitchenStore.kitchen!)
@@ -71,8 +71,10 @@ const series = computed(() => {
     { name: t('kitchen.test.measured'), points: dots, tone: 'heat-high' as const, kind: 'dots' as const },
   ]
 })
+/** What it loses is told as it is at the boil. */
+const BOIL_OVER_ROOM_K = 80
 const FIGURE_UNITS: Record<string, { unit: string; times: number; digits: number }> = {
-  loss: { unit: 'W/K', times: 1, digits: 1 },
+  loss: { unit: 'W', times: BOIL_OVER_ROOM_K, digits: 0 },
   swing: { unit: 'kPa', times: 1e-3, digits: 0 },
   vent: { unit: 'g/s', times: 1000, digits: 1 },
   leak: { unit: 'g/min', times: 60_000, digits: 1 },
@@ -89,18 +91,35 @@ const figures = computed(() =>
     }
   }),
 )
+type Reading = WaterTestFit['observations'][number]['id']
+function readingText(id: Reading, value: number): string {
+  if (!Number.isFinite(value)) return t('kitchen.test.never')
+  if (id === 'steam') return weight(value)
+  if (id === 'temperature') return temp(value, 1)
+  return id === 'interval'
+    ? t('pot.answer.seconds', { n: number(value * 60) })
+    : `${number(value, 1)} ${t('units.min')}`
+}
 const observations = computed(() =>
-  (fit.value?.observations ?? []).map(({ id, measured, fitted }, i) => {
-    const text = (value: number) => {
-      if (id === 'steam') return weight(value)
-      if (id === 'temperature') return temp(value, 1)
-      return id === 'interval'
-        ? t('pot.answer.seconds', { n: number(value * 60) })
-        : `${number(value, 1)} ${t('units.min')}`
-    }
-    return { key: i, id, measured: text(measured), fitted: text(fitted) }
-  }),
+  (fit.value?.observations ?? []).map(({ id, measured, fitted }, i) => ({
+    key: i,
+    id,
+    measured: readingText(id, measured),
+    fitted: readingText(id, fitted),
+  })),
 )
+/** The reading that does not agree with the others. */
+const contradicts = computed(() => {
+  const found = problems.value.find(({ code }) => code === 'test-contradicts')
+  if (!found) return null
+  const { reading, place, measured, fitted } = found.params as Record<string, number> & { reading: Reading }
+  const params = {
+    reading: t(`kitchen.test.observed.${reading}`),
+    measured: readingText(reading, Number(measured)),
+    fitted: readingText(reading, Number(fitted)),
+  }
+  return { place: Number(place), text: t('kitchen.test.contradicts', params) }
+})
 
 /** This pot and the kept ones as they would be cooked here, before and after. */
 const planned = computed(() => {
@@ -168,6 +187,12 @@ const measuredBefore = computed(() => measuredCooker(cooker, burner.value).heatS
     <div v-if="problems.length > 0" role="alert" class="nonsense">
       <h2>{{ t('kitchen.test.nonsense') }}</h2>
       <p v-for="problem in problems" :key="problem.code">{{ problemText(problem) }}</p>
+      <p v-if="contradicts">
+        {{ contradicts.text }}
+        <button type="button" class="link-button" @click="emit('leaveOut', contradicts.place)">
+          {{ t('kitchen.test.leaveOut') }}
+        </button>
+      </p>
     </div>
     <p v-else-if="!fit" class="soft" role="status">{{ t('app.working') }}</p>
     <template v-else>

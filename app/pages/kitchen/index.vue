@@ -3,15 +3,79 @@ import { useEventListener } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { BURNERS } from '~~/core/appliance/burner'
 import { COOKERS } from '~~/core/appliance/appliance'
-import { FLAMES } from '~~/core/names'
+import { VESSEL_TIMES_RICE } from '~~/core/appliance/kinds/rice'
+import { boilingC } from '~~/core/steam/steam'
+import { inUse } from '~~/shared/kitchen'
 
-const { t, number } = useI18nText()
+/**
+ * The kitchen as a kitchen: pots, burners, tins and cups drawn to scale from their own measures. What is touched opens
+ * beside them; fields appear where something is to be changed. Which that is stands in the address.
+ */
+const { t, number, told, temp, day } = useI18nText()
 const { draft, undo, redo, canUndo, canRedo, state, errorAt } = useKitchenDraft()
+const route = useRoute()
+const router = useRouter()
+
+const at = computed(() => (typeof route.query.at === 'string' ? route.query.at : ''))
+const panel = useTemplateRef<HTMLElement>('panel')
+async function choose(id: string) {
+  if (at.value === id) return
+  await router.push({ query: id === '' ? {} : { at: id } })
+  await nextTick()
+  // On a phone it opens under the shelves.
+  if (id !== '') panel.value?.scrollIntoView({ block: 'nearest', behavior: 'instant' })
+}
+const indexOf = (rows: readonly { id: string }[]) => rows.findIndex(({ id }) => id === at.value)
+const cookerAt = computed(() => indexOf(draft.value.cookers))
+const burnerAt = computed(() => indexOf(draft.value.burners))
+const measureAt = computed(() => indexOf(draft.value.measures))
+const tinAt = computed(() => indexOf(draft.value.tins))
+
+const cookers = computed(() =>
+  inUse(draft.value.cookers).map((of) => {
+    const test = of.tests.at(-1)
+    return {
+      of,
+      lines: [
+        t(`kitchen.kinds.${of.cooker.appliance.kind}`),
+        test
+          ? t(test.test.remembered ? 'kitchen.rememberedOn' : 'kitchen.measuredOn', { day: day(test.at) })
+          : t('kitchen.asMade'),
+      ],
+    }
+  }),
+)
+const burners = computed(() => inUse(draft.value.burners))
+const tins = computed(() => inUse(draft.value.tins))
+const measures = computed(() => inUse(draft.value.measures))
+/** A cup that nobody has measured across is drawn as a cup of its volume would be. */
+const cupMm = (volumeMl: number) => {
+  const side = Math.cbrt((volumeMl * 1000 * 4) / Math.PI)
+  return { diameterMm: side * 0.96, heightMm: side * 1.08 }
+}
+
+const away = computed(() =>
+  [draft.value.cookers, draft.value.burners, draft.value.tins, draft.value.measures].flatMap((rows) =>
+    (rows as { id: string; name: string; away?: boolean }[]).filter((row) => row.away),
+  ),
+)
+function putAway(row: { away?: boolean | undefined }) {
+  row.away = true
+  void choose('')
+}
+function bringBack(id: string) {
+  for (const rows of [draft.value.cookers, draft.value.burners, draft.value.tins, draft.value.measures]) {
+    const row = (rows as { id: string; away?: boolean }[]).find((one) => one.id === id)
+    if (row) delete row.away
+  }
+}
 
 const generic = ref<string | null>(null)
+const litres = (value: number) => number(value, value % 1 ? 1 : 0)
 const generics = computed(() =>
   Object.entries(COOKERS).map(([id, { appliance, body }]) => {
-    const parts = [t(`kitchen.kinds.${appliance.kind}`), `${number(body.capacityL, body.capacityL % 1 ? 1 : 0)} L`]
+    const size = appliance.kind === 'rice' ? Number((body.capacityL / VESSEL_TIMES_RICE).toFixed(1)) : body.capacityL
+    const parts = [t(`kitchen.kinds.${appliance.kind}`), `${litres(size)} L`]
     if (id.includes('aluminium')) parts.push(t('kitchen.metals.aluminium'))
     if (id.includes('steel')) parts.push(t('kitchen.metals.steel'))
     if (id.endsWith('-light')) parts.push(t('kitchen.weights.light'))
@@ -22,19 +86,21 @@ const generics = computed(() =>
 function addCooker(id: string | null) {
   if (!id) return
   const title = generics.value.find(({ value }) => value === id)!.title
-  draft.value.cookers.push({
-    id: uuid(),
-    name: title.split(',').slice(0, 2).join(''),
-    cooker: structuredClone(COOKERS[id]!),
-    tests: [],
-  })
+  const name = title.split(',').slice(0, 2).join('')
+  const cooker = { id: uuid(), name, cooker: structuredClone(COOKERS[id]!), tests: [] }
+  draft.value.cookers.push(cooker)
   generic.value = null
+  void choose(cooker.id)
+}
+function add<Row extends { id: string }>(rows: Row[], row: Row) {
+  rows.push(row)
+  void choose(row.id)
 }
 const addBurner = () =>
-  draft.value.burners.push({ id: uuid(), name: t('kitchen.newBurner'), burner: { ...BURNERS.strong } })
-const addMeasure = () => draft.value.measures.push({ id: uuid(), name: t('kitchen.newMeasure'), volumeMl: 200 })
+  add(draft.value.burners, { id: uuid(), name: t('kitchen.newBurner'), burner: { ...BURNERS.strong } })
+const addMeasure = () => add(draft.value.measures, { id: uuid(), name: t('kitchen.newMeasure'), volumeMl: 200 })
 const addTin = () =>
-  draft.value.tins.push({
+  add(draft.value.tins, {
     id: uuid(),
     name: t('kitchen.newTin'),
     diameterMm: 160,
@@ -43,12 +109,6 @@ const addTin = () =>
     lid: false,
     material: 'steel',
   })
-function remove(rows: { id: string }[], id: string) {
-  rows.splice(
-    rows.findIndex((row) => row.id === id),
-    1,
-  )
-}
 
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   // In a text field the browser's own undo is the one that is meant.
@@ -62,186 +122,287 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
 </script>
 
 <template>
-  <div class="kitchen">
-    <header>
-      <h1>{{ t('app.nav.kitchen') }}</h1>
-      <span class="state soft" role="status">{{ t(`saving.state.${state}`) }}</span>
-      <span class="gap" />
-      <v-btn variant="outlined" :disabled="!canUndo" @click="undo()">{{ t('edit.undo') }}</v-btn>
-      <v-btn variant="outlined" :disabled="!canRedo" @click="redo()">{{ t('edit.redo') }}</v-btn>
-    </header>
-    <SavingNotice :hidden="/^kitchen\.((cookers|burners|measures|tins)\.|(altitudeM|roomC|tapC|name)$)/" />
+  <div class="kitchen" :class="{ open: at !== '' }">
+    <div class="shelves">
+      <header>
+        <h1>{{ draft.name }}</h1>
+        <p class="facts soft">
+          {{ told(draft.altitudeM, 'height') }} · {{ t('kitchen.boils') }}
+          <strong class="figure tone-water">{{ temp(boilingC(draft.altitudeM), 1) }}</strong> ·
+          {{ t(draft.hardWater ? 'kitchen.hardWater' : 'kitchen.softWater') }} ·
+          {{ t('kitchen.indoors', { temp: temp(draft.roomC) }) }} ·
+          <button type="button" class="link-button" @click="choose('place')">{{ t('kitchen.changePlace') }}</button>
+          ·
+          <button type="button" class="link-button" @click="choose('likes')">{{ t('kitchen.likes.open') }}</button>
+        </p>
+        <span class="state soft" role="status">{{ t(`saving.state.${state}`) }}</span>
+        <v-btn variant="outlined" :disabled="!canUndo" @click="undo()">{{ t('edit.undo') }}</v-btn>
+        <v-btn variant="outlined" :disabled="!canRedo" @click="redo()">{{ t('edit.redo') }}</v-btn>
+      </header>
+      <SavingNotice :hidden="/^kitchen\.((cookers|burners|measures|tins)\.|(altitudeM|roomC|tapC|name)$)/" />
 
-    <section>
-      <h2>{{ t('kitchen.where') }}</h2>
-      <PlaceFields v-model="draft" :error-at="errorAt" />
-    </section>
+      <section>
+        <h2>{{ t('kitchen.cookers') }}</h2>
+        <p v-if="cookers.length === 0" class="soft">{{ t('kitchen.noCookers') }}</p>
+        <ul>
+          <ShelfThing
+            v-for="{ of, lines } in cookers"
+            :id="of.id"
+            :key="of.id"
+            :name="of.name"
+            :lines="lines"
+            :chosen="at === of.id"
+            @choose="choose(of.id)"
+          >
+            <PotDrawing :cooker="of.cooker" />
+          </ShelfThing>
+        </ul>
+        <v-autocomplete
+          v-model="generic"
+          :items="generics"
+          :label="t('kitchen.addCooker')"
+          class="add"
+          @update:model-value="addCooker"
+        />
+      </section>
 
-    <section>
-      <h2>{{ t('kitchen.cookers') }}</h2>
-      <p v-if="draft.cookers.length === 0" class="soft">{{ t('kitchen.noCookers') }}</p>
-      <CookerEdit
-        v-for="(cooker, i) in draft.cookers"
-        :key="cooker.id"
-        v-model="draft.cookers[i]!"
-        :path="`cookers.${i}`"
+      <section>
+        <h2>{{ t('kitchen.burners') }}</h2>
+        <ul>
+          <ShelfThing
+            v-for="burner in burners"
+            :id="burner.id"
+            :key="burner.id"
+            :name="burner.name"
+            :lines="[]"
+            :chosen="at === burner.id"
+            @choose="choose(burner.id)"
+          >
+            <FlameDrawing :burner="burner.burner" />
+          </ShelfThing>
+        </ul>
+        <p class="soft hint">{{ t('kitchen.flamesAre') }}</p>
+        <v-btn variant="outlined" @click="addBurner">{{ t('kitchen.addBurner') }}</v-btn>
+      </section>
+
+      <section>
+        <h2>{{ t('kitchen.tinsAndCups') }}</h2>
+        <p v-if="tins.length === 0" class="soft">{{ t('kitchen.noTins') }}</p>
+        <ul>
+          <ShelfThing
+            v-for="tin in tins"
+            :id="tin.id"
+            :key="tin.id"
+            :name="tin.name"
+            :lines="[told(tin.volumeMl, 'volume')]"
+            :chosen="at === tin.id"
+            @choose="choose(tin.id)"
+          >
+            <VesselDrawing :diameter-mm="tin.diameterMm" :height-mm="tin.heightMm" />
+          </ShelfThing>
+          <ShelfThing
+            v-for="measure in measures"
+            :id="measure.id"
+            :key="measure.id"
+            :name="measure.name"
+            :lines="[told(measure.volumeMl, 'volume')]"
+            :chosen="at === measure.id"
+            @choose="choose(measure.id)"
+          >
+            <VesselDrawing v-bind="cupMm(measure.volumeMl)" />
+          </ShelfThing>
+        </ul>
+        <div class="adds">
+          <v-btn variant="outlined" @click="addTin">{{ t('kitchen.addTin') }}</v-btn>
+          <v-btn variant="outlined" @click="addMeasure">{{ t('kitchen.addMeasure') }}</v-btn>
+        </div>
+      </section>
+
+      <section v-if="away.length > 0">
+        <h2>{{ t('kitchen.awayTitle') }}</h2>
+        <p class="soft hint">{{ t('kitchen.awayHint') }}</p>
+        <p v-for="row in away" :key="row.id" class="gone">
+          {{ row.name }}
+          <button
+            type="button"
+            class="link-button"
+            :aria-label="t('kitchen.bringBackNamed', { name: row.name })"
+            @click="bringBack(row.id)"
+          >
+            {{ t('kitchen.bringBack') }}
+          </button>
+        </p>
+      </section>
+    </div>
+
+    <aside ref="panel" class="panel" :aria-label="t('kitchen.panel')">
+      <section v-if="at === 'place'">
+        <h2 class="title">{{ t('kitchen.where') }}</h2>
+        <PlaceFields v-model="draft" :error-at="errorAt" />
+      </section>
+      <LikesPanel v-else-if="at === 'likes'" v-model="draft.likes" />
+      <CookerPanel
+        v-else-if="cookerAt >= 0"
+        :key="at"
+        v-model="draft.cookers[cookerAt]!"
+        :path="`cookers.${cookerAt}`"
         :error-at="errorAt"
-        :burners="draft.burners"
-        @remove="remove(draft.cookers, cooker.id)"
+        :kitchen="draft"
+        @away="putAway(draft.cookers[cookerAt]!)"
       />
-      <v-autocomplete
-        v-model="generic"
-        :items="generics"
-        :label="t('kitchen.addCooker')"
-        class="add"
-        @update:model-value="addCooker"
+      <BurnerPanel
+        v-else-if="burnerAt >= 0"
+        :key="at"
+        v-model="draft.burners[burnerAt]!"
+        :path="`burners.${burnerAt}`"
+        :error-at="errorAt"
+        @away="putAway(draft.burners[burnerAt]!)"
       />
-      <p class="soft hint">{{ t('kitchen.genericHint') }}</p>
-    </section>
-
-    <section>
-      <h2>{{ t('kitchen.burners') }}</h2>
-      <div v-for="(burner, i) in draft.burners" :key="burner.id" class="fields lined">
+      <section v-else-if="tinAt >= 0" :key="at">
+        <h2 class="title">{{ draft.tins[tinAt]!.name }}</h2>
+        <TinEdit v-model="draft.tins[tinAt]!" :path="`tins.${tinAt}`" :error-at="errorAt" />
+        <p class="soft hint">{{ t('kitchen.tinHint') }}</p>
+        <button type="button" class="link-button" @click="putAway(draft.tins[tinAt]!)">
+          {{ t('kitchen.putAway') }}
+        </button>
+      </section>
+      <section v-else-if="measureAt >= 0" :key="at" class="measure">
+        <h2 class="title">{{ draft.measures[measureAt]!.name }}</h2>
         <v-text-field
-          v-model="burner.name"
+          v-model="draft.measures[measureAt]!.name"
           :label="t('edit.name')"
           maxlength="60"
-          :error-messages="errorAt(`burners.${i}.name`) ?? []"
+          :error-messages="errorAt(`measures.${measureAt}.name`) ?? []"
         />
         <NumberField
-          v-for="flame in FLAMES"
-          :key="flame"
-          v-model="burner.burner[flame]"
-          :label="t(`pot.flames.${flame}`)"
-          suffix="W"
-          :error="errorAt(`burners.${i}.burner.${flame}`)"
-        />
-        <v-btn
-          variant="text"
-          size="small"
-          :aria-label="t('edit.removeNamed', { name: burner.name })"
-          @click="remove(draft.burners, burner.id)"
-        >
-          {{ t('edit.remove') }}
-        </v-btn>
-      </div>
-      <v-btn variant="outlined" @click="addBurner">{{ t('kitchen.addBurner') }}</v-btn>
-      <p class="soft hint">{{ t('kitchen.burnerHint') }}</p>
-    </section>
-
-    <section>
-      <h2>{{ t('kitchen.measures') }}</h2>
-      <div v-for="(measure, i) in draft.measures" :key="measure.id" class="fields lined short">
-        <v-text-field
-          v-model="measure.name"
-          :label="t('edit.name')"
-          maxlength="60"
-          :error-messages="errorAt(`measures.${i}.name`) ?? []"
-        />
-        <NumberField
-          v-model="measure.volumeMl"
+          v-model="draft.measures[measureAt]!.volumeMl"
           :label="t('kitchen.holds')"
-          suffix="ml"
-          :error="errorAt(`measures.${i}.volumeMl`)"
+          quantity="volume"
+          bound="measureMl"
+          :digits="1"
+          :error="errorAt(`measures.${measureAt}.volumeMl`)"
         />
-        <v-btn
-          variant="text"
-          size="small"
-          :aria-label="t('edit.removeNamed', { name: measure.name })"
-          @click="remove(draft.measures, measure.id)"
-        >
-          {{ t('edit.remove') }}
-        </v-btn>
-      </div>
-      <v-btn variant="outlined" @click="addMeasure">{{ t('kitchen.addMeasure') }}</v-btn>
-      <p class="soft hint">{{ t('kitchen.measureHint') }}</p>
-    </section>
-
-    <section>
-      <h2>{{ t('kitchen.tins') }}</h2>
-      <p v-if="draft.tins.length === 0" class="soft">{{ t('kitchen.noTins') }}</p>
-      <TinEdit
-        v-for="(tin, i) in draft.tins"
-        :key="tin.id"
-        v-model="draft.tins[i]!"
-        :path="`tins.${i}`"
-        :error-at="errorAt"
-        @remove="remove(draft.tins, tin.id)"
-      />
-      <v-btn variant="outlined" @click="addTin">{{ t('kitchen.addTin') }}</v-btn>
-      <p class="soft hint">{{ t('kitchen.tinHint') }}</p>
-    </section>
+        <p class="soft hint">{{ t('kitchen.measureHint') }}</p>
+        <button type="button" class="link-button" @click="putAway(draft.measures[measureAt]!)">
+          {{ t('kitchen.putAway') }}
+        </button>
+      </section>
+      <p v-else class="soft none">{{ t('kitchen.touch') }}</p>
+    </aside>
   </div>
 </template>
 
 <style scoped>
 .kitchen {
-  max-width: 1120px;
-  padding: 16px 24px 56px;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 364px;
+  min-height: calc(100vh - 53px);
+}
+.shelves {
+  min-width: 0;
+  padding: 16px 32px 56px;
+}
+.panel {
+  min-width: 0;
+  padding: 18px 24px 40px;
+  border-left: 1px solid var(--line);
 }
 header {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 10px 14px;
+  gap: 8px 14px;
 }
 h1 {
   margin: 0;
   font-size: 21px;
 }
-.gap {
-  flex: 1;
+.facts {
+  flex: 1 1 320px;
+  margin: 0;
+  font-size: 15px;
+}
+.facts .figure {
+  font-size: 20px;
 }
 section {
-  margin-top: 26px;
+  margin-top: 10px;
+}
+.panel section {
+  margin-top: 0;
 }
 h2 {
-  margin: 0 0 16px;
-  padding-bottom: 6px;
-  border-bottom: 2px solid var(--ink);
-  font-size: 17px;
+  margin: 0;
+  font-size: 15px;
+  font-weight: 400;
+  color: var(--ink-soft);
 }
-.fields {
-  display: grid;
-  grid-template-columns: minmax(150px, 1.6fr) repeat(auto-fit, minmax(112px, 1fr));
-  align-items: start;
-  gap: 10px;
-}
-.lined {
-  padding: 10px 0;
-  border-bottom: 1px solid var(--line);
-}
-.lined:last-of-type {
+.title {
   margin-bottom: 12px;
+  color: var(--ink);
+  font-size: 21px;
+  font-weight: 700;
 }
-.short {
-  grid-template-columns: minmax(150px, 260px) 140px auto;
-  justify-content: start;
+/* A shelf: things stand on its line. */
+ul {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: stretch;
+  gap: 4px 14px;
+  margin: 0 0 10px;
+  padding: 0;
+  border-bottom: 2px solid var(--ink);
+  list-style: none;
 }
 .add {
-  max-width: 460px;
-  margin-top: 14px;
+  max-width: 380px;
+}
+.adds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
 }
 .hint {
-  margin: 8px 0 0;
-  max-width: 70ch;
+  margin: 6px 0 10px;
   font-size: 14px;
 }
-@media (max-width: 719px) {
+.gone {
+  display: flex;
+  gap: 14px;
+  margin: 0;
+}
+.measure {
+  display: grid;
+  gap: 14px;
+  justify-items: stretch;
+}
+.measure .link-button {
+  justify-self: start;
+}
+.none {
+  margin: 0;
+}
+@media (max-width: 999px) {
   .kitchen {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .panel {
+    border-left: 0;
+    border-top: 1px solid var(--line);
+  }
+  /* What was touched comes first where there is no room beside. */
+  .open .panel {
+    order: -1;
+    border-top: 0;
+    border-bottom: 1px solid var(--line);
+  }
+}
+@media (max-width: 719px) {
+  .shelves {
     padding: 14px 16px 40px;
   }
-  .fields {
-    grid-template-columns: 1fr 1fr;
-  }
-  .fields > :first-child {
-    grid-column: 1 / -1;
-  }
-  .short {
-    grid-template-columns: 1fr 110px auto;
-  }
-  .short > :first-child {
-    grid-column: auto;
+  .panel {
+    padding: 14px 16px 24px;
   }
 }
 </style>

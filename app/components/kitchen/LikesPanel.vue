@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { LIKES, type LikeName } from '~~/shared/names'
+import type { Likes } from '~~/shared/kitchen'
+
+/** In what units the household is told its figures, and whether it counts whistles. */
+const likes = defineModel<Likes>({ required: true })
+const { t } = useI18nText()
+const questions = computed(() =>
+  (Object.keys(LIKES) as LikeName[]).map((name) => ({
+    name,
+    label: t(`kitchen.likes.${name}.label`),
+    choices: LIKES[name].map((value) => ({
+      value: value as string,
+      text: t(`kitchen.likes.${name}.${value}` as never),
+    })),
+  })),
+)
+function choose(name: LikeName, value: string) {
+  likes.value = { ...likes.value, [name]: value }
+}
+</script>
+
+<template>
+  <section>
+    <h2>{{ t('kitchen.likes.title') }}</h2>
+    <FormRow v-for="{ name, label, choices } in questions" :key="name" :label="label">
+      <ChoiceBar
+        :model-value="likes[name] as string"
+        :label="label"
+        :choices="choices"
+        @update:model-value="(value) => choose(name, value)"
+      />
+    </FormRow>
+    <p class="soft">{{ t('kitchen.likes.hint') }}</p>
+  </section>
+</template>
+
+<style scoped>
+h2 {
+  margin: 0 0 10px;
+  font-size: 21px;
+}
+p {
+  margin: 8px 0 0;
+  font-size: 14px;
+}
+</style>
