@@ -73,7 +73,12 @@ describe('a pot as it is filled in', () => {
   })
 
   it('takes hard water over from the kitchen, and an old bag from its date', () => {
-    expect(asked(pot()).contents[0]).toMatchObject({ batch: 'fresh', additions: ['hard-water'] })
+    expect(asked(pot((of) => (of.items[0]!.bagId = ''))).contents[0]).toMatchObject({
+      batch: 'fresh',
+      additions: ['hard-water'],
+    })
+    // The bag that is written down is the one that is cooked from, the oldest first.
+    expect(pot().items[0]!.bagId).toBe(id(4))
     expect(asked(pot((of) => (of.items[0]!.bagId = id(4)))).contents[0]!.batch).toBe('old')
     expect(isOldBag({ boughtOn: '2026-01-05' }, NOW)).toBe(false)
   })

@@ -37,7 +37,7 @@ export function newItem(food: Food, kitchen: Kitchen, asked: AskedAmount | null 
   const hard = kitchen.hardWater && cooksCovered(food)
   return {
     foodId: food.id,
-    bagId: '',
+    bagId: openBagOf(food, kitchen),
     ...amountOf(food, kitchen, asked),
     ...usualSoak(food),
     keepWater: false,
@@ -46,6 +46,12 @@ export function newItem(food: Food, kitchen: Kitchen, asked: AskedAmount | null 
     circumstances: hard ? ['hard-water'] : [],
     joins: 0,
   }
+}
+
+/** The bag that is used up first: the oldest of that food. */
+function openBagOf(food: Food, { bags }: Kitchen): string {
+  const own = bags.filter(({ foodId }) => foodId === food.id)
+  return own.sort((a, b) => a.boughtOn.localeCompare(b.boughtOn))[0]?.id ?? ''
 }
 
 /** An amount that was asked for; an empty unit counts pieces, or the usual measure. */
@@ -78,7 +84,7 @@ export function withFood(item: PotItem, food: Food, kitchen: Kitchen): PotItem {
   return {
     ...item,
     foodId: food.id,
-    bagId: '',
+    bagId: openBagOf(food, kitchen),
     // Two cups may become two pieces, but not two grams.
     amount: !stays && isWeight(unit) ? usualAmount(food) : item.amount,
     unit,

@@ -94,6 +94,8 @@ export function useCookWords() {
     if (id === 'count') return dueAt === null ? '' : t('cook.detail.count', params)
     if (id === 'overdue' && runsByItself(answer)) return t('cook.detail.overdue-electric')
     const waitsForValve = id === 'wait-fall' && answer.release && answer.release.kind !== 'natural'
+    if (id === 'wait-fall' && !waitsForValve && params.low === params.high)
+      return t('cook.detail.wait-fall-about', params)
     return t(`cook.detail.${waitsForValve ? 'wait-fall-valve' : id}` as MessageKey, params)
   }
 

@@ -29,6 +29,10 @@ export function useAlarm() {
   function call(text: string) {
     if (kind.value === 'quiet') return
     chime()
+    if ('vibrate' in navigator) navigator.vibrate([400, 150, 400])
+    // Seen from another window, where the browser was allowed to.
+    if (document.hidden && 'Notification' in window && Notification.permission === 'granted')
+      new Notification(text, { tag: 'bivvet-call' })
     if (kind.value !== 'voice' || !('speechSynthesis' in window)) return
     speechSynthesis.cancel()
     speechSynthesis.speak(new SpeechSynthesisUtterance(text))

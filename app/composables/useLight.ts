@@ -1,4 +1,6 @@
 import { v4 as uuid } from 'uuid'
+import { MOST } from '~~/core/bounds'
+import { usualTexture } from '~~/core/food/texture'
 import type { KeptPot, RunWithPlan, SavedPlan } from '~~/shared/household'
 
 /** Keeps the plan of the pot as it is here, starts a run of it, and goes to the stove. */
@@ -28,6 +30,7 @@ export function useLight() {
       })
       ids = { plan: uuid(), run: uuid(), request: '' }
       pot.form.soakingSince = null
+      likeTextures()
       if (kept) pot.keptChanged(pots.put(kept))
       runs.put(run)
       await navigateTo(`/cook/${run.id}`)
@@ -36,6 +39,16 @@ export function useLight() {
     } finally {
       lighting.value = false
     }
+  }
+  /** What was asked for this time is what this household has of these foods from now on. */
+  function likeTextures() {
+    const { likes } = useKitchenStore().kitchen!
+    const asked = pot.form.items.flatMap(({ foodId, texture }) => {
+      const food = useKitchenStore().food(foodId)
+      return food && (likes.textures[foodId] ?? usualTexture(food)) !== texture ? [[foodId, texture] as const] : []
+    })
+    if (asked.length > 0 && Object.keys(likes.textures).length + asked.length <= MOST.likedTextures)
+      likes.textures = { ...likes.textures, ...Object.fromEntries(asked) }
   }
   return { light, lighting, failure }
 }

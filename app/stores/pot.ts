@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { MOST } from '~~/core/bounds'
+import { readAmount, typedAmount } from '~~/core/measure/amount'
 import { useLocalStorage, useManualRefHistory, watchDebounced } from '@vueuse/core'
 import { STORED } from '~/composables/storageShape'
 import { findFood } from '~~/core/food/catalogue'
@@ -110,6 +111,13 @@ export const usePotStore = defineStore('pot', () => {
     stack?.places.splice(index, 1)
     stack?.locks.splice(index, 1)
     stack?.soakFree.splice(index, 1)
+  }
+
+  /** The same again for so many times as much: foods and liquids alike, the rest is worked out anew. */
+  function timesAll(times: number) {
+    const { decimal } = kitchen.value.likes
+    for (const one of [...form.value.items, ...form.value.liquids])
+      one.amount = typedAmount(readAmount(one.amount, decimal) * times, decimal) || one.amount
   }
 
   /** Says at which closing of the lid each food of the request goes in; all from the start if nothing is said. */
@@ -223,6 +231,7 @@ export const usePotStore = defineStore('pot', () => {
     canUndo,
     canRedo,
     chooseFood,
+    timesAll,
     joinAt,
     inPhases,
     addFood,

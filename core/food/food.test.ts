@@ -108,6 +108,16 @@ describe('what a food needs', () => {
   })
 })
 
+describe('an hour hot', () => {
+  it('does about as much as a night in cold water, as cooks take it', () => {
+    for (const food of CATALOGUE.filter(({ soak }) => soak !== null && soak.adviceHours[0] >= 6)) {
+      const share = (hours: number, waterC: number) => soakedShare(food, { hours, waterC, keepWater: false }, 20)
+      expect(Math.abs(share(1, 95) - share(8, 20)), food.id).toBeLessThan(0.04)
+      expect(share(1, 95), food.id).toBeLessThan(share(12, 20))
+    }
+  })
+})
+
 describe('textures', () => {
   it('ask for more cooking or more water, one after the other', () => {
     for (const food of CATALOGUE) {

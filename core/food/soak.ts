@@ -6,6 +6,11 @@ const COOLING_HOURS = 1.5
 const FRIDGE_C = 10
 /** Soaking goes this much faster for every 10 K more (engineering estimate). */
 const FASTER_PER_10_K = 1.75
+/**
+ * Hotter than this it goes no faster: cooks take an hour in water that has just boiled for a night in cold water
+ * (general kitchen practice).
+ */
+const FASTEST_C = 57
 /** g of water on the surface of each g of dry food after draining (engineering estimate). */
 const SURFACE_WATER = 0.1
 /** The longest step of the quadrature below. */
@@ -28,7 +33,7 @@ export function soakedShare(food: Food, soak: Soak | null, roomC: number): numbe
   let hoursAt25 = 0
   for (let i = 0; i < steps; i++) {
     const tempC = soakWaterC(soak, roomC, (i + 0.5) * stepHours)
-    hoursAt25 += stepHours * Math.pow(FASTER_PER_10_K, (tempC - 25) / 10)
+    hoursAt25 += stepHours * Math.pow(FASTER_PER_10_K, (Math.min(tempC, FASTEST_C) - 25) / 10)
   }
   return hoursAt25 / (hoursAt25 + food.soak.halfHours)
 }

@@ -176,11 +176,7 @@ describe('a test that makes no sense', () => {
     ['no whistle', { marks: good.marks.filter(({ kind }) => kind !== 'whistle') }, 'test-incomplete'],
     ['times that run backwards', { marks: [...good.marks].reverse() }, 'test-disordered'],
     ['a whistle at once', { marks: good.marks.map((m) => ({ ...m, minute: m.minute / 40 })) }, 'test-too-quick'],
-    [
-      'half of the whistles missed',
-      { marks: good.marks.filter((_, i) => ![2, 4, 7].includes(i)) },
-      'test-contradicts',
-    ],
+    ['half of the whistles missed', { marks: good.marks.filter((_, i) => ![2, 4, 7].includes(i)) }, 'test-contradicts'],
     ['no number', { waterG: Number.NaN }, 'not-a-number'],
   ])('is refused: %s', (_, change, code) => {
     const outcome = fitWaterTest({ ...good, ...change }, before)

@@ -72,7 +72,7 @@ const PRIOR: Record<ParameterId, number> = {
 }
 /** What is remembered is less exact than what is timed by so much. */
 const REMEMBERED_TIMES = 3
-/** No cooker is further from its generic figures than this factor; what would have to be is not this pot. */
+/** No figure is further from the generic one than this factor; a heat that would have to be is not of this pot. */
 const MOST_TIMES = 5
 const AT_BOUND = 0.97
 /**
@@ -114,7 +114,7 @@ export function fitWaterTest(test: WaterTest, before: Measured): Outcome<WaterTe
     const { id, measured, fitted: value, place } = worstOf(fitted)
     return failed(problem('test-contradicts', 'test.marks', { reading: id, place, measured, fitted: value }))
   }
-  const extreme = parameters.find((_, i) => Math.abs(logs[i]!) > AT_BOUND * Math.log(MOST_TIMES))
+  const extreme = parameters.find((id, i) => isHeat(id) && Math.abs(logs[i]!) > AT_BOUND * Math.log(MOST_TIMES))
   if (extreme) return failed(problem('test-beyond-belief', 'test.marks', { times: MOST_TIMES }))
 
   const sds = spreadAt(residuals, logs)

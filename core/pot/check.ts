@@ -70,7 +70,8 @@ function checkProfile({ profile }: StepOf<'profile'>, path: string): Problem[] {
     ...outOfBounds(minute, 'minutes', `${path}.profile.${i}.minute`),
     ...outOfBounds(tempC, 'tempC', `${path}.profile.${i}.tempC`),
   ])
-  const ordered = profile.every(({ minute }, i) => minute > (profile[i - 1]?.minute ?? 0))
+  const ordered =
+    profile.every(({ minute }, i) => minute > (profile[i - 1]?.minute ?? -1)) && profile.at(-1)?.minute !== 0
   return profile.length > 0 && ordered ? found : [...found, problem('profile-disordered', `${path}.profile`)]
 }
 

@@ -47,6 +47,8 @@ export interface ClosingFill {
   foodL: number
   /** The food in that heap, without the gaps between its pieces. */
   solidL: number
+  /** The heap of each food of the base, from below, by its place in the request; kept plans may lack it. */
+  layers?: { content: number; heapL: number }[]
   liquidL: number
   beforeL: number
   /** Food and liquid when done, foam included. */

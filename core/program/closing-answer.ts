@@ -83,6 +83,7 @@ function fillOf({ closing, solution: { simulation, case: run } }: PlannedClosing
   const foamsAtLast = holdsPressure(closing.pot.cooker.appliance) || !baseSets(closing)
   return {
     foodL: bulks.reduce((sum, bulk) => sum + heapMl(bulk), 0) / 1000,
+    layers: base.map((item, i) => ({ content: closing.pot.foods.indexOf(item), heapL: heapMl(bulks[i]!) / 1000 })),
     solidL: bulks.reduce((sum, bulk) => sum + solidMl(bulk), 0) / 1000,
     liquidL: liquidLineMl(bulks, liquidMl) / 1000,
     beforeL,

@@ -180,3 +180,73 @@ describe('an arrangement of tins', () => {
         if (food === 0) expect(of.heightMm).toBeGreaterThanOrEqual(60)
   })
 })
+
+describe('a device that runs its own programs', () => {
+  const program = (id: string, minutes: number, tempC: number) => ({
+    id,
+    name: id,
+    steamG: 30,
+    // It begins where it begins: with the first minute.
+    profile: [
+      { minute: 0, tempC: 25 },
+      { minute: 10, tempC },
+      { minute: minutes - 10, tempC },
+      { minute: minutes, tempC: 80 },
+    ],
+  })
+  const fixed = (programs: ReturnType<typeof program>[]) => {
+    const outcome = plan({
+      kitchen: { altitudeM: 0, roomC: 20, tapC: 20 },
+      cooker: { ...COOKERS['electric-6l']!, fixedPrograms: programs },
+      contents: [{ food: 'jasmine-white', dryG: 300, soak: null, where: 'base' }],
+      liquids: [],
+      style: { kind: 'fixed' },
+      release: 'auto',
+    })
+    if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
+    return outcome.value
+  }
+
+  it('is told to run the one that lands nearest to what the food needs, though it takes longer', () => {
+    const answer = fixed([program('fierce', 60, 110), program('gentle', 70, 97)])
+    expect(answer.closings[0]!.program.fixedProgram).toMatchObject({ id: 'gentle', times: 1 })
+    expect(answer.foods[0]!.gets).toBeGreaterThanOrEqual(answer.foods[0]!.needs)
+    const only = fixed([program('fierce', 60, 110)])
+    expect(only.foods[0]!.gets).toBeGreaterThan(answer.foods[0]!.gets)
+  })
+
+  it('takes the quicker of two that do the same', () => {
+    const same = {
+      ...program('slow', 80, 97),
+      profile: [...program('quick', 70, 97).profile.slice(0, 3), { minute: 80, tempC: 60 }],
+    }
+    expect(fixed([same, program('quick', 70, 97)]).closings[0]!.program.fixedProgram).toMatchObject({ id: 'quick' })
+  })
+})
+
+describe('what is sour', () => {
+  const soured = (kind: 'chopped-tomato' | 'thin-stock', g: number) => {
+    const outcome = plan({
+      kitchen: { altitudeM: 0, roomC: 20, tapC: 20 },
+      cooker: 'whistling-5l-aluminium',
+      contents: [
+        { food: 'chickpea-white', dryG: 300, soak: { hours: 9, waterC: 20, keepWater: false }, where: 'base' },
+      ],
+      liquids: [{ kind, g }],
+      style: { kind: 'first-whistle-then-low' },
+      release: 'auto',
+    })
+    if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
+    return {
+      ids: outcome.value.foods[0]!.factors.map(({ id }) => id),
+      cautions: outcome.value.cautions.map(({ id }) => id),
+    }
+  }
+
+  it('keeps pulses hard whether it was ticked or poured in', () => {
+    expect(soured('chopped-tomato', 400).ids).toContain('acid')
+    expect(soured('chopped-tomato', 400).cautions).toContain('acid-early')
+    expect(soured('chopped-tomato', 40).ids).not.toContain('acid')
+    expect(soured('thin-stock', 400).ids).not.toContain('acid')
+  })
+})

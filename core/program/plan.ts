@@ -163,7 +163,7 @@ function factsOf(pot: PreparedPot, answer: WithoutCautions): PlanFacts {
       food: item.food,
       soak: item.soak,
       inTin: item.tin !== null,
-      acid: pot.request.contents[i]!.additions?.includes('acid') ?? false,
+      acid: item.need.factors.some(({ id }) => id === 'acid'),
       salted: pot.request.contents[i]!.additions?.includes('salt') ?? false,
       gets: answer.foods[i]!.gets,
       needs: answer.foods[i]!.needs,

@@ -11,7 +11,7 @@ import { texturesOf, uptakeFor, usualTexture } from '../food/texture'
 import type { Texture } from '../names'
 import { failed, problem, type Outcome } from '../problem'
 import type { Liquid } from '../water/liquid.schema'
-import { FREE_LIQUID } from '../water/liquids'
+import { FREE_LIQUID, isSour } from '../water/liquids'
 import { checkRequest } from './request-check'
 import type { Content, PlanRequest, Tin } from './request.schema'
 import { endsByItself } from './styles'
@@ -131,8 +131,8 @@ function withLid(cooker: Cooker, style: Style): Cooker {
 function prepareFood(
   food: Food,
   texture: Texture,
-  { dryG, soak, batch, additions }: Content,
-  { kitchen, freeLiquid }: PlanRequest,
+  { dryG, soak, batch, additions = [], where }: Content,
+  { kitchen, freeLiquid, liquids }: PlanRequest,
 ): Omit<PreparedFood, 'joins' | 'tin'> {
   const share = soakedShare(food, soak, kitchen.roomC)
   const kept = soak !== null && soak.keepWater
@@ -142,13 +142,26 @@ function prepareFood(
     texture,
     soak,
     soakedShare: share,
-    need: needOf(food, texture, { soakedShare: share, batch: batch ?? 'fresh', additions: additions ?? [] }),
+    need: needOf(food, texture, {
+      soakedShare: share,
+      batch: batch ?? 'fresh',
+      additions:
+        where === 'base' && isSoured(dryG, liquids) ? [...new Set([...additions, 'acid' as const])] : additions,
+    }),
     insideG: dryG * soakUptake(food, share),
     heldG: kept ? 0 : dryG * heldAfterDraining(food, share),
     soakWaterG: kept ? (soak.waterG ?? 0) : 0,
     uptakeG: dryG * uptakeFor(food, texture),
     freeLiquidG: cooksCovered(food) ? dryG * FREE_LIQUID[freeLiquid ?? 'drained'] : 0,
   }
+}
+
+/** So much of what is sour to each g of dry pulses keeps them hard, ticked or not (engineering estimate). */
+const SOUR_SHARE = 0.25
+
+function isSoured(dryG: number, liquids: readonly Liquid[]): boolean {
+  const sourG = liquids.reduce((sum, { kind, g }) => sum + (isSour(kind) ? g : 0), 0)
+  return sourG >= SOUR_SHARE * dryG
 }
 
 /** Minutes that a valve is left shut at least, unless everything wants to come out at once (engineering estimate). */

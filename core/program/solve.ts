@@ -91,7 +91,10 @@ export function programOf({ pot: { style, burner, cooker } }: Closing, solution:
   return [...before, last(Math.max(min, Math.round(figure)))]
 }
 
-/** The measured program, run once or again, that suffices and takes least time; the longest if none does. */
+/**
+ * The measured program, run once or again, that suffices and lands nearest to what the foods need; of those that land
+ * alike the quickest. The longest if none suffices.
+ */
 function solveFixed(closing: Closing, pourG: number, needTimes: number): Outcome<Solution> {
   const options = (closing.pot.cooker.fixedPrograms ?? []).flatMap((program) =>
     Array.from({ length: MOST_REPEATS }, (_, i) => ({
@@ -101,7 +104,9 @@ function solveFixed(closing: Closing, pourG: number, needTimes: number): Outcome
     })),
   )
   options.sort((a, b) => a.minutes - b.minutes)
-  let last: Outcome<Solution> | null = null
+  let ended: Outcome<Solution> | null = null
+  let longest: Solution | null = null
+  let nearest: { solution: Solution; over: number } | null = null
   for (const { program, times, minutes } of options) {
     const { id, name, profile, steamG } = program
     const steps = Array.from({ length: times }, (): Step => ({ kind: 'profile', profile, steamG }))
@@ -109,17 +114,25 @@ function solveFixed(closing: Closing, pourG: number, needTimes: number): Outcome
     const run: SimulationCase = { ...caseOf(closing, pourG, steps), release: null }
     const simulation = simulate(run)
     if (simulation.ending !== 'done') {
-      last ??= failed(endingProblem(simulation))
+      ended ??= failed(endingProblem(simulation))
       continue
     }
     const fixedProgram = { id, name, times }
-    last = {
-      ok: true,
-      value: { unit: 'minutes', figure: minutes, exactFigure: minutes, simulation, case: run, fixedProgram },
-    }
-    if (surplusOf(closing, simulation.boilMinutes, needTimes) >= 0) return last
+    longest = { unit: 'minutes', figure: minutes, exactFigure: minutes, simulation, case: run, fixedProgram }
+    if (surplusOf(closing, simulation.boilMinutes, needTimes) < 0) continue
+    const over = Math.log(mostOver(closing, simulation.boilMinutes))
+    if (!nearest || over < nearest.over - ALIKE) nearest = { solution: longest, over }
   }
-  return last ?? failed(problem('never-ends', 'cooker'))
+  const found = nearest?.solution ?? longest
+  return found ? { ok: true, value: found } : (ended ?? failed(problem('never-ends', 'cooker')))
+}
+
+/** Programs whose doses differ by less than this, as a logarithm, do the same to a food. */
+const ALIKE = 0.1
+
+/** How many times its need the food gets that gets most of it. */
+function mostOver({ needs }: Closing, gets: readonly number[]): number {
+  return Math.max(1e-9, ...needs.map((need, i) => (need > 0 ? gets[i]! / need : 0)))
 }
 
 /** A rice cooker decides for itself: the water is what decides, so there is nothing to search here. */

@@ -206,7 +206,13 @@ const standing: Rule = ({ tins }) => {
   )
   for (const { food, fullShare, limitShare, thickerByMm, material } of tins.filled) {
     if (fullShare > limitShare)
-      found.push(caution('tin-too-full', 'refuse', { food: food.id, percent: Math.round(fullShare * 100) }))
+      found.push(
+        caution('tin-too-full', 'refuse', {
+          food: food.id,
+          percent: Math.round(fullShare * 100),
+          limit: Math.round(limitShare * 100),
+        }),
+      )
     if (thickerByMm > 0) found.push(caution('piece-too-thick', 'refuse', { food: food.id, by: Math.ceil(thickerByMm) }))
     if (material === 'glass' || material === 'plastic') found.push(caution('tin-material', 'warn', { material }))
   }

@@ -14,6 +14,10 @@ export const LIQUID_YIELD = {
   vegetable: 0.2,
 } as const
 
+/** What is sour enough to keep pulses hard when there is much of it. */
+const SOUR: readonly LiquidKind[] = ['chopped-tomato', 'puree', 'curd']
+export const isSour = (kind: LiquidKind) => SOUR.includes(kind)
+
 /** What pours, and can be measured in one jug with the water; the others are cut into the pot. */
 const POURED: readonly LiquidKind[] = [
   'water',

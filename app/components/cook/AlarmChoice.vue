@@ -10,11 +10,20 @@ function next() {
   kind.value = ALARMS[(ALARMS.indexOf(kind.value) + 1) % ALARMS.length]!
   call(t(`cook.alarm.${kind.value}`))
 }
+/** Asked only when it is pressed: browsers answer for good. */
+const canNotify = ref('Notification' in window && Notification.permission === 'default')
+async function allow() {
+  await Notification.requestPermission()
+  canNotify.value = false
+}
 </script>
 
 <template>
   <button type="button" class="quiet-button" @click="next">
     <v-icon :icon="icon" size="20" aria-hidden="true" />
     {{ t(`cook.alarm.${kind}`) }}
+  </button>
+  <button v-if="canNotify && kind !== 'quiet'" type="button" class="quiet-button" @click="allow">
+    {{ t('cook.alarm.notify') }}
   </button>
 </template>

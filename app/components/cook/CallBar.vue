@@ -23,6 +23,8 @@ watch(
     }
   },
 )
+/** The tab calls too, for whoever looks at another one. */
+useHead({ titleTemplate: (title) => (calling.value[0] ? said(calling.value[0]) : (title ?? '')) })
 /** The page of the run itself says it already; so does the page of all lanes. */
 const elsewhere = computed(() =>
   route.path === '/cook' ? [] : calling.value.filter(({ run }) => route.path !== `/cook/${run.id}`),

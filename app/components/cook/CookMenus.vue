@@ -2,7 +2,7 @@
 import type { NextAction } from '~~/core/live/next'
 import { runsByItself } from '~~/core/live/next'
 import type { RunEventData } from '~~/core/live/event.schema'
-import { kindOf } from '~~/core/appliance/appliance'
+import { holdsPressure, kindOf } from '~~/core/appliance/appliance'
 import { lastLeg, type RunState } from '~~/core/live/run'
 import { FLAMES } from '~~/core/names'
 import { applianceOf } from '~~/core/program/answer'
@@ -29,8 +29,17 @@ const more = computed(() => {
       found.push({ text: t('cook.interrupted.weight'), data: { kind: 'interrupted', why: 'weight' } })
     found.push({ text: t('cook.interrupted.power'), data: { kind: 'interrupted', why: 'power' } })
   }
-  found.push({ text: t('cook.giveUp'), data: { kind: 'abandoned' } })
   return found
+})
+/** Whoever gives up is told first what to do with the heat and the pressure. */
+const givingUp = ref(false)
+function giveUp() {
+  givingUp.value = false
+  emit('add', { kind: 'abandoned' })
+}
+const giveUpText = computed(() => {
+  if (state.phase === 'ready' || state.phase === 'opened') return t('cook.givingUp.cold')
+  return t(holdsPressure(applianceOf(plan.answer)) ? 'cook.givingUp.pressure' : 'cook.givingUp.hot')
 })
 </script>
 
@@ -58,8 +67,21 @@ const more = computed(() => {
       </template>
       <v-list :aria-label="t('cook.more')">
         <v-list-item v-for="{ text, data } in more" :key="text" :title="text" @click="emit('add', data)" />
+        <v-list-item :title="t('cook.giveUp')" @click="givingUp = true" />
       </v-list>
     </v-menu>
+    <v-dialog v-model="givingUp" max-width="460" :aria-label="t('cook.givingUp.title')">
+      <v-sheet class="giving-up">
+        <h2>{{ t('cook.givingUp.title') }}</h2>
+        <p>{{ giveUpText }}</p>
+        <div class="ways">
+          <v-btn variant="outlined" size="large" autofocus @click="givingUp = false">{{
+            t('cook.givingUp.goOn')
+          }}</v-btn>
+          <v-btn color="primary" size="large" @click="giveUp">{{ t('cook.giveUp') }}</v-btn>
+        </div>
+      </v-sheet>
+    </v-dialog>
   </div>
 </template>
 
@@ -70,6 +92,20 @@ const more = computed(() => {
 .menus :deep(.press) {
   flex: 1;
   min-width: 150px;
+}
+.giving-up {
+  padding: 20px;
+}
+.giving-up h2 {
+  margin: 0 0 8px;
+  font-size: 21px;
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: flex-end;
+  gap: 10px;
+  margin-top: 16px;
 }
 @media (max-width: 800px) {
   .menus {

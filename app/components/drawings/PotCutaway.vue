@@ -13,6 +13,7 @@ const {
   labelled = true,
   soaked = false,
   pour = null,
+  foods = [],
 } = defineProps<{
   cooker: Cooker
   fill: ClosingFill & PlanAnswer['fill']
@@ -24,6 +25,8 @@ const {
   soaked?: boolean
   /** Where the water line can be dragged: what is poured in this drawing, and what was last asked for. */
   pour?: { pourG: number; askedG: number } | null
+  /** Names of the request's foods: several in one pot are drawn apart. */
+  foods?: readonly string[]
 }>()
 const emit = defineEmits<{ pour: [pourG: number | null] }>()
 const { t, number, weight } = useI18nText()
@@ -73,6 +76,17 @@ const labels = computed(() => {
     for (let i = placed.length - 2; i >= 0; i--) placed[i]!.at = Math.min(placed[i]!.at, placed[i + 1]!.at - LABEL_GAP)
   }
   return placed
+})
+/** Several foods: each a layer of its own, from below, with its name. */
+const layers = computed(() => {
+  const apart = fill.layers ?? []
+  if (apart.length < 2 || foods.length < 2) return []
+  let from = 0
+  return apart.map(({ content, heapL }, i) => {
+    const [low, high] = [from, from + heapL]
+    from = high
+    return { y: yOf(high), height: yOf(low) - yOf(high), name: foods[content] ?? '', odd: i % 2 === 1 }
+  })
 })
 const ticks = computed(() => {
   const step = cooker.body.capacityL > 6 ? 2 : cooker.body.capacityL < 2 ? 0.5 : 1
@@ -164,6 +178,10 @@ const text = computed(() =>
         :height="floor - yOf(fill.foodL)"
         :fill="`url(#${grains})`"
       />
+      <g v-for="layer in layers" :key="layer.name">
+        <rect v-if="layer.odd" :x="left" :y="layer.y" :width="inner.width" :height="layer.height" class="odd" />
+        <line :x1="left" :x2="right" :y1="layer.y" :y2="layer.y" class="between" />
+      </g>
       <rect
         v-if="fill.afterL > fill.foodL"
         :x="left"
@@ -200,6 +218,15 @@ const text = computed(() =>
     </g>
 
     <g v-if="labelled" class="texts">
+      <text
+        v-for="layer in layers"
+        :key="layer.name"
+        :x="left + 10"
+        :y="layer.y + layer.height / 2 + 4"
+        class="layer-name"
+      >
+        {{ layer.name }}
+      </text>
       <g v-for="tick in ticks" :key="tick">
         <line :x1="left - WALL - 14" :x2="left - WALL - 5" :y1="yOf(tick)" :y2="yOf(tick)" class="tick" />
         <text :x="left - WALL - 18" :y="yOf(tick) + 4" text-anchor="end" class="figure-text">
@@ -237,6 +264,21 @@ const text = computed(() =>
   stroke: var(--food);
   stroke-width: 0.5;
   opacity: 0.85;
+}
+.odd {
+  fill: var(--food);
+  opacity: 0.32;
+}
+.between {
+  stroke: var(--food);
+  stroke-width: 1.5;
+}
+.texts .layer-name {
+  fill: var(--ink);
+  font-weight: 650;
+  paint-order: stroke;
+  stroke: var(--food-fill);
+  stroke-width: 4px;
 }
 .water-line {
   stroke: var(--water);

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSessionStorage, watchDebounced } from '@vueuse/core'
 import type { RunWithPlan } from '~~/shared/household'
 
 /** How one food of a run came out: texture and water on five steps, and a note. */
@@ -12,11 +13,13 @@ const runs = useRunsStore()
 const { t } = useI18nText()
 const { foodName } = useKitchenStore()
 
+const KEEP_NOTE_MS = 1500
 const STEPS = ['-2', '-1', '0', '1', '2'] as const
 const earlier = computed(() => run.verdicts.find((verdict) => verdict.content === content) ?? null)
 const texture = ref('')
 const water = ref('')
-const note = ref('')
+/** What is typed is kept on this device until it is kept in the log. */
+const note = useSessionStorage(`bivvet-note-${run.id}-${content}`, '')
 const saving = ref(false)
 const saved = ref(false)
 const failure = ref<ApiFailure | null>(null)
@@ -32,6 +35,10 @@ watch(
   { immediate: true },
 )
 watch([texture, water, note], () => (saved.value = false))
+// With a verdict the note keeps itself.
+watchDebounced(note, () => complete.value && note.value !== (earlier.value?.note ?? '') && void save(), {
+  debounce: KEEP_NOTE_MS,
+})
 // Two taps are the verdict: it is kept with the second.
 watch([texture, water], () => complete.value && !same() && void save())
 const same = () =>

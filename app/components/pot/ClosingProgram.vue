@@ -26,7 +26,7 @@ const checkText = computed(() => {
   if (reason === 'no-range' || pot.styleKind === 'rice-cooker') return null
   return reason === 'opened-anyway'
     ? t('pot.checks.opened-anyway')
-    : t(`pot.answer.firstCheck.${reason}`, { n: number(figure) })
+    : t(`pot.answer.firstCheck.${reason}`, { n: number(figure), high: number(closing.range.high) })
 })
 /** Why it is looked at just then. */
 const checkRule = computed(() => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { CUTS } from '~~/core/names'
 import { cooksCovered } from '~~/core/food/food'
-import { soakUptake, soakedShare } from '~~/core/food/soak'
+import { heldAfterDraining, soakUptake, soakedShare } from '~~/core/food/soak'
 import { texturesOf } from '~~/core/food/texture'
 import type { Problem } from '~~/core/problem'
 import { foodById, isOldBag } from '~~/shared/kitchen'
@@ -56,7 +56,9 @@ const soakHint = computed(() => {
   }
   const share = soakedShare(food.value, soak.value, kitchen.value.roomC)
   if (!Number.isFinite(share) || !Number.isFinite(grams.value)) return null
-  const held = soakUptake(food.value, share) * grams.value
+  // What it brings into the pot: with what is on its surface where the water is thrown away.
+  const perG = soak.value.keepWater ? soakUptake(food.value, share) : heldAfterDraining(food.value, share)
+  const held = perG * grams.value
   return t('pot.soakState.done', { percent: `${number(share * 100)} %`, grams: weight(held) })
 })
 const circumstances = computed(() =>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { heatsItself, holdsPressure } from '~~/core/appliance/appliance'
-import { MINUTE_MS } from '~~/core/measure/time'
 import { applianceOf, type PlanAnswer } from '~~/core/program/answer'
 import type { Simulation } from '~~/core/pot/simulation'
 import { isRefused } from '~~/core/safety/rules'
@@ -18,9 +17,8 @@ const { answer, curves, cup, blocked, lighting } = defineProps<{
 }>()
 defineEmits<{ light: [] }>()
 const kitchen = useKitchenStore()
-const { t, number, clock } = useI18nText()
+const { t, number } = useI18nText()
 const pot = usePotStore()
-const nowMs = useNow()
 
 const first = computed(() => answer.closings[0]!)
 const byItself = computed(() => heatsItself(applianceOf(answer)))
@@ -38,10 +36,9 @@ const releaseText = computed(() => {
   return releaseMinutes.value > 0 ? t('pot.answer.timed') : t('pot.answer.quick')
 })
 
-const times = computed(() => ({
-  from: clock(nowMs.value),
-  to: clock(nowMs.value + answer.readyAtMinute * MINUTE_MS),
-}))
+const runs = useRunsStore()
+/** What is on the stove in this cooker already. */
+const onIt = computed(() => runs.running.find(({ plan }) => plan.cookerId === pot.cooker?.id) ?? null)
 const refused = computed(() => isRefused(answer.cautions))
 
 /** The cook tries other figures than the computed ones. */
@@ -75,7 +72,7 @@ const becomesText = computed(() => {
     >
       <template #beside>
         <strong>{{ releaseText }}</strong>
-        <span class="soft">{{ t('pot.answer.total', times) }}</span>
+        <ReadyBy :minutes="answer.readyAtMinute" />
       </template>
     </AnswerFigure>
 
@@ -104,7 +101,11 @@ const becomesText = computed(() => {
       :textures="windowNames(t, kitchen.food(food.food))"
     />
 
+    <PotYield :answer="answer" />
     <div class="go no-print">
+      <p v-if="onIt" class="tone-heat" role="status">
+        {{ t('pot.lightAnyway', { cooker: pot.cooker?.name ?? '', name: onIt.name }) }}
+      </p>
       <v-btn
         color="primary"
         size="x-large"
@@ -113,7 +114,7 @@ const becomesText = computed(() => {
         :loading="lighting"
         @click="$emit('light')"
       >
-        {{ t(byItself ? 'pot.answer.lightElectric' : 'pot.answer.light') }}
+        {{ t(onIt ? 'pot.lightStill' : byItself ? 'pot.answer.lightElectric' : 'pot.answer.light') }}
       </v-btn>
       <p v-if="refused" class="tone-danger" role="alert">{{ t('pot.answer.refused') }}</p>
       <NuxtLink v-else to="/practice" class="practise no-print">{{ t('pot.practise') }}</NuxtLink>

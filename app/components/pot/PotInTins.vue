@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { heatsItself, holdsPressure } from '~~/core/appliance/appliance'
-import { MINUTE_MS } from '~~/core/measure/time'
 import { stackFaults, type StandingTin } from '~~/core/pot/stacking'
 import { applianceOf } from '~~/core/program/answer'
 import { isRefused } from '~~/core/safety/rules'
@@ -9,7 +8,7 @@ import { placedItems } from '~~/shared/pot'
 import type { DrawnTin } from '~/components/drawings/StackCutaway.vue'
 
 /** Several foods, several tins, one run: by hand, or worked out. */
-const { t, list, number, clock, cautionText, weight, partsOf } = useI18nText()
+const { t, list, number, cautionText, weight, partsOf } = useI18nText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
 const kitchenStore = useKitchenStore()
@@ -169,14 +168,8 @@ const liftOrder = computed(() =>
         <div v-if="current && answer" class="answers" role="region" :aria-label="t('pot.answer.title')">
           <StyleChoice />
           <ClosingProgram :answer="answer" :closing="first!" :curve="curves[0]" :later="false" />
-          <p class="soft total">
-            {{
-              t('pot.answer.total', {
-                from: clock(nowMs),
-                to: clock(nowMs + answer.readyAtMinute * MINUTE_MS),
-              })
-            }}
-          </p>
+          <CountNote />
+          <p class="soft total"><ReadyBy :minutes="answer.readyAtMinute" /></p>
           <AnswerFigure
             :label="t('stack.baseWater')"
             :figure="partsOf(first!.water.pourG, 'weight').figure"

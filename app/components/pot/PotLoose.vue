@@ -48,6 +48,7 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
         :name="pot.cooker.name"
         :soaked="soaked"
         :pour="pour"
+        :foods="foodNames"
         @pour="(pourG) => give({ pourG })"
       />
     </section>

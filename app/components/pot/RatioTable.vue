@@ -33,7 +33,18 @@ const bad = ({ fate }: FolkOutcome) => fate === 'scorches' || fate === 'dry'
       </thead>
       <tbody>
         <tr v-for="row in rows" :key="row.times">
-          <th scope="row" class="figure">{{ weight(row.dryG) }}</th>
+          <th scope="row" class="figure">
+            <button
+              v-if="row.times !== 1"
+              type="button"
+              class="link-button"
+              :title="t('pot.ratios.take')"
+              @click="pot.timesAll(row.times)"
+            >
+              {{ weight(row.dryG) }}
+            </button>
+            <template v-else>{{ weight(row.dryG) }}</template>
+          </th>
           <td class="figure tone-water">
             {{ row.ratioByVolume === null ? number(row.pourG) : number(row.ratioByVolume, 1) }}
           </td>

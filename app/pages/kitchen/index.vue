@@ -32,12 +32,12 @@ const measureAt = computed(() => indexOf(draft.value.measures))
 const tinAt = computed(() => indexOf(draft.value.tins))
 
 const cookers = computed(() =>
-  inUse(draft.value.cookers).map((of) => {
-    const test = of.tests.at(-1)
+  inUse(draft.value.cookers).map((cooker) => {
+    const test = cooker.tests.at(-1)
     return {
-      of,
+      cooker,
       lines: [
-        t(`kitchen.kinds.${of.cooker.appliance.kind}`),
+        t(`kitchen.kinds.${cooker.cooker.appliance.kind}`),
         test
           ? t(test.test.remembered ? 'kitchen.rememberedOn' : 'kitchen.measuredOn', { day: day(test.at) })
           : t('kitchen.asMade'),
@@ -146,15 +146,15 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
         <p v-if="cookers.length === 0" class="soft">{{ t('kitchen.noCookers') }}</p>
         <ul>
           <ShelfThing
-            v-for="{ of, lines } in cookers"
-            :id="of.id"
-            :key="of.id"
-            :name="of.name"
+            v-for="{ cooker, lines } in cookers"
+            :id="cooker.id"
+            :key="cooker.id"
+            :name="cooker.name"
             :lines="lines"
-            :chosen="at === of.id"
-            @choose="choose(of.id)"
+            :chosen="at === cooker.id"
+            @choose="choose(cooker.id)"
           >
-            <PotDrawing :cooker="of.cooker" />
+            <PotDrawing :cooker="cooker.cooker" />
           </ShelfThing>
         </ul>
         <v-autocomplete
