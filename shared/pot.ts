@@ -269,7 +269,7 @@ export function stackAskOf(
       lock: lockOf(pot.stack?.locks[i] || 'any'),
       soakMayChange: pot.stack?.soakFree[i] ?? true,
     })),
-    tins: kitchen.tins.map(({ name: _, ...tin }) => tin),
+    tins: inUse(kitchen.tins).map(({ name: _, away: __, ...tin }) => tin),
     ...(foods ? { ownFoods: foods } : {}),
   }
 }
@@ -313,11 +313,11 @@ export function emptyStack({ items }: Pick<Pot, 'items'>): PotStack {
 }
 
 export function cookerOf(pot: Pot, kitchen: Kitchen): HouseholdCooker | null {
-  return kitchen.cookers.find(({ id }) => id === pot.cookerId) ?? kitchen.cookers[0] ?? null
+  return kitchen.cookers.find(({ id }) => id === pot.cookerId) ?? inUse(kitchen.cookers)[0] ?? null
 }
 
 export function burnerOf(pot: Pot, kitchen: Kitchen) {
-  return kitchen.burners.find(({ id }) => id === pot.burnerId) ?? kitchen.burners[0] ?? null
+  return kitchen.burners.find(({ id }) => id === pot.burnerId) ?? inUse(kitchen.burners)[0] ?? null
 }
 
 const HOT_FROM_C = 50

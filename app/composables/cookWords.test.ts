@@ -97,7 +97,7 @@ describe('what the Cook screen says', () => {
     const off: [RunEventData, number][] = [CHECKED, LIT, ...whistles(9, 10, 11), [{ kind: 'heat-off' }, 11.5]]
     const falling = await said(beans, off, 12)
     expect(falling).toMatchObject({ headline: 'Leave it shut.', press: 'Pressure is gone', calls: false })
-    expect(falling.detail).toMatch(/gone between \d\d:\d\d and \d\d:\d\d/)
+    expect(falling.detail).toMatch(/gone (between \d\d:\d\d and|at about) \d\d:\d\d/)
     const sum = await said(beans, [...off, [{ kind: 'pressure-gone' }, 12]], 12.1)
     expect(sum).toMatchObject({ id: 'wait-sum', press: 'Nothing hisses' })
     const open = await said(beans, [...off, [{ kind: 'pressure-gone' }, 60]], 61)

@@ -2,7 +2,7 @@ import { useDebounceFn, useEventListener, useIntervalFn, useLocalStorage } from 
 import { defineStore } from 'pinia'
 import { findFood } from '~~/core/food/catalogue'
 import { CUP_ML } from '~~/core/measure/measure'
-import { foodById, type Kitchen } from '~~/shared/kitchen'
+import { foodById, inUse, type Kitchen } from '~~/shared/kitchen'
 import type { VersionedKitchen } from '~~/shared/kitchen.schema'
 import { STORED } from '~/composables/storageShape'
 
@@ -140,7 +140,9 @@ export const useKitchenStore = defineStore('kitchen', () => {
   whenNews('kitchen', () => void load())
 
   /** The cup that water is told in. */
-  const cup = computed(() => kitchen.value?.measures[0] ?? { id: 'cup-240', name: 'Cup', volumeMl: CUP_ML })
+  const cup = computed(
+    () => inUse(kitchen.value?.measures ?? [])[0] ?? { id: 'cup-240', name: 'Cup', volumeMl: CUP_ML },
+  )
 
   const { t } = useNuxtApp().$i18nText
   const food = (id: string) => (kitchen.value ? foodById(kitchen.value, id) : findFood(id))

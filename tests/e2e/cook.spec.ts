@@ -79,7 +79,7 @@ test('a first whistle that does not come is asked about, and is a danger while t
   await expect(page.getByText(/of water left/)).toBeHidden()
   await expectAccessible(page)
   // Elsewhere it calls.
-  await page.getByRole('link', { name: 'Foods' }).click()
+  await page.getByRole('link', { name: 'Larder' }).click()
   await page.clock.runFor(1500)
   await expect(page.getByRole('alert').filter({ hasText: 'Nothing yet. Look at the pot.' })).toBeVisible()
   await page.goBack()
@@ -181,6 +181,13 @@ test('the gas runs out, comes back, and what it cooked meanwhile is counted', as
   await expect(page.getByRole('button', { name: 'Flame: high' })).toBeVisible()
   await page.getByRole('button', { name: 'Other …' }).click()
   await page.getByText('Give up').click()
+  // What to do with heat and pressure is said first, and the pot may go on.
+  await expect(page.getByText(/Turn the heat off first, and let the pressure fall/)).toBeVisible()
+  await page.getByRole('button', { name: 'Go on with it' }).click()
+  await expect(page.getByRole('heading', { name: 'This run was given up.' })).toBeHidden()
+  await page.getByRole('button', { name: 'Other …' }).click()
+  await page.getByText('Give up').click()
+  await page.getByRole('button', { name: 'Give up' }).click()
   await expect(page.getByRole('heading', { name: 'This run was given up.' })).toBeVisible()
 })
 
@@ -219,7 +226,7 @@ test('two pots at once: a lane each, and a call that says which', async ({ page 
     await page.waitForTimeout(120)
   }
   await expect(page.getByRole('heading', { name: 'Turn the heat off now.' })).toBeVisible()
-  await page.getByRole('link', { name: 'Foods' }).click()
+  await page.getByRole('link', { name: 'Larder' }).click()
   await page.clock.runFor(1500)
   await expect(page.getByRole('alert').filter({ hasText: 'Turn the heat off now.' })).toContainText('Blue 5 L')
 })

@@ -10,16 +10,18 @@ test('a pot is planned and lit by the keyboard alone', async ({ page }) => {
   await expect(page.getByRole('link', { name: 'Skip to the content' })).toBeFocused()
 
   await page.getByRole('combobox', { name: 'Food' }).focus()
-  await page.keyboard.type('rajma')
-  await expect(page.getByRole('option', { name: /Red kidney beans/ })).toBeVisible()
+  await page.keyboard.type('sabut moong')
+  await expect(page.getByRole('option', { name: /Whole mung/ })).toBeVisible()
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('heading', { name: 'Red kidney beans' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Whole mung' })).toBeVisible()
 
   // Choices are radio buttons: the arrows move and choose.
   const texture = page.getByRole('group', { name: 'Wanted' })
   await texture.getByRole('radio', { name: 'tender' }).focus()
   await page.keyboard.press('ArrowRight')
   await expect(texture.getByRole('radio', { name: 'creamy' })).toBeChecked()
+  await page.keyboard.press('ArrowLeft')
+  await expect(texture.getByRole('radio', { name: 'tender' })).toBeChecked()
 
   const why = page.getByRole('button', { name: /why.*Water to pour/ })
   await why.focus()

@@ -7,7 +7,7 @@ test('a food is found by any of its names, read about, and made one’s own', as
   await page.getByLabel('Any name, in any language').fill('zzz')
   await expect(page.getByText('No food is called “zzz”.').first()).toBeVisible()
   await page.getByLabel('Any name, in any language').fill('pois chiches')
-  await expect(page.getByText('1 food', { exact: true })).toBeVisible()
+  await expect(page.getByRole('heading', { name: '1 food', exact: true })).toBeVisible()
   await page.getByRole('link', { name: /Chickpeas/ }).click()
   await expect(page.getByRole('heading', { name: 'Chickpeas' })).toBeVisible()
   await expect(page.getByText('An estimate.')).toBeVisible()

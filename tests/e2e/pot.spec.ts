@@ -7,6 +7,18 @@ const figures = async (page: Page) => {
   const texts = await planOf(page).locator('.great').allInnerTexts()
   return { water: parseInt(texts[0]!.replace(/\D/g, '')), figure: parseInt(texts[1]!) }
 }
+/** Adds a food by asking for it with its amount; nothing goes in unasked. */
+async function addRedRice(page: Page) {
+  await page.getByRole('button', { name: 'Add a food to this pot' }).click()
+  await expect(page.getByRole('combobox', { name: 'Which food goes in too?' })).toBeFocused()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: 'Add a food to this pot' })).toBeFocused()
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('1 cup red rice')
+  await expect(page.getByRole('option', { name: /Red rice/ })).toContainText('1 cup')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: /Take Red rice .* out of the pot/ })).toBeVisible()
+}
 test.beforeEach(async ({ page }) => {
   await page.goto('/pot')
   await expect(planOf(page).locator('.great')).toHaveCount(3)
@@ -15,7 +27,7 @@ test.beforeEach(async ({ page }) => {
 test('two foods share a pot, in measures of the kitchen, and an impossible pair is told apart', async ({ page }) => {
   const errors = watchForErrors(page)
   const before = await figures(page)
-  await page.getByRole('button', { name: 'Add a food to this pot' }).click()
+  await addRedRice(page)
   await expect(page.getByText('All of it can go in at the start.')).toBeVisible()
   await page.getByRole('button', { name: 'What if I use other figures?' }).click()
   await page.getByRole('button', { name: 'not done' }).click()
@@ -213,7 +225,7 @@ test('a pot goes out as a file and comes back, and what is no pot is said to be 
 })
 
 test('it prints on one page, with what a cook needs', async ({ page }) => {
-  await page.getByRole('button', { name: 'Add a food to this pot' }).click()
+  await addRedRice(page)
   await page.emulateMedia({ media: 'print' })
   const sheet = page.getByRole('article')
   await expect(sheet).toContainText('Water to pour')

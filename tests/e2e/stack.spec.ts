@@ -3,6 +3,19 @@ import { choose, expectAccessible, test, watchForErrors } from './kitchen'
 
 const TIN = { wide: '0de70000-0000-4000-8000-000000000401', middle: '0de70000-0000-4000-8000-000000000402' }
 
+/** Adds a food to the stack, by asking for it. */
+async function addFood(page: Page, asked: string) {
+  const foods = page.locator('.foods > li')
+  const before = await foods.count()
+  await page.getByRole('button', { name: 'Add a food' }).click()
+  // Nothing goes in unasked, and the cursor is where the question is.
+  await expect(foods).toHaveCount(before)
+  await expect(page.getByRole('combobox', { name: 'Which food goes in too?' })).toBeFocused()
+  await page.keyboard.type(asked)
+  await expect(page.getByRole('option').first()).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(foods).toHaveCount(before + 1)
+}
 async function setFood(page: Page, index: number, query: string, amount: string, unit = 'g') {
   const row = page.locator('.foods > li').nth(index)
   const line = row.getByRole('button', { expanded: false }).first()
@@ -19,10 +32,8 @@ async function sunday(page: Page) {
   await choose(page, 'Pot', 'Electric 6 L')
   await page.getByText('thick', { exact: true }).click()
   await setFood(page, 0, 'red rice', '140')
-  await page.getByRole('button', { name: 'Add a food' }).click()
-  await setFood(page, 1, 'toor', '130')
-  await page.getByRole('button', { name: 'Add a food' }).click()
-  await setFood(page, 2, 'chukandar', '400')
+  await addFood(page, '130 g toor dal')
+  await addFood(page, '400 g chukandar')
 }
 /** Carries by mouse from the middle of one thing to the middle of another. */
 async function carry(page: Page, from: string, to: string, belowMiddlePx = 0) {

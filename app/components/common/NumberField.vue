@@ -47,7 +47,7 @@ const message = computed(() => {
   const [min, max] = bound ? BOUNDS[bound] : [-Infinity, Infinity]
   if (value >= min && value <= max) return error
   const unitText = unit.value ? unitName(unit.value as string) : suffix
-  return t('problems.out-of-bounds', { min: written(min), max: written(max), unit: unitText }).trim()
+  return t('units.within', { min: written(min), max: written(max), unit: unitText }).trim()
 })
 </script>
 

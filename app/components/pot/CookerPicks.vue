@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { COOKING_FLAMES, LEVELS } from '~~/core/names'
 import { heatsItself } from '~~/core/appliance/appliance'
+import { inUse } from '~~/shared/kitchen'
 import type { Problem } from '~~/core/problem'
 
 /** Which cooker, on which burner, and how it is heated. */
@@ -13,6 +14,11 @@ const kind = computed(() => pot.cooker?.cooker.appliance.kind)
 const hasFlame = computed(() => kind.value !== undefined && !heatsItself({ kind: kind.value }))
 const flames = computed(() => COOKING_FLAMES.map((value) => ({ value, text: t(`pot.flames.${value}`) })))
 const levels = computed(() => LEVELS.map((value) => ({ value, text: t(`levels.${value}`) })))
+/** What is in use, and what this pot uses though it was put away: marked, to be replaced. */
+function offered<Row extends { id: string; name: string; away?: boolean | undefined }>(rows: Row[], used: Row | null) {
+  const own = used?.away ? [{ ...used, name: t('units.away', { name: used.name }) }] : []
+  return [...inUse(rows), ...own]
+}
 const styleError = computed(() => {
   const found = problems.find(({ path }) => path.includes('style'))
   return found ? problemText(found) : null
@@ -24,7 +30,7 @@ const styleError = computed(() => {
     <FormRow :label="t('pot.rows.pot')" :error="styleError">
       <v-select
         :model-value="pot.cooker?.id"
-        :items="kitchen.cookers"
+        :items="offered(kitchen.cookers, pot.cooker)"
         item-value="id"
         item-title="name"
         :aria-label="t('pot.rows.pot')"
@@ -34,7 +40,7 @@ const styleError = computed(() => {
     <FormRow v-if="hasFlame" :label="t('pot.rows.burner')">
       <v-select
         :model-value="pot.burner?.id"
-        :items="kitchen.burners"
+        :items="offered(kitchen.burners, pot.burner)"
         item-value="id"
         item-title="name"
         :aria-label="t('pot.rows.burner')"

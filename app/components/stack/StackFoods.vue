@@ -2,6 +2,7 @@
 import { mdiClose, mdiDrag } from '@mdi/js'
 import { texturesOf } from '~~/core/food/texture'
 import { readAmount } from '~~/core/measure/amount'
+import { inUse } from '~~/shared/kitchen'
 import type { Problem } from '~~/core/problem'
 import { itemG, placedItems } from '~~/shared/pot'
 
@@ -17,13 +18,13 @@ const { unitsFor } = useUnits()
 const places = computed(() => [
   { value: '', title: t('stack.nowhere') },
   { value: 'base', title: t('stack.inBase') },
-  ...kitchen.value.tins.map(({ id, name }) => ({ value: id, title: name })),
+  ...inUse(kitchen.value.tins).map(({ id, name }) => ({ value: id, title: name })),
 ])
 const locks = computed(() => [
   { value: 'any', title: t('stack.locks.any') },
   { value: 'base', title: t('stack.locks.base') },
   { value: 'top', title: t('stack.locks.top') },
-  ...kitchen.value.tins.map(({ id, name }) => ({ value: id, title: t('stack.locks.tin', { name }) })),
+  ...inUse(kitchen.value.tins).map(({ id, name }) => ({ value: id, title: t('stack.locks.tin', { name }) })),
 ])
 const texturesFor = (index: number) => {
   const food = pot.foods[index]

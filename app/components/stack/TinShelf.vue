@@ -7,17 +7,19 @@ const { t, number } = useI18nText()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const { stack, moveTin, takeOutTin, tierOf } = useStackLayout()
 const { pickUp, isCarried } = useCarry()
+/** What is in use, and what stands in this pot though it was put away. */
+const tins = computed(() => kitchen.value.tins.filter(({ id, away }) => !away || tierOf(id) >= 0))
 const inside = computed(() => stack.value.tiers.length)
 </script>
 
 <template>
   <section>
     <h2>{{ t('stack.tins') }}</h2>
-    <p v-if="kitchen.tins.length === 0" class="soft">
+    <p v-if="tins.length === 0" class="soft">
       {{ t('stack.noTins') }} <NuxtLink to="/kitchen">{{ t('pot.noCooker.go') }}</NuxtLink>
     </p>
     <ul v-else data-out>
-      <li v-for="tin in kitchen.tins" :key="tin.id" :class="{ inside: tierOf(tin.id) >= 0 }">
+      <li v-for="tin in tins" :key="tin.id" :class="{ inside: tierOf(tin.id) >= 0 }">
         <div
           class="tin"
           :class="{ carried: isCarried('tin', tin.id) }"

@@ -72,12 +72,13 @@ useHead({ title: () => `${t('app.nav.larder')} · Bivvet` })
       {{ cooker ? t('larder.intro', { cooker: cooker.name }) : t('larder.introNoCooker') }}
     </p>
     <v-text-field v-model="query" :label="t('larder.search')" type="search" maxlength="60" class="query" />
+    <p class="hidden-text" role="status">{{ t('larder.found', { n: found.length }, found.length) }}</p>
     <p v-if="found.length === 0">
       {{ t('app.noFood', { query }) }}
       <button type="button" class="link-button" @click="query = ''">{{ t('larder.showAll') }}</button>
     </p>
     <section v-for="{ key, title, foods } in found.length > 0 ? shelves : []" :key="key">
-      <h2 role="status">{{ title }}</h2>
+      <h2>{{ title }}</h2>
       <ul>
         <li v-for="{ food, name, aliases } in foods" :key="food.id">
           <NuxtLink :to="`/larder/${food.id}`" class="row">
@@ -118,6 +119,9 @@ h1 {
 }
 .query {
   max-width: 460px;
+}
+h2::first-letter {
+  text-transform: uppercase;
 }
 h2 {
   margin: 26px 0 0;
