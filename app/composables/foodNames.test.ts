@@ -54,6 +54,7 @@ describe('the catalogue', () => {
     ['black-eyed peas', 'black-eyed'],
     ['carrots', 'carrot-chunks'],
     ['steel cut oats', 'steel-oats'],
+    ['toor', 'toor-split'],
     ['toor daal', 'toor-split'],
     ['tur dal', 'toor-split'],
     ['arhar dal', 'toor-split'],

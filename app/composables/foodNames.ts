@@ -14,6 +14,8 @@ export interface NamedFood {
   aliases: string
 }
 
+const namesOf = ({ name, aliases }: Named) => [name, ...aliases.split(',')].map((one) => plain(one.trim()))
+
 /** Words this long may be written a little otherwise: carrots, daal, chickpee. */
 const LEAST_FUZZY = 4
 const FUZZY_SHARE = 0.25
@@ -35,13 +37,16 @@ function indexOf(foods: readonly Named[]): MiniSearch {
  * empty query. Where no food holds all of them, those that hold some.
  */
 export function searchNames<N extends Named>(query: string, foods: readonly N[]): N[] {
-  if (query.trim() === '') return [...foods]
+  const asked = plain(query.trim())
+  if (asked === '') return [...foods]
   const search = (combineWith: 'AND' | 'OR') =>
     indexOf(foods).search(query, {
       combineWith,
       prefix: true,
       fuzzy: (term) => (term.length >= LEAST_FUZZY ? FUZZY_SHARE : false),
       boost: { name: 2 },
+      // One of its names begins so.
+      boostDocument: (id) => (namesOf(foods[id as number]!).some((name) => name.startsWith(asked)) ? 2 : 1),
     })
   const all = search('AND')
   return (all.length > 0 ? all : search('OR')).map(({ id }) => foods[id as number]!)

@@ -139,8 +139,7 @@ test('foods too far apart go in one after the other, each with its strip', async
   await page.goto('/pot/tins')
   await choose(page, 'Pot', 'Electric 6 L')
   await setFood(page, 0, 'kabuli', '150')
-  await page.getByRole('button', { name: 'Add a food' }).click()
-  await setFood(page, 1, 'gajar', '150')
+  await addFood(page, '150 g gajar')
   for (const box of await page.getByLabel('the soak may be changed').all()) await box.uncheck()
   await page.getByRole('button', { name: 'Work it out' }).click()
   await expect(

@@ -4,13 +4,12 @@ const { label } = defineProps<{ label: string }>()
 const model = defineModel<string>({ required: true })
 const named = useNamedFoods()
 const foods = computed(() => named.value.map(({ food, name, aliases }) => ({ id: food.id, name, aliases })))
-const matches = new Map<string, Set<string>>()
-watch(foods, () => matches.clear())
-function finds(_: string, query: string, item?: { raw: { id: string } }) {
-  const found = matches.get(query) ?? new Set(searchNames(query, foods.value).map(({ id }) => id))
-  matches.set(query, found)
-  return item ? found.has(item.raw.id) : false
-}
+/** What is typed; the best matches stand first, and the food that is chosen is always among them. */
+const query = ref('')
+const found = computed(() => searchNames(query.value, foods.value))
+const items = computed(() => [...found.value, ...foods.value.filter((food) => !found.value.includes(food))])
+const finds = (_: string, __: string, item?: { raw: { id: string } }) =>
+  item !== undefined && found.value.some(({ id }) => id === item.raw.id)
 /** What is typed replaces the food that stands there. */
 function selectText({ target }: FocusEvent) {
   if (target instanceof HTMLInputElement) target.select()
@@ -20,7 +19,8 @@ function selectText({ target }: FocusEvent) {
 <template>
   <v-autocomplete
     :model-value="model"
-    :items="foods"
+    v-model:search="query"
+    :items="items"
     item-value="id"
     item-title="name"
     :custom-filter="finds"

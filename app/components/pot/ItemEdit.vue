@@ -20,9 +20,12 @@ const { unitsFor } = useUnits()
 
 const units = computed(() => (food.value ? unitsFor(food.value, item.value.unit) : []))
 const grams = computed(() => itemG(item.value, kitchen.value))
-const amountHint = computed(() =>
-  item.value.unit !== 'g' && Number.isFinite(grams.value) ? weight(grams.value) : null,
-)
+/** What was understood, where it is not just what was typed. */
+const amountHint = computed(() => {
+  if (!Number.isFinite(grams.value)) return null
+  const understood = weight(grams.value)
+  return item.value.unit === 'g' && understood === `${item.value.amount.trim()} g` ? null : understood
+})
 const errorAt = (part: string) => {
   const found = problems.find(({ path }) => path.startsWith(`contents.${index}.${part}`))
   return found ? problemText(found) : null

@@ -200,7 +200,7 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
       <OwnFoodEdit
         v-if="own"
         v-model="draft.foods[ownIndex]!"
-        :path="`larder.${ownIndex}`"
+        :path="`foods.${ownIndex}`"
         :error-at="errorAt"
         :based-on="basedOn"
       />
