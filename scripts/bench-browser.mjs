@@ -28,7 +28,7 @@ await main(async () => {
 /** Script that a screen loads before it stands, gzipped; computing threads apart. */
 async function scripts(browser, url) {
   const rows = []
-  for (const path of ['/', '/pot', '/larder', '/kitchen', '/log']) {
+  for (const path of ['/', '/pot', '/dishes', '/larder', '/kitchen', '/log']) {
     const page = await browser.newPage()
     const bodies = []
     page.on('response', (response) => {
@@ -54,6 +54,9 @@ async function answers(browser, url) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   await page.goto(`${url}/pot`)
   await page.getByRole('button', { name: 'Add a food to this pot' }).click()
+  await page.keyboard.type('1 cup red rice')
+  await page.getByRole('option').first().waitFor()
+  await page.keyboard.press('Enter')
   await page.getByText('All of it can go in at the start.').waitFor()
   await page.waitForTimeout(1500)
   const rows = []

@@ -69,7 +69,13 @@ test('slash finds a food anywhere and question mark lists the keys', async ({ pa
 })
 
 for (const scheme of ['light', 'dark'] as const)
-  for (const path of ['/', '/larder', '/larder/kidney-red', '/kitchen/test/0de70000-0000-4000-8000-000000000101'])
+  for (const path of [
+    '/',
+    '/dishes',
+    '/larder',
+    '/larder/kidney-red',
+    '/kitchen/test/0de70000-0000-4000-8000-000000000101',
+  ])
     test(`axe finds nothing on ${path}, ${scheme}, and it fits a phone`, async ({ browser }) => {
       const context = await browser.newContext({
         colorScheme: scheme,

@@ -18,8 +18,8 @@ function selectText({ target }: FocusEvent) {
 
 <template>
   <v-autocomplete
-    :model-value="model"
     v-model:search="query"
+    :model-value="model"
     :items="items"
     item-value="id"
     item-title="name"

@@ -177,7 +177,7 @@ async function keep() {
   keeping.value = false
   if (state.value !== 'kept') return
   emit('done')
-  await navigateTo('/kitchen')
+  await navigateTo(`/kitchen?at=${cooker.id}`)
 }
 const measuredBefore = computed(() => measuredCooker(cooker, burner.value).heatSpread !== null)
 </script>
