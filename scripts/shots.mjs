@@ -98,8 +98,6 @@ async function take(browser, url) {
   await livePhone.goto(live.url())
   await livePhone.getByText(/come faster than planned/).waitFor()
   await shot(livePhone, 'cook-phone')
-  await livePhone.getByRole('button', { name: /^Theme/ }).click()
-  await shot(livePhone, 'cook-phone-light')
   await live.getByRole('button', { name: 'So it was' }).click()
   await live.getByRole('button', { name: /^Theme/ }).click()
   await shot(live, 'cook-light')
@@ -142,9 +140,16 @@ async function take(browser, url) {
   await live.getByRole('heading', { name: 'Log' }).waitFor()
   await shot(live, 'log')
   await live.goto(`${url}/kitchen`)
-  await live.getByRole('heading', { name: 'Cookers' }).waitFor()
+  await live.getByRole('button', { name: /^Old 3 L/ }).click()
+  await live.getByRole('heading', { name: 'Old 3 L' }).waitFor()
   await shot(live, 'kitchen')
 
+  await live.goto(`${url}/larder`)
+  await live
+    .getByText(/whistles/)
+    .first()
+    .waitFor()
+  await shot(live, 'larder')
   await live.goto(`${url}/larder/chickpea-white`)
   await live.getByRole('heading', { name: 'Chickpeas' }).waitFor()
   await shot(live, 'food')
@@ -171,12 +176,11 @@ async function stack(page, url, shot) {
   await page.getByRole('combobox', { name: 'Pot', exact: true }).click({ force: true })
   await page.getByRole('option', { name: 'Electric 6 L' }).click()
   await setFood(0, 'red rice', '140')
-  for (const [index, query, grams] of [
-    [1, 'toor', '130'],
-    [2, 'beetroot', '400'],
-  ]) {
+  for (const asked of ['130 g toor dal', '400 g beetroot']) {
     await page.getByRole('button', { name: 'Add a food' }).click()
-    await setFood(index, query, grams)
+    await page.keyboard.type(asked)
+    await page.locator('.asking [role=option]').first().waitFor()
+    await page.keyboard.press('Enter')
   }
   await page.getByText('thick', { exact: true }).first().click()
   await page.locator('.foods > li').nth(2).getByRole('button', { expanded: true }).first().click()
