@@ -56,8 +56,8 @@ async function take(browser, url) {
     note: 'Good with lime. A little less water.',
   })
   await cook(await open(new Date('2026-03-06T18:31:00')), url, {
-    food: 'red rice',
-    pick: /^Red rice/,
+    food: 'masoor dal',
+    pick: /^Split red lentils/,
     verdict: ['a bit hard', 'right'],
     note: 'Soak it longer next time.',
   })
