@@ -116,6 +116,11 @@ export const potFileSchema = z.object({
   foods: z
     .array(z.object({ id: z.uuid(), name: potName, basedOn: z.string().max(LENGTH.id), figures: z.unknown() }))
     .max(MOST.items),
+  /** The household's own cups and bowls that it measures in, for whoever lacks them. */
+  measures: z
+    .array(z.object({ id: reference, name: z.string().max(LENGTH.name), volumeMl: bounded('measureMl') }))
+    .max(MOST.measures)
+    .optional(),
   cooker: z.object({ name: z.string().max(LENGTH.name), kind: z.string().max(20) }).nullable(),
 })
 export type PotFile = z.infer<typeof potFileSchema>

@@ -130,7 +130,8 @@ export function unitOf(id: string, kitchen: Kitchen): WeightUnit | Measure {
   const own = kitchen.measures.find((measure) => measure.id === id)
   if (own) return own
   if (Object.hasOwn(COMMON_MEASURES, id)) return COMMON_MEASURES[id as keyof typeof COMMON_MEASURES]
-  return kitchen.measures[0] ?? COMMON_MEASURES['cup-240']
+  // A measure that nobody knows measures nothing: another one in its place would change the pot unseen.
+  return { id, volumeMl: NaN }
 }
 
 /** g of dry food in an item; NaN while the amount cannot be read. */

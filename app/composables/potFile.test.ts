@@ -52,6 +52,27 @@ describe('a pot as a file', () => {
     expect(here).toEqual({ ok: false, reason: 'noFood' })
   })
 
+  const bowl = { id: houseId(77), name: 'Big bowl', volumeMl: 400 }
+  const there = aKitchen({ measures: [bowl] })
+  const inBowls = () => {
+    const pot = beans(there)
+    pot.items[0] = { ...pot.items[0]!, amount: '2', unit: bowl.id }
+    return pot
+  }
+  it('carries the bowls that it measures in, for which one of their size is taken', async () => {
+    const pot = inBowls()
+    expect(potFile('Beans', pot, there).measures).toEqual([bowl])
+    await inKitchen({ measures: [{ id: houseId(78), name: 'Ours', volumeMl: 400 }] })
+    const same = await reread(pot, there)
+    expect(same.ok && same.pot.items[0]).toMatchObject({ amount: '2', unit: houseId(78) })
+  })
+
+  it('is measured by what its bowls hold where there is none of their size', async () => {
+    await inKitchen()
+    const other = await reread(inBowls(), there)
+    expect(other.ok && other.pot.items[0]).toMatchObject({ amount: '800', unit: 'ml' })
+  })
+
   it('keeps the household’s own food where it is known', async () => {
     await inKitchen({ foods: OTHER.foods })
     const own = beans(OTHER)

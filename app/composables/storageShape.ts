@@ -1,5 +1,5 @@
 /** The shape in which this version keeps things on the device; up by one with an upgrade in storageUpgrade.ts. */
-export const STORAGE_SHAPE = 2
+export const STORAGE_SHAPE = 3
 export const STORAGE_SHAPE_KEY = 'bivvet-storage'
 
 /** Keys under which things are kept on the device. */

@@ -1,7 +1,8 @@
 // @vitest-environment happy-dom
 import { readFileSync } from 'node:fs'
 import { beforeEach, describe, expect, it } from 'vitest'
-import { isOutdated, STORED } from './storageShape'
+import { aKitchen, beansRun } from '~~/tests/fixtures'
+import { isOutdated, STORAGE_SHAPE_KEY, STORED } from './storageShape'
 import { upgradeStorage } from './storageUpgrade'
 
 const kept = (name: string) => JSON.parse(readFileSync(`shared/first-shape/${name}.json`, 'utf8')) as object[]
@@ -33,6 +34,18 @@ describe('what an earlier version kept on the device', () => {
     expect(JSON.parse(lastKept[id(3)]!.content)).toMatchObject({ shape: 2, given: [{ pourG: 700 }] })
     expect(read(STORED.running)).toMatchObject([{ id: id(1), plan: { answer: { closings: [{}] } } }])
     expect(read(STORED.outbox)).toEqual([event])
+  })
+
+  it('of the second shape goes on: what was changed in the kitchen, and what is on the stove', () => {
+    const { likes: _, ...second } = aKitchen({ roomC: 23 })
+    localStorage.setItem(STORAGE_SHAPE_KEY, '2')
+    localStorage.setItem(STORED.kitchen, JSON.stringify({ version: 4, kitchen: { ...second, shape: 2 } }))
+    localStorage.setItem(STORED.running, JSON.stringify([beansRun(id(1))]))
+    expect(isOutdated(localStorage)).toBe(true)
+    upgradeStorage(localStorage)
+    expect(read(STORED.kitchen)).toMatchObject({ version: 4, kitchen: { roomC: 23, likes: { counts: 'usual' } } })
+    expect(read(STORED.running)).toMatchObject([{ id: id(1), plan: { answer: { closings: [{}] } } }])
+    expect(localStorage.getItem(`${STORED.running}-unreadable`)).toBeNull()
   })
 
   it('is set aside where it cannot be read, not thrown away, and stops nothing else', () => {

@@ -1,8 +1,10 @@
 import { z } from 'zod'
 import { runEventSchema } from '~~/core/live/event.schema'
-import { readDocument } from '~~/shared/document'
+import { readDocument, readOwn } from '~~/shared/document'
+import { KITCHEN, type VersionedKitchen } from '~~/shared/kitchen.schema'
 import { PLAN } from '~~/shared/plan.schema'
 import { POT } from '~~/shared/pot.schema'
+import { PLAN_SHAPE } from '~~/shared/shapes'
 import { STORAGE_SHAPE, STORAGE_SHAPE_KEY, STORED } from './storageShape'
 
 const outboxSchema = z.array(z.object({ runId: z.uuid(), event: runEventSchema }))
@@ -21,6 +23,12 @@ export function upgradeStorage(storage: Storage): void {
       storage.removeItem(key)
     } else storage.setItem(key, JSON.stringify(value))
   }
+  const from = Number(storage.getItem(STORAGE_SHAPE_KEY) ?? 1)
+  change(STORED.kitchen, (kept) => {
+    if (kept === null) return null
+    const { version, kitchen } = kept as VersionedKitchen
+    return { version, kitchen: readOwn(KITCHEN, kitchen) }
+  })
   change(STORED.pot, (kept) => {
     const { pot, keptId } = kept as { pot: unknown; keptId: string | null }
     return { pot: potOf(pot), keptId }
@@ -33,9 +41,11 @@ export function upgradeStorage(storage: Storage): void {
       }),
     ),
   )
+  // A plan does not say its shape; it was written in the storage's.
+  const planShape = Math.min(from, PLAN_SHAPE)
   change(STORED.running, (kept) =>
     (kept as { plan: { request: unknown; answer: unknown } }[]).flatMap((run) => {
-      const read = readDocument(PLAN, { request: run.plan.request, answer: run.plan.answer }, 1)
+      const read = readDocument(PLAN, { request: run.plan.request, answer: run.plan.answer }, planShape)
       return read.ok ? [{ ...run, plan: { ...run.plan, ...read.value } }] : []
     }),
   )

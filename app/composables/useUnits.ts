@@ -29,7 +29,9 @@ export function useUnits() {
       ...weights.value.slice(1),
     ]
     const away = kitchen.kitchen?.measures.find(({ id }) => id === used && !units.some(({ value }) => value === id))
-    return away ? [...units, { value: away.id, title: t('units.away', { name: away.name.toLowerCase() }) }] : units
+    if (away) return [...units, { value: away.id, title: t('units.away', { name: away.name.toLowerCase() }) }]
+    const isKnown = used === '' || units.some(({ value }) => value === used)
+    return isKnown ? units : [...units, { value: used, title: t('units.gone') }]
   }
   return { unitsFor }
 }
