@@ -56,6 +56,8 @@ export function useI18nText() {
   const day = (ms: number) =>
     new Intl.DateTimeFormat(locale.value, { weekday: 'short', day: 'numeric', month: 'short' }).format(ms)
 
+  const weekday = (ms: number) => new Intl.DateTimeFormat(locale.value, { weekday: 'short' }).format(ms)
+
   /** “beans, rice and carrots”. */
   const list = (parts: readonly string[]) => new Intl.ListFormat(locale.value, { type: 'conjunction' }).format(parts)
 
@@ -120,6 +122,7 @@ export function useI18nText() {
     number,
     clock,
     day,
+    weekday,
     list,
     duration,
     unitFor,

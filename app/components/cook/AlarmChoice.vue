@@ -23,7 +23,16 @@ async function allow() {
     <v-icon :icon="icon" size="20" aria-hidden="true" />
     {{ t(`cook.alarm.${kind}`) }}
   </button>
-  <button v-if="canNotify && kind !== 'quiet'" type="button" class="quiet-button" @click="allow">
+  <button v-if="canNotify && kind !== 'quiet'" type="button" class="quiet-button notify" @click="allow">
     {{ t('cook.alarm.notify') }}
   </button>
 </template>
+
+<style scoped>
+/* On a phone there is no room for it over a pot; it buzzes there. */
+@media (max-width: 800px) {
+  .notify {
+    display: none;
+  }
+}
+</style>

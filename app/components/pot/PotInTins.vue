@@ -105,6 +105,7 @@ const faults = computed(() => {
   )
   return stackFaults(body, stack.value.trivetMm, standing)
 })
+const soakMs = useSoakAhead(nowMs)
 const ready = computed(
   () => current.value && placed.value.length === form.value.items.length && emptyTins.value.length === 0,
 )
@@ -241,7 +242,7 @@ const liftOrder = computed(() =>
           v-if="current && answer && curves[0]"
           :curve="curves[0]"
           :release="answer.release"
-          :start-ms="nowMs"
+          :start-ms="nowMs + soakMs"
           :electric="electric"
           :height="170"
           :foods="placed.map(foodName)"

@@ -10,6 +10,7 @@ const pot = usePotStore()
 const kitchen = useKitchenStore()
 const { answer, curves, problems, failed, nowMs, heat, cup, light, lighting, failure } = usePotPlan()
 
+const soakMs = useSoakAhead(nowMs)
 const first = computed(() => answer.value?.closings[0] ?? null)
 const soaked = computed(() => (answer.value?.foods[0]?.soakedShare ?? 0) > 0)
 const isGiven = computed(() => pot.form.given.length > 0)
@@ -92,7 +93,7 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
       <RunStrip
         :curve="curves[0]"
         :release="answer.release"
-        :start-ms="nowMs"
+        :start-ms="nowMs + soakMs"
         :electric="electric"
         :height="190"
         :foods="foodNames"

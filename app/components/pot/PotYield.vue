@@ -33,8 +33,7 @@ const fuel = computed(() => {
 
 <template>
   <p class="yield soft">
-    <span v-for="line in lines" :key="line">{{ line }} </span>
-    <span>{{ fuel }}</span>
+    {{ [...lines, fuel].join(' ') }}
   </p>
 </template>
 

@@ -1,25 +1,17 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { DAY_MS, HOUR_MS, MINUTE_MS } from '~~/core/measure/time'
+import { DAY_MS, MINUTE_MS } from '~~/core/measure/time'
 
 /** When it is ready if it is begun now, its soak counted in; or when to begin for it to be ready by an hour. */
 const { minutes } = defineProps<{ minutes: number }>()
-const { t, clock, day } = useI18nText()
+const { t, clock, day, weekday } = useI18nText()
 const pot = usePotStore()
 const nowMs = useNow()
 
-const soakHours = computed(() =>
-  Math.max(0, ...(pot.request?.contents ?? []).map(({ soak }) => soak?.hours ?? 0).filter(Number.isFinite)),
-)
-/** Soaking that is still to come; what soaks already has begun. */
-const soakMs = computed(() => {
-  const since = pot.form.soakingSince
-  const whole = soakHours.value * HOUR_MS
-  return since === null ? whole : Math.max(0, since + whole - nowMs.value)
-})
+const soakMs = useSoakAhead(nowMs)
 const potMs = computed(() => minutes * MINUTE_MS)
 /** The hour, with its day where that is not today. */
-const when = (ms: number) => (day(ms) === day(nowMs.value) ? clock(ms) : `${day(ms)} ${clock(ms)}`)
+const when = (ms: number) => (day(ms) === day(nowMs.value) ? clock(ms) : `${weekday(ms)} ${clock(ms)}`)
 const fromNow = computed(() => {
   const light = nowMs.value + soakMs.value
   const params = { from: when(nowMs.value), light: when(light), to: when(light + potMs.value) }
