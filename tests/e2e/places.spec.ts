@@ -36,6 +36,10 @@ test('the question takes an amount too', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Chickpeas' })).toBeVisible()
   await expect(page.getByLabel('Dry amount')).toHaveValue('2')
   await expect(page.getByText('400 g', { exact: true })).toBeVisible()
+  // A tap into an amount takes it whole.
+  await page.getByLabel('Dry amount').click()
+  await page.keyboard.type('3')
+  await expect(page.getByLabel('Dry amount')).toHaveValue('3')
   for (const [asked, name, amount, grams] of [
     ['½ kg rajma', 'Red kidney beans', '0.5', '500 g'],
     ['3 eggs', 'Eggs in shell', '3', '171 g'],

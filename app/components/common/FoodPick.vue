@@ -10,10 +10,6 @@ const found = computed(() => searchNames(query.value, foods.value))
 const items = computed(() => [...found.value, ...foods.value.filter((food) => !found.value.includes(food))])
 const finds = (_: string, __: string, item?: { raw: { id: string } }) =>
   item !== undefined && found.value.some(({ id }) => id === item.raw.id)
-/** What is typed replaces the food that stands there. */
-function selectText({ target }: FocusEvent) {
-  if (target instanceof HTMLInputElement) target.select()
-}
 </script>
 
 <template>
@@ -26,7 +22,7 @@ function selectText({ target }: FocusEvent) {
     :custom-filter="finds"
     :aria-label="label"
     auto-select-first
-    @focusin="selectText"
+    @focusin="selectAll"
     @update:model-value="(id) => id && (model = id)"
   >
     <template #item="{ props: item, item: entry }">

@@ -58,6 +58,6 @@ const message = computed(() => {
     :label="label"
     :suffix="unit ? unitName(unit as string) : suffix"
     :error-messages="message ?? []"
-    @focusin="(event: FocusEvent) => (event.target as HTMLInputElement).select?.()"
+    @focusin="selectAll"
   />
 </template>

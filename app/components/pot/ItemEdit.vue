@@ -106,6 +106,7 @@ const alsoText = computed(() =>
           :aria-label="t('pot.rows.amount')"
           :error="!!errorAt('dryG')"
           maxlength="24"
+          @focusin="selectAll"
         />
         <v-select v-model="item.unit" :items="units" :aria-label="t('pot.rows.unit')" />
       </div>

@@ -27,9 +27,11 @@ const brings = (liquid: PotLiquid) => {
       <v-select v-model="liquid.kind" :items="kinds" :aria-label="t('pot.rows.liquidKind')" class="kind" />
       <v-text-field
         v-model="liquid.amount"
+        inputmode="decimal"
         maxlength="24"
         :aria-label="t('pot.rows.liquidAmount')"
         :error="!!errors[i]"
+        @focusin="selectAll"
       />
       <v-select v-model="liquid.unit" :items="units" :aria-label="t('pot.rows.liquidUnit')" />
       <v-btn :icon="mdiClose" size="small" variant="text" :aria-label="t('pot.removeLiquid')" @click="remove(i)" />

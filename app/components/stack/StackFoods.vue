@@ -92,7 +92,14 @@ const { pickUp } = useCarry()
           @update:model-value="(id) => pot.chooseFood(i, id)"
         />
         <div class="trio">
-          <v-text-field v-model="item.amount" maxlength="24" :label="t('stack.amount')" :error="!!errorAt(i)" />
+          <v-text-field
+            v-model="item.amount"
+            inputmode="decimal"
+            maxlength="24"
+            :label="t('stack.amount')"
+            :error="!!errorAt(i)"
+            @focusin="selectAll"
+          />
           <v-select
             v-model="item.unit"
             :items="pot.foods[i] ? unitsFor(pot.foods[i], item.unit) : []"
