@@ -1,4 +1,6 @@
+import { fileURLToPath } from 'node:url'
 import { build } from 'esbuild'
+import vueI18n from '@intlify/unplugin-vue-i18n/vite'
 import { BIVVET_THEME } from './app/theme/vuetify'
 
 export default defineNuxtConfig({
@@ -18,7 +20,12 @@ export default defineNuxtConfig({
   components: [{ path: '~/components', pathPrefix: false }],
   imports: { autoImport: true },
   // The first screen loads what it shows; another one's script comes when its link is pointed at.
-  experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
+  // There is no server rendering, and so nothing to hand over from it.
+  experimental: {
+    renderJsonPayloads: false,
+    payloadExtraction: false,
+    defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
+  },
   app: {
     head: {
       title: 'Bivvet',
@@ -115,11 +122,38 @@ export default defineNuxtConfig({
     },
   },
   vite: {
-    build: { cssMinify: 'lightningcss' },
+    plugins: [
+      {
+        // The library brings a calendar that nothing here shows.
+        name: 'without-calendar',
+        enforce: 'pre',
+        resolveId: (source, importer) =>
+          source.endsWith('/adapters/vuetify.js') && importer?.includes('composables/date')
+            ? fileURLToPath(new URL('./app/theme/noCalendar.ts', import.meta.url))
+            : null,
+      },
+      // Messages are compiled when the application is built, so that no compiler travels with them.
+      vueI18n({
+        include: [fileURLToPath(new URL('./locales/*/**', import.meta.url))],
+        dropMessageCompiler: true,
+        strictMessage: false,
+      }),
+    ],
+    build: {
+      cssMinify: 'lightningcss',
+      rollupOptions: {
+        // Ways to fetch that nothing here uses; the framework does not say that they can be left out.
+        treeshake: { moduleSideEffects: [{ test: /nuxt[\\/]dist[\\/]app[\\/]composables/, sideEffects: false }] },
+      },
+    },
+    resolve: { alias: { 'vuetify/iconsets/mdi-svg': fileURLToPath(new URL('./app/theme/icons.ts', import.meta.url)) } },
     worker: { format: 'es' },
+    vue: { features: { optionsAPI: false } },
     define: { __VUE_I18N_LEGACY_API__: false, __VUE_I18N_FULL_INSTALL__: false, __INTLIFY_PROD_DEVTOOLS__: false },
   },
   nitro: { errorHandler: '~~/server/error', compressPublicAssets: { gzip: true, brotli: false } },
+  // The page asks who is here itself (stores/household.ts).
+  auth: { loadStrategy: 'none' },
   runtimeConfig: {
     // Kitchens are reached over plain http at home; a hosted service sets NUXT_SESSION_COOKIE_SECURE=true.
     session: { password: '', maxAge: 60 * 60 * 24 * 365, cookie: { secure: false } },

@@ -1,18 +1,20 @@
 import type { I18n } from 'vue-i18n'
 import { LOADERS, type Locale, type Room } from '~~/locales/rooms'
 
-/** Message files that every screen needs: its frame, names of foods, what is wrong, and what calls from the stove. */
-export const EVERYWHERE: readonly Room[] = ['shell', 'catalogue', 'problems', 'cook', 'runs', 'cautions']
+/** Message files that every screen needs: its frame, names of foods, and what is wrong. */
+export const EVERYWHERE: readonly Room[] = ['shell', 'catalogue', 'problems']
+/** Those that tell of a pot that goes on. */
+export const STOVE: readonly Room[] = ['cook', 'runs', 'cautions']
 
 /** The further files of each place, by the first part of its address. */
 const OF_PLACE: Record<string, readonly Room[]> = {
   '': ['day', 'pot'],
-  pot: ['pot', 'stack'],
-  cook: ['pot', 'log'],
-  practice: ['pot', 'log'],
-  log: ['log', 'pot'],
+  pot: ['pot', 'stack', 'cautions'],
+  cook: ['pot', 'log', ...STOVE],
+  practice: ['pot', 'log', ...STOVE],
+  log: ['log', 'pot', ...STOVE],
   kitchen: ['kitchen', 'pot'],
-  larder: ['larder', 'pot'],
+  larder: ['larder', 'pot', 'cautions'],
   dishes: ['dishes', 'day', 'pot'],
 }
 export const roomsOf = (path: string): readonly Room[] => OF_PLACE[path.split('/')[1] ?? ''] ?? []

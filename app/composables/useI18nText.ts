@@ -3,7 +3,6 @@ import { readAmount } from '~~/core/measure/amount'
 import { pourable, UNMENTIONED_ERROR, type PourPart } from '~~/core/measure/pourable'
 import { inUnit, QUANTITIES, type Quantity, type UnitOf } from '~~/core/measure/units'
 import type { Problem } from '~~/core/problem'
-import type { Caution } from '~~/core/safety/rules'
 import { USUAL_LIKES, type HouseholdMeasure } from '~~/shared/kitchen'
 import type { MessageKey } from '~~/locales/rooms'
 
@@ -107,11 +106,6 @@ export function useI18nText() {
       ? translate(`problems.${problem.code}`, named(problem.params))
       : (problem.message ?? problem.code ?? '')
 
-  const cautionText = ({ id, params }: Pick<Caution, 'id' | 'params'>) => ({
-    sentence: t(`cautions.${id}.sentence`, named(params)),
-    why: t(`cautions.${id}.why`, named(params)),
-  })
-
   /** Why something that was said of a run cannot be. */
   const refusalText = (code: string) =>
     te(`runs.${code}`) ? translate(`runs.${code}`) : te(`problems.${code}`) ? translate(`problems.${code}`) : code
@@ -136,7 +130,7 @@ export function useI18nText() {
     measured,
     typed,
     problemText,
-    cautionText,
+    named,
     refusalText,
   }
 }

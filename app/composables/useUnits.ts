@@ -5,6 +5,10 @@ import { PIECE_UNITS, type PieceUnit } from '~~/shared/names'
 
 const COMMON = ['rice-cup', 'tbsp', 'tsp', 'ml'] as const satisfies readonly (keyof typeof COMMON_MEASURES)[]
 
+/** Things of the kitchen as the choices of a list. */
+export const byName = (rows: readonly { id: string; name: string }[]) =>
+  rows.map(({ id, name }) => ({ value: id, title: name }))
+
 /** What an amount can be measured in: weights, the household's own measures, and the common ones. */
 export function useUnits() {
   const { t } = useI18nText()

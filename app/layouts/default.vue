@@ -9,11 +9,10 @@ const runs = useRunsStore()
 void runs.load()
 void useHouseholdStore().load()
 const route = useRoute()
-const cooking = useCookingStore()
 const running = computed(() => runs.running.map(({ name, plan }) => plan.cookerName ?? name).join(', '))
 const stove = computed(() => (runs.running.length === 1 ? `/cook/${runs.running[0]!.id}` : '/cook'))
 /** The stove says itself what is on it. */
-const atStove = computed(() => cooking.lookedAt !== null || route.path === '/cook')
+const atStove = computed(() => route.path.startsWith('/cook'))
 
 const links = [
   { to: '/', key: 'day' },
@@ -24,8 +23,9 @@ const links = [
   { to: '/log', key: 'log' },
 ] as const
 const isHere = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to))
-/** The pot as it was last looked at; there is none before the kitchen is there. */
-const address = (to: string) => (to === '/pot' && kitchen.kitchen && usePotStore().view === 'tins' ? TINS_PATH : to)
+/** The pot as it was last looked at. */
+const view = usePotView()
+const address = (to: string) => (to === '/pot' && view.value === 'tins' ? TINS_PATH : to)
 
 const asking = ref<'keys' | 'search' | null>(null)
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
@@ -83,24 +83,10 @@ const themeIcon = computed(
         <span class="ember" aria-hidden="true" />
         <span class="wide">{{ t('app.running', { name: running }, runs.running.length) }}</span>
       </NuxtLink>
-      <v-btn
-        :icon="mdiMagnify"
-        size="small"
-        variant="text"
-        :aria-label="t('app.search')"
-        :title="t('app.search')"
-        @click="asking = 'search'"
-      />
-      <v-btn
-        :icon="themeIcon"
-        size="small"
-        variant="text"
-        :aria-label="t(`app.theme.${choice}`)"
-        :title="t(`app.theme.${choice}`)"
-        @click="next"
-      />
+      <IconButton :icon="mdiMagnify" :label="t('app.search')" @click="asking = 'search'" />
+      <IconButton :icon="themeIcon" :label="t(`app.theme.${choice}`)" @click="next" />
     </header>
-    <CallBar v-if="runs.running.length > 0 && kitchen.kitchen" />
+    <LazyCallBar v-if="runs.running.length > 0 && kitchen.kitchen" />
     <NuxtRouteAnnouncer />
     <main id="content" ref="content" tabindex="-1">
       <StateNotice v-if="!kitchen.kitchen && kitchen.failure" :failure="kitchen.failure" @retry="kitchen.load" />

@@ -33,12 +33,6 @@ function again(run: RunWithPlan) {
   void navigateTo(LOOSE_PATH)
 }
 
-const stove = useCookingStore()
-const { headline } = useCookWords()
-const actionOf = (run: RunWithPlan) => {
-  const lane = stove.laneOf(run.id)
-  return lane ? headline(lane.action) : ''
-}
 const soaking = computed(() =>
   (pots.pots ?? []).flatMap((kept) => {
     const { soakingSince, items } = kept.pot
@@ -81,7 +75,7 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
             <NuxtLink :to="`/cook/${run.id}`" class="row on">
               <strong>{{ run.name }}</strong>
               <span>{{ run.plan.cookerName }}</span>
-              <span class="figure tone-heat">{{ actionOf(run) }}</span>
+              <LazyNextAction :run-id="run.id" />
             </NuxtLink>
           </li>
         </ul>
@@ -124,13 +118,7 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
               <strong>{{ kept.name }}</strong>
               <span class="soft">{{ describe(kept) }}</span>
             </button>
-            <v-btn
-              :icon="mdiClose"
-              size="small"
-              variant="text"
-              :aria-label="t('day.remove', { name: kept.name })"
-              @click="remove(kept)"
-            />
+            <IconButton :icon="mdiClose" :label="t('day.remove', { name: kept.name })" @click="remove(kept)" />
           </li>
         </ul>
       </template>
@@ -223,9 +211,6 @@ ul {
 }
 .row strong {
   font-size: 17px;
-}
-.on .figure {
-  font-size: 24px;
 }
 .removed {
   margin: 8px 0;

@@ -17,7 +17,7 @@ const speeds = [1, 5, 10, 20, 60].map((value) => ({ value: String(value), text: 
 const speedText = computed({ get: () => String(practice.speed), set: (text) => (practice.speed = Number(text)) })
 
 const { answer } = useTakenPlan()
-const { tryBeans, trying } = useDemoTry()
+const { tryIt, trying } = useDemoTry()
 const refused = computed(() => answer.value?.cautions.some(({ severity }) => severity === 'refuse') ?? false)
 function begin() {
   if (!answer.value || !pot.request || !pot.cooker) return
@@ -70,7 +70,7 @@ useHead({ title: () => `${t('practice.title')} · Bivvet` })
         <v-btn color="primary" size="large" :disabled="refused" @click="begin">{{ t('practice.begin') }}</v-btn>
       </template>
       <p v-else>{{ t('practice.noPot') }}</p>
-      <v-btn variant="outlined" size="large" :loading="trying" @click="tryBeans">{{ t('app.tryBeans') }}</v-btn>
+      <v-btn variant="outlined" size="large" :loading="trying" @click="tryIt">{{ t('app.tryBeans') }}</v-btn>
       <NuxtLink to="/pot">{{ t('practice.toPot') }}</NuxtLink>
     </div>
     <template v-else>

@@ -1,4 +1,5 @@
 import { createI18n } from 'vue-i18n'
+import type { Room } from '~~/locales/rooms'
 
 /** The messages: a screen's files are loaded before it is shown. */
 export default defineNuxtPlugin(async ({ vueApp }) => {
@@ -9,5 +10,6 @@ export default defineNuxtPlugin(async ({ vueApp }) => {
   // For stores, which are not components.
   const { t } = i18n.global
   addRouteMiddleware('messages', ({ path: to }) => loadRooms(i18n as never, roomsOf(to)), { global: true })
-  return { provide: { i18nText: { t: (key: string) => t(key) } } }
+  const load = (rooms: readonly Room[]) => loadRooms(i18n as never, rooms)
+  return { provide: { loadRooms: load, i18nText: { t: (key: string) => t(key) } } }
 })

@@ -33,11 +33,6 @@ interface KeptAs extends Pick<KeptPot, 'id' | 'name' | 'favourite' | 'version'> 
   content: string
 }
 
-/** Where a pot is looked at. */
-export type PotView = 'loose' | 'tins'
-export const LOOSE_PATH = '/pot'
-export const TINS_PATH = '/pot/tins'
-
 /** A pot in one order of keys, whoever wrote it down: the database keeps them in its own. */
 const contentOf = (pot: Pot) =>
   JSON.stringify(pot, (_, value: unknown) =>
@@ -59,7 +54,7 @@ export const usePotStore = defineStore('pot', () => {
     set: (pot: Pot) => (shown.value.pot = pot),
   })
   /** Loose or in tins: how the pot is looked at. Only what is done there changes the pot. */
-  const view = useLocalStorage<PotView>('bivvet-pot-view', 'loose')
+  const view = usePotView()
   const isStacked = computed(() => form.value.stack?.places.some((place) => place !== '') ?? false)
   /** The pot as it would be kept: in tins if it is looked at so and something stands in them. */
   const content = computed<Pot>(() => ({ ...form.value, inTins: view.value === 'tins' && isStacked.value }))

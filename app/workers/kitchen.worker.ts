@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { fitWaterTest } from '~~/core/learn/water-test'
+import type { fitWaterTest } from '~~/core/learn/water-test'
 import { simulate } from '~~/core/pot/simulate'
 import { equivalents } from '~~/core/program/equivalents'
 import { planCountable } from '~~/core/program/count'
@@ -12,16 +12,20 @@ import { together } from '~~/core/program/together'
 import type { Outcome } from '~~/core/problem'
 import { isRefused } from '~~/core/safety/rules'
 import type { StackAsk } from '~~/core/stack/ask'
-import { mendStack, type Mend } from '~~/core/stack/mend'
-import { findStacks, searchStacks, type StackResult } from '~~/core/stack/search'
+import type { Mend } from '~~/core/stack/mend'
+import type { StackResult } from '~~/core/stack/search'
 
 const TELL_EVERY_MS = 80
+
+/** Stacking comes when a stack is looked for. */
+const stacking = async () => ({ ...(await import('~~/core/stack/search')), ...(await import('~~/core/stack/mend')) })
 
 /** A search that tells how far it is, and what would mend it where nothing fits. */
 async function searchStack(
   ask: StackAsk,
   tell: (done: number) => void,
 ): Promise<Outcome<StackResult & { mend: Mend | null }>> {
+  const { mendStack, searchStacks } = await stacking()
   const search = searchStacks(ask)
   let told = performance.now()
   for (;;) {
@@ -40,6 +44,7 @@ async function searchStack(
 
 /** Of these foods, each that could go in as well, with the minutes it would take. */
 async function whatElse(ask: StackAsk, more: StackAsk['foods'], tell: (done: number) => void) {
+  const { findStacks } = await stacking()
   const fits: { food: string; minutes: number }[] = []
   for (const [i, food] of more.entries()) {
     const outcome = findStacks({ ...ask, foods: [...ask.foods, food] })
@@ -80,7 +85,11 @@ const work = {
   },
   usual: (requests: readonly PlanRequest[], isFree: boolean) => requests.map((request) => usualOf(request, isFree)),
   equivalents: equivalents<string>,
-  fitWaterTest,
+  /** Fitting takes a library of matrices, which comes when a test is fitted. */
+  async fitWaterTest(...asked: Parameters<typeof fitWaterTest>) {
+    const { fitWaterTest: fit } = await import('~~/core/learn/water-test')
+    return fit(...asked)
+  },
   nextClosing,
   ratiosByBatch,
   searchStack,

@@ -1,5 +1,3 @@
-import Fraction from 'fraction.js'
-
 /** How a household writes decimals; the other sign stands between thousands. */
 export type DecimalSign = 'point' | 'comma'
 
@@ -20,12 +18,11 @@ export function readAmount(text: string | number, decimal: DecimalSign = 'point'
   const plain = (grouped.test(spaced) ? spaced.replaceAll(thousands, '') : spaced).replace(',', '.')
   if (!/^-?\d*\.?\d*$|^-?(\d+\s+)?\d+\/\d+$/.test(plain) || !/\d/.test(plain)) return NaN
   if (!plain.includes('/')) return Number(plain)
-  try {
-    return new Fraction(plain).valueOf()
-  } catch {
-    // A denominator of nothing.
-    return NaN
-  }
+  const [, sign, whole, over, under] = /^(-?)(?:(\d+)\s+)?(\d+)\/(\d+)$/.exec(plain)!
+  const size = Number(whole ?? 0) + Number(over) / Number(under)
+  // A denominator of nothing.
+  if (!Number.isFinite(size)) return NaN
+  return sign === '-' ? -size : size
 }
 
 /** A number as a household types it, to so many decimals at most; an empty text for what is none. */

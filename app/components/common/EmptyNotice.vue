@@ -2,7 +2,7 @@
 /** Nothing here yet: what would be here, what to do first, and a try that works. */
 const { title, text } = defineProps<{ title: string; text: string }>()
 const { t } = useI18nText()
-const { tryBeans, trying } = useDemoTry()
+const { tryIt, trying } = useDemoTry()
 </script>
 
 <template>
@@ -10,8 +10,10 @@ const { tryBeans, trying } = useDemoTry()
     <h1>{{ title }}</h1>
     <p class="soft">{{ text }}</p>
     <div class="ways">
-      <v-btn to="/pot" color="primary" size="large">{{ t('app.backToPot') }}</v-btn>
-      <v-btn variant="outlined" size="large" :loading="trying" @click="tryBeans">{{ t('app.tryBeans') }}</v-btn>
+      <NuxtLink to="/pot" class="quiet-button large solid">{{ t('app.backToPot') }}</NuxtLink>
+      <button type="button" class="quiet-button large" :disabled="trying" @click="tryIt">
+        {{ t('app.tryBeans') }}
+      </button>
     </div>
   </section>
 </template>

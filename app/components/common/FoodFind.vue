@@ -4,13 +4,14 @@ import type { Asked } from '~/composables/askedFood'
 
 /**
  * A field that finds a food by any of its names, in any language it is listed under, and reads how much of it:
- * “2 cups chickpeas”, arrows, return.
+ * “2 cups chickpeas”, arrows, return. As the field of a food that is chosen it shows that one until it is touched.
  */
 const {
   label,
   most = 8,
   quiet = false,
   passive = false,
+  chosen = null,
 } = defineProps<{
   label: string
   most?: number
@@ -18,6 +19,8 @@ const {
   quiet?: boolean
   /** Leaves the cursor where it is. */
   passive?: boolean
+  /** What stands in the field now; the list opens over the page while another is looked for. */
+  chosen?: string | null
 }>()
 /** The food that return would take. */
 const at = defineModel<string | null>('at', { default: null })
@@ -27,14 +30,30 @@ const kitchen = computed(() => useKitchenStore().kitchen!)
 const foods = useNamedFoods()
 const listId = useId()
 
-const query = ref('')
+const query = ref(chosen ?? '')
 const index = ref(0)
-/** The parser comes when the field is there; what is typed before is read then. */
-const read = shallowRef((text: string): Asked => ({ words: text, amount: null }))
-void import('~/composables/askedFood').then(({ readAsked }) => {
-  read.value = (text) => readAsked(text, kitchen.value)
+/** Parser and search come when something is typed; it is read then. */
+const fetchTools = async () => ({
+  ...(await import('~/composables/askedFood')),
+  ...(await import('~/composables/searchNames')),
 })
-const asked = computed(() => read.value(query.value))
+const tools = shallowRef<Awaited<ReturnType<typeof fetchTools>> | null>(null)
+const isTouched = ref(chosen === null)
+watch(query, async () => {
+  index.value = 0
+  if (query.value !== (chosen ?? '')) isTouched.value = true
+  tools.value ??= await fetchTools()
+})
+watch(
+  () => chosen,
+  () => rest(),
+)
+const asked = computed(() => {
+  const words = isTouched.value && query.value !== chosen ? query.value : ''
+  return chosen === null && tools.value
+    ? tools.value.readAsked(words, kitchen.value)
+    : { words, amount: null as Asked['amount'] }
+})
 const { unitsFor } = useUnits()
 /** How much is understood, in the words of its unit; empty where the food is not measured so. */
 function amountText(food: NamedFood['food']): string {
@@ -44,18 +63,47 @@ function amountText(food: NamedFood['food']): string {
   const unit = unitsFor(food).find(({ value }) => value === item.unit)?.title ?? ''
   return `${typed(item.amount)} ${unit}`
 }
-const found = computed(() =>
-  quiet && query.value.trim() === '' ? [] : searchNames(asked.value.words, foods.value).slice(0, most),
+const found = computed(() => {
+  const { words } = asked.value
+  if (!isTouched.value || (quiet && query.value.trim() === '')) return []
+  if (words.trim() === '') return foods.value.slice(0, most)
+  return tools.value?.searchNames(words, foods.value).slice(0, most) ?? []
+})
+const isMissing = computed(
+  () => isTouched.value && tools.value && asked.value.words.trim() !== '' && found.value.length === 0,
 )
 const field = useTemplateRef<HTMLInputElement>('field')
 onMounted(() => !passive && field.value?.focus())
-watch(query, () => (index.value = 0))
+/** As before it was touched. */
+function rest() {
+  if (chosen === null) return
+  isTouched.value = false
+  query.value = chosen
+}
+function touch(event: FocusEvent) {
+  if (chosen === null) return
+  isTouched.value = true
+  selectAll(event)
+}
+function take(foodId: string) {
+  emit('take', foodId, asked.value.amount)
+  rest()
+}
+function leave() {
+  rest()
+  emit('leave')
+}
 watchEffect(() => (at.value = found.value[index.value]?.food.id ?? null))
-const move = (by: number) => (index.value = (index.value + by + found.value.length) % Math.max(1, found.value.length))
+const list = useTemplateRef<HTMLElement>('list')
+async function move(by: number) {
+  index.value = (index.value + by + found.value.length) % Math.max(1, found.value.length)
+  await nextTick()
+  list.value?.children[index.value]?.scrollIntoView({ block: 'nearest' })
+}
 </script>
 
 <template>
-  <div class="find">
+  <div class="find" :class="{ inForm: chosen !== null }">
     <input
       ref="field"
       v-model="query"
@@ -71,13 +119,15 @@ const move = (by: number) => (index.value = (index.value + by + found.value.leng
       maxlength="60"
       @keydown.down.prevent="move(1)"
       @keydown.up.prevent="move(-1)"
-      @keydown.enter.prevent="at && emit('take', at, asked.amount)"
-      @keydown.esc="emit('leave')"
+      @focus="touch"
+      @blur="rest"
+      @keydown.enter.prevent="at && take(at)"
+      @keydown.esc="leave"
     />
-    <p v-if="query.trim() !== '' && found.length === 0" class="soft none" role="status">
+    <p v-if="isMissing" class="soft none" role="status">
       {{ t('app.noFood', { query: asked.words }) }}
     </p>
-    <ul v-show="found.length > 0" :id="listId" role="listbox" :aria-label="label">
+    <ul v-show="found.length > 0" :id="listId" ref="list" role="listbox" :aria-label="label">
       <li
         v-for="({ food, name, aliases }, i) in found"
         :id="`${listId}-${i}`"
@@ -85,7 +135,8 @@ const move = (by: number) => (index.value = (index.value + by + found.value.leng
         role="option"
         :aria-selected="i === index"
         :class="{ at: i === index }"
-        @click="emit('take', food.id, asked.amount)"
+        @mousedown.prevent
+        @click="take(food.id)"
       >
         <span class="name"
           ><strong>{{ name }}</strong>
@@ -141,5 +192,28 @@ li .soft {
 }
 .none {
   margin: 8px 0;
+}
+.inForm {
+  position: relative;
+}
+.inForm .field {
+  min-height: 40px;
+  padding: 4px 14px;
+  font-size: 16px;
+  border-radius: 4px;
+}
+.inForm ul,
+.inForm .none {
+  position: absolute;
+  z-index: 6;
+  inset: calc(100% + 2px) 0 auto;
+  max-height: 340px;
+  margin: 0;
+  overflow-y: auto;
+  border: 1px solid color-mix(in srgb, var(--ink) 45%, transparent);
+  background: var(--ground);
+}
+.inForm .none {
+  padding: 10px;
 }
 </style>

@@ -52,12 +52,12 @@ const message = computed(() => {
 </script>
 
 <template>
-  <v-text-field
+  <TextField
     v-model="text"
     inputmode="decimal"
     :label="label"
     :suffix="unit ? unitName(unit as string) : suffix"
-    :error-messages="message ?? []"
+    :error="message"
     @focusin="selectAll"
   />
 </template>

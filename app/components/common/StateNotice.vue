@@ -9,7 +9,7 @@ const { t, problemText } = useI18nText()
     <p v-if="failure.kind === 'network'">{{ t('errors.network') }}</p>
     <p v-else-if="failure.kind === 'server'">{{ t('errors.server') }}</p>
     <p v-for="problem in failure.problems" v-else :key="problem.path + problem.message">{{ problemText(problem) }}</p>
-    <v-btn color="primary" @click="$emit('retry')">{{ t('app.retry') }}</v-btn>
+    <button type="button" class="quiet-button large solid" @click="$emit('retry')">{{ t('app.retry') }}</button>
   </div>
 </template>
 

@@ -9,7 +9,8 @@ const { headline } = useCookWords()
 const { call } = useAlarm()
 
 const CALL_AGAIN_MS = 30_000
-const calling = computed(() => cooking.lanes.filter(({ action }) => isCall(action)))
+const canSay = useStoveMessages()
+const calling = computed(() => (canSay.value ? cooking.lanes : []).filter(({ action }) => isCall(action)))
 const said = (lane: Lane) => t('cook.calls', { name: lane.name, what: headline(lane.action) })
 const calledAt = new Map<string, number>()
 watch(

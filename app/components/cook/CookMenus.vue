@@ -19,6 +19,13 @@ const flameNow = computed(() => {
   const { style } = plan.request
   return lastLeg(state).flameChanges.at(-1)?.flame ?? ('flame' in style ? style.flame : 'high')
 })
+const flames = computed(() =>
+  FLAMES.map((flame) => ({
+    text: t(`pot.flames.${flame}`),
+    chosen: flame === flameNow.value,
+    act: () => emit('add', { kind: 'flame', flame }),
+  })),
+)
 const more = computed(() => {
   const found: { text: string; data: RunEventData }[] = []
   if (isHot.value && action.event?.kind !== 'heat-off')
@@ -29,7 +36,10 @@ const more = computed(() => {
       found.push({ text: t('cook.interrupted.weight'), data: { kind: 'interrupted', why: 'weight' } })
     found.push({ text: t('cook.interrupted.power'), data: { kind: 'interrupted', why: 'power' } })
   }
-  return found
+  return [
+    ...found.map(({ text, data }) => ({ text, act: () => emit('add', data) })),
+    { text: t('cook.giveUp'), act: () => (givingUp.value = true) },
+  ]
 })
 /** Whoever gives up is told first what to do with the heat and the pressure. */
 const givingUp = ref(false)
@@ -45,31 +55,16 @@ const giveUpText = computed(() => {
 
 <template>
   <div class="menus">
-    <v-menu v-if="state.phase === 'heating' && !itself" location="top end">
-      <template #activator="{ props }">
-        <button type="button" class="press" v-bind="props">
-          {{ t('cook.flame', { flame: t(`pot.flames.${flameNow}`) }) }}
-        </button>
-      </template>
-      <v-list :aria-label="t('cook.changeFlame')">
-        <v-list-item
-          v-for="flame in FLAMES"
-          :key="flame"
-          :active="flame === flameNow"
-          :title="t(`pot.flames.${flame}`)"
-          @click="emit('add', { kind: 'flame', flame })"
-        />
-      </v-list>
-    </v-menu>
-    <v-menu location="top end">
-      <template #activator="{ props }">
-        <button type="button" class="press" v-bind="props">{{ t('cook.more') }}</button>
-      </template>
-      <v-list :aria-label="t('cook.more')">
-        <v-list-item v-for="{ text, data } in more" :key="text" :title="text" @click="emit('add', data)" />
-        <v-list-item :title="t('cook.giveUp')" @click="givingUp = true" />
-      </v-list>
-    </v-menu>
+    <PressMenu
+      v-if="state.phase === 'heating' && !itself"
+      :label="t('cook.changeFlame')"
+      :presses="flames"
+      look="press"
+      upwards
+    >
+      {{ t('cook.flame', { flame: t(`pot.flames.${flameNow}`) }) }}
+    </PressMenu>
+    <PressMenu :label="t('cook.more')" :presses="more" look="press" upwards />
     <v-dialog v-model="givingUp" max-width="460" :aria-label="t('cook.givingUp.title')">
       <v-sheet class="giving-up">
         <h2>{{ t('cook.givingUp.title') }}</h2>
@@ -89,7 +84,7 @@ const giveUpText = computed(() => {
 .menus {
   display: flex;
 }
-.menus :deep(.press) {
+.menus :deep(.whole) {
   flex: 1;
   min-width: 150px;
 }
@@ -111,7 +106,7 @@ const giveUpText = computed(() => {
   .menus {
     grid-column: span 2;
   }
-  .menus :deep(.press) {
+  .menus :deep(.whole) {
     min-width: 0;
   }
 }

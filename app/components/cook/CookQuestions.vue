@@ -8,7 +8,8 @@ import type { SavedPlan } from '~~/shared/household'
 /** What the pot makes us ask the cook, and what it makes us warn of. */
 const { plan, following } = defineProps<{ plan: SavedPlan; following: Following }>()
 const emit = defineEmits<{ add: [data: RunEventData, at?: number] }>()
-const { t, clock, number, cautionText } = useI18nText()
+const { t, clock, number } = useI18nText()
+const cautionText = useCautionText()
 const question = computed(() => following.outlook?.questions.at(-1) ?? null)
 const strange = computed(() => following.outlook?.understood === false && !following.outlook.overdue)
 /** They come too quick to count: a lower flame, or the clock. */

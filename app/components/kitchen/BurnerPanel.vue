@@ -13,12 +13,12 @@ const { t } = useI18nText()
   <section>
     <h2>{{ burner.name }}</h2>
     <div class="fields">
-      <v-text-field
+      <TextField
         v-model="burner.name"
         :label="t('edit.name')"
         class="wide"
         maxlength="60"
-        :error-messages="errorAt(`${path}.name`) ?? []"
+        :error="errorAt(`${path}.name`)"
       />
       <NumberField
         v-for="flame in FLAMES"

@@ -30,12 +30,12 @@ const at = (field: string) => errorAt(`${path}.cooker.${field}`)
 
 <template>
   <div class="fields">
-    <v-text-field
+    <TextField
       v-model="cooker.name"
       :label="t('edit.name')"
       class="wide"
       maxlength="60"
-      :error-messages="errorAt(`${path}.name`) ?? []"
+      :error="errorAt(`${path}.name`)"
     />
     <NumberField v-if="takesRice" v-model="riceL" :label="t('kitchen.takesRice')" quantity="litres" :digits="2" />
     <NumberField

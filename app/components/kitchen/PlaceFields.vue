@@ -27,7 +27,7 @@ const water = computed(() => [
 
 <template>
   <div class="fields">
-    <v-text-field v-model="draft.name" :label="t('edit.name')" maxlength="60" :error-messages="errorAt('name') ?? []" />
+    <TextField v-model="draft.name" :label="t('edit.name')" maxlength="60" :error="errorAt('name')" />
     <NumberField
       v-model="draft.altitudeM"
       :label="t('kitchen.altitude')"

@@ -16,7 +16,7 @@ const lids = computed(() => [
 
 <template>
   <div class="tin">
-    <v-text-field v-model="tin.name" :label="t('edit.name')" maxlength="60" :error-messages="at('name') ?? []" />
+    <TextField v-model="tin.name" :label="t('edit.name')" maxlength="60" :error="at('name')" />
     <NumberField
       v-model="tin.diameterMm"
       :label="t('kitchen.outerWidth')"
@@ -38,7 +38,7 @@ const lids = computed(() => [
       bound="tinVolumeMl"
       :error="at('volumeMl')"
     />
-    <v-select v-model="tin.material" :items="materials" :label="t('kitchen.material')" />
+    <PickField v-model="tin.material" :choices="materials" :label="t('kitchen.material')" />
     <ChoiceBar v-model="tin.lid" :label="t('kitchen.lid')" :choices="lids" />
     <p v-if="tin.material === 'glass' || tin.material === 'plastic'" class="caution">
       {{ t(`kitchen.materialCaution.${tin.material}`) }}

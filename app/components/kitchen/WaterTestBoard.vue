@@ -47,17 +47,14 @@ const burners = computed(() => inUse(kitchen.value.burners))
           }}
         </p>
         <div v-if="!begun" class="before">
-          <v-select
+          <PickField
             v-if="hasFlame"
             v-model="notes.burnerId"
-            :items="burners"
-            item-value="id"
-            item-title="name"
+            :choices="byName(burners)"
             :label="t('pot.rows.burner')"
-            :aria-label="t('pot.rows.burner')"
           />
-          <v-text-field v-model="notes.waterG" inputmode="decimal" :label="t('kitchen.test.waterIn')" suffix="g" />
-          <v-text-field v-model="notes.startC" inputmode="decimal" :label="t('kitchen.test.startC')" suffix="°C" />
+          <TextField v-model="notes.waterG" inputmode="decimal" :label="t('kitchen.test.waterIn')" suffix="g" />
+          <TextField v-model="notes.startC" inputmode="decimal" :label="t('kitchen.test.startC')" suffix="°C" />
         </div>
         <p v-if="begun" class="clock figure" role="timer">
           {{ holdLeft !== null ? clockText(holdLeft) : clockText(elapsed) }}
@@ -65,7 +62,7 @@ const burners = computed(() => inUse(kitchen.value.burners))
             t('kitchen.test.count', { n: step.pressed, of: step.step.times })
           }}</span>
         </p>
-        <v-text-field
+        <TextField
           v-if="step.step.mark.kind === 'temperature'"
           v-model="notes.thermometer"
           inputmode="decimal"
@@ -80,7 +77,7 @@ const burners = computed(() => inUse(kitchen.value.burners))
       <template v-else>
         <h1>{{ t('kitchen.test.weigh') }}</h1>
         <p class="how">{{ t('kitchen.test.weighHow') }}</p>
-        <v-text-field
+        <TextField
           v-model="notes.leftG"
           inputmode="decimal"
           :label="t('kitchen.test.left')"

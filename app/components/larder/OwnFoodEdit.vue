@@ -31,11 +31,11 @@ const windowError = computed(() => errorAt(`${path}.figures.boilMinutes`))
 
 <template>
   <div class="fields">
-    <v-text-field
+    <TextField
       v-model="own.name"
       :label="t('edit.name')"
       maxlength="60"
-      :error-messages="errorAt(`${path}.name`) ?? []"
+      :error="errorAt(`${path}.name`)"
       class="wide"
     />
     <div v-for="key in WINDOW" :key="key">

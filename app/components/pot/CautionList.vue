@@ -2,7 +2,8 @@
 import type { Caution } from '~~/core/safety/rules'
 
 const { cautions } = defineProps<{ cautions: readonly Caution[] }>()
-const { cautionText, t } = useI18nText()
+const { t } = useI18nText()
+const cautionText = useCautionText()
 </script>
 
 <template>

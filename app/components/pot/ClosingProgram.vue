@@ -71,7 +71,7 @@ const wantedTexture = (foodId: string, texture: PlanAnswer['foods'][number]['tex
       </template>
     </template>
     <template v-if="!later" #why>
-      <NeedLines
+      <LazyNeedLines
         v-for="(food, i) in answer.foods"
         :key="i"
         :food="food"

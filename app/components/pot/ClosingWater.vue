@@ -51,8 +51,8 @@ const keptSoak = computed(
     </template>
     <template #why>
       <p class="soft rule">{{ t(`pot.answer.rules.${closing.water.rule}`) }}</p>
-      <WaterSum :water="closing.water" :cup="cup" :kept-soak="keptSoak && !later" />
-      <RatioTable v-if="!later" />
+      <LazyWaterSum :water="closing.water" :cup="cup" :kept-soak="keptSoak && !later" />
+      <LazyRatioTable v-if="!later" />
     </template>
   </AnswerFigure>
 </template>

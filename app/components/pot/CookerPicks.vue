@@ -17,7 +17,7 @@ const levels = computed(() => LEVELS.map((value) => ({ value, text: t(`levels.${
 /** What is in use, and what this pot uses though it was put away: marked, to be replaced. */
 function offered<Row extends { id: string; name: string; away?: boolean | undefined }>(rows: Row[], used: Row | null) {
   const own = used?.away ? [{ ...used, name: t('units.away', { name: used.name }) }] : []
-  return [...inUse(rows), ...own]
+  return byName([...inUse(rows), ...own])
 }
 const styleError = computed(() => {
   const found = problems.find(({ path }) => path.includes('style'))
@@ -28,23 +28,21 @@ const styleError = computed(() => {
 <template>
   <div :class="{ pair: hasFlame }">
     <FormRow :label="t('pot.rows.pot')" :error="styleError">
-      <v-select
+      <PickField
         :model-value="pot.cooker?.id"
-        :items="offered(kitchen.cookers, pot.cooker)"
-        item-value="id"
-        item-title="name"
-        :aria-label="t('pot.rows.pot')"
-        @update:model-value="(id) => (form.cookerId = id)"
+        :choices="offered(kitchen.cookers, pot.cooker)"
+        :label="t('pot.rows.pot')"
+        hide-label
+        @update:model-value="(id) => id && (form.cookerId = id)"
       />
     </FormRow>
     <FormRow v-if="hasFlame" :label="t('pot.rows.burner')">
-      <v-select
+      <PickField
         :model-value="pot.burner?.id"
-        :items="offered(kitchen.burners, pot.burner)"
-        item-value="id"
-        item-title="name"
-        :aria-label="t('pot.rows.burner')"
-        @update:model-value="(id) => (form.burnerId = id)"
+        :choices="offered(kitchen.burners, pot.burner)"
+        :label="t('pot.rows.burner')"
+        hide-label
+        @update:model-value="(id) => id && (form.burnerId = id)"
       />
     </FormRow>
   </div>

@@ -5,7 +5,8 @@ import type { StyleKind } from '~~/core/names'
 import { inUse, measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
 
 /** The same food in every cooker and style of the kitchen, side by side; a tap switches to one. */
-const { t, number, duration, problemText, cautionText, weight } = useI18nText()
+const { t, number, duration, problemText, weight } = useI18nText()
+const cautionText = useCautionText()
 const pot = usePotStore()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 

@@ -100,21 +100,22 @@ const alsoText = computed(() =>
     </FormRow>
     <FormRow :label="t('pot.rows.amount')" :hint="amountHint" :error="errorAt('dryG')">
       <div class="pair">
-        <v-text-field
+        <TextField hide-label
           v-model="item.amount"
           inputmode="decimal"
-          :aria-label="t('pot.rows.amount')"
+          :label="t('pot.rows.amount')"
           :error="!!errorAt('dryG')"
           maxlength="24"
           @focusin="selectAll"
         />
-        <v-select v-model="item.unit" :items="units" :aria-label="t('pot.rows.unit')" />
+        <PickField v-model="item.unit" :choices="units" :label="t('pot.rows.unit')" hide-label />
       </div>
-      <v-select
+      <PickField
         v-if="bags.length > 0"
         v-model="item.bagId"
-        :items="bagChoices"
-        :aria-label="t('pot.rows.bag')"
+        :choices="bagChoices"
+        :label="t('pot.rows.bag')"
+        hide-label
         class="bag"
       />
     </FormRow>
@@ -123,30 +124,29 @@ const alsoText = computed(() =>
     </FormRow>
     <FormRow v-if="food.soak" :label="t('pot.rows.soak')" :hint="soakHint" :error="errorAt('soak')">
       <div class="pair soaked">
-        <v-text-field
+        <TextField hide-label
           v-model="item.soakHours"
           inputmode="decimal"
-          :aria-label="`${t('pot.rows.soak')}, ${t('pot.hours')}`"
+          :label="`${t('pot.rows.soak')}, ${t('pot.hours')}`"
           :suffix="t('units.h')"
           maxlength="24"
         />
         <ChoiceBar v-if="soak" v-model="item.soakIn" :label="t('pot.rows.soakIn')" :choices="soakPlaces" />
       </div>
       <ChoiceBar v-if="soak" v-model="item.keepWater" :label="t('pot.rows.soakWater')" :choices="soakWater" />
-      <v-text-field
+      <TextField
         v-if="soak?.keepWater"
         v-model="item.soakWaterG"
         inputmode="decimal"
         :label="t('pot.soakMeasured')"
-        :aria-label="t('pot.soakMeasured')"
         class="measured"
       />
       <button type="button" class="link-button forgot" :aria-expanded="showCosts" @click="showCosts = !showCosts">
         {{ t('pot.forgot') }}
       </button>
-      <SoakCosts v-if="showCosts" :index="index" />
+      <LazySoakCosts v-if="showCosts" :index="index" />
     </FormRow>
-    <JoinPick :index="index" />
+    <LazyJoinPick v-if="pot.form.items.length > 1" :index="index" />
     <FormRow :label="t('pot.rows.texture')">
       <ChoiceBar v-model="item.texture" :label="t('pot.rows.texture')" :choices="textures">
         <template #picture="{ value }"><TexturePicture :texture="value" :family="family" /></template>

@@ -24,17 +24,17 @@ const brings = (liquid: PotLiquid) => {
 <template>
   <div class="rows">
     <div v-for="(liquid, i) in liquids" :key="i" class="liquid">
-      <v-select v-model="liquid.kind" :items="kinds" :aria-label="t('pot.rows.liquidKind')" class="kind" />
-      <v-text-field
+      <PickField v-model="liquid.kind" :choices="kinds" :label="t('pot.rows.liquidKind')" hide-label class="kind" />
+      <TextField hide-label
         v-model="liquid.amount"
         inputmode="decimal"
         maxlength="24"
-        :aria-label="t('pot.rows.liquidAmount')"
+        :label="t('pot.rows.liquidAmount')"
         :error="!!errors[i]"
         @focusin="selectAll"
       />
-      <v-select v-model="liquid.unit" :items="units" :aria-label="t('pot.rows.liquidUnit')" />
-      <v-btn :icon="mdiClose" size="small" variant="text" :aria-label="t('pot.removeLiquid')" @click="remove(i)" />
+      <PickField v-model="liquid.unit" :choices="units" :label="t('pot.rows.liquidUnit')" hide-label />
+      <IconButton :icon="mdiClose" :label="t('pot.removeLiquid')" @click="remove(i)" />
       <p v-if="errors[i]" class="note tone-danger" role="alert">{{ errors[i] }}</p>
       <p v-else class="note soft">{{ brings(liquid) }}</p>
     </div>

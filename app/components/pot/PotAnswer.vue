@@ -85,12 +85,12 @@ const becomesText = computed(() => {
         {{ t('pot.try.open') }}
       </button>
       <template v-if="showTry || tries">
-        <TryFields v-for="(closing, i) in answer.closings" :key="i" :closing="closing" :index="i" />
+        <LazyTryFields v-for="(closing, i) in answer.closings" :key="i" :closing="closing" :index="i" />
       </template>
     </div>
 
-    <LaterClosings :answer="answer" :curves="curves" :cup="cup" />
-    <TogetherNote v-if="answer.foods.length > 1" />
+    <LazyLaterClosings v-if="answer.closings.length > 1" :answer="answer" :curves="curves" :cup="cup" />
+    <LazyTogetherNote v-if="answer.foods.length > 1" />
 
     <FoodWindow
       v-for="(food, i) in answer.foods"
@@ -106,16 +106,9 @@ const becomesText = computed(() => {
       <p v-if="onIt" class="tone-heat" role="status">
         {{ t('pot.lightAnyway', { cooker: pot.cooker?.name ?? '', name: onIt.name }) }}
       </p>
-      <v-btn
-        color="primary"
-        size="x-large"
-        block
-        :disabled="blocked || refused"
-        :loading="lighting"
-        @click="$emit('light')"
-      >
+      <button type="button" class="quiet-button solid huge" @click="$emit('light')" :disabled="blocked || refused || lighting" :aria-busy="lighting">
         {{ t(onIt ? 'pot.lightStill' : byItself ? 'pot.answer.lightElectric' : 'pot.answer.light') }}
-      </v-btn>
+      </button>
       <p v-if="refused" class="tone-danger" role="alert">{{ t('pot.answer.refused') }}</p>
       <NuxtLink v-else to="/practice" class="practise no-print">{{ t('pot.practise') }}</NuxtLink>
     </div>

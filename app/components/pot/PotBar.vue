@@ -86,6 +86,17 @@ async function importFile() {
   }
 }
 
+const more = computed(() => {
+  const unkept = !pot.keptAs || pot.changed
+  return [
+    ...(pot.keptAs ? [{ text: t('pot.bar.copy'), act: copy }] : []),
+    { text: t('pot.bar.share'), note: unkept ? t('pot.bar.shareFirst') : undefined, disabled: unkept, act: share },
+    { text: t('pot.bar.print'), act: print },
+    { text: t('pot.bar.export'), act: exportFile },
+    { text: t('pot.bar.importFile'), act: () => fileInput.value?.click() },
+  ]
+})
+
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   // In a text field the browser's own undo is the one that is meant.
   if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).closest('input, textarea')) return
@@ -101,61 +112,14 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   <div class="bar no-print">
     <p class="soft place">{{ place }}</p>
     <div class="row">
-      <v-btn
-        :icon="mdiUndo"
-        size="small"
-        variant="text"
-        :disabled="!pot.canUndo"
-        :aria-label="t('pot.bar.undo')"
-        :title="t('pot.bar.undo')"
-        @click="pot.undo()"
-      />
-      <v-btn
-        :icon="mdiRedo"
-        size="small"
-        variant="text"
-        :disabled="!pot.canRedo"
-        :aria-label="t('pot.bar.redo')"
-        :title="t('pot.bar.redo')"
-        @click="pot.redo()"
-      />
-      <v-btn
-        v-if="pot.keptAs"
-        :icon="pot.keptAs.favourite ? mdiStar : mdiStarOutline"
-        size="small"
-        variant="text"
-        :aria-pressed="pot.keptAs.favourite"
-        :aria-label="t('pot.bar.favourite')"
-        :title="t('pot.bar.favourite')"
-        @click="star"
-      />
+      <IconButton :icon="mdiUndo" :label="t('pot.bar.undo')" @click="pot.undo()" :disabled="!pot.canUndo" />
+      <IconButton :icon="mdiRedo" :label="t('pot.bar.redo')" @click="pot.redo()" :disabled="!pot.canRedo" />
+      <IconButton :icon="pot.keptAs.favourite ? mdiStar : mdiStarOutline" :label="t('pot.bar.favourite')" v-if="pot.keptAs" :aria-pressed="pot.keptAs.favourite" @click="star" />
       <span class="gap" />
-      <v-btn
-        size="small"
-        variant="outlined"
-        :loading="busy"
-        :disabled="pot.keptAs !== null && !pot.changed"
-        @click="keepChange"
-      >
+      <button type="button" class="quiet-button" @click="keepChange" :disabled="pot.keptAs !== null && !pot.changed || busy" :aria-busy="busy">
         {{ t(pot.keptAs ? (pot.changed ? 'pot.bar.keepChange' : 'pot.bar.isKept') : 'pot.bar.keep') }}
-      </v-btn>
-      <v-menu>
-        <template #activator="{ props }">
-          <v-btn size="small" variant="outlined" v-bind="props">{{ t('pot.bar.more') }}</v-btn>
-        </template>
-        <v-list density="compact">
-          <v-list-item v-if="pot.keptAs" :title="t('pot.bar.copy')" @click="copy" />
-          <v-list-item
-            :title="t('pot.bar.share')"
-            :subtitle="!pot.keptAs || pot.changed ? t('pot.bar.shareFirst') : undefined"
-            :disabled="!pot.keptAs || pot.changed"
-            @click="share"
-          />
-          <v-list-item :title="t('pot.bar.print')" @click="print" />
-          <v-list-item :title="t('pot.bar.export')" @click="exportFile" />
-          <v-list-item :title="t('pot.bar.importFile')" @click="fileInput?.click()" />
-        </v-list>
-      </v-menu>
+      </button>
+      <PressMenu :label="t('pot.bar.more')" :presses="more" />
       <input
         ref="file"
         type="file"
@@ -167,16 +131,16 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       />
     </div>
     <form v-if="naming" class="naming" @submit.prevent="keepNew">
-      <v-text-field v-model="name" :label="t('pot.bar.name')" maxlength="80" autofocus />
-      <v-btn type="submit" color="primary" :disabled="name.trim() === ''" :loading="busy">{{
+      <TextField v-model="name" :label="t('pot.bar.name')" maxlength="80" autofocus />
+      <button class="quiet-button solid" type="submit" :disabled="name.trim() === '' || busy" :aria-busy="busy">{{
         t('pot.bar.keep')
-      }}</v-btn>
-      <v-btn variant="text" @click="naming = false">{{ t('pot.bar.not') }}</v-btn>
+      }}</button>
+      <button type="button" class="link-button" @click="naming = false">{{ t('pot.bar.not') }}</button>
     </form>
     <div v-if="failure" class="problem" role="alert">
       <p v-if="failure.kind !== 'refused'">{{ t(`errors.${failure.kind}`) }}</p>
       <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problemText(problem) }}</p>
-      <v-btn v-if="taken" size="small" variant="outlined" @click="copy">{{ t('pot.bar.copy') }}</v-btn>
+      <button type="button" class="quiet-button" v-if="taken" @click="copy">{{ t('pot.bar.copy') }}</button>
     </div>
     <p v-if="importProblem" class="problem" role="alert">{{ importProblem }}</p>
     <p v-if="said" class="said soft" role="status">{{ said }}</p>

@@ -8,7 +8,8 @@ import { placedItems } from '~~/shared/pot'
 import type { DrawnTin } from '~/components/drawings/StackCutaway.vue'
 
 /** Several foods, several tins, one run: by hand, or worked out. */
-const { t, list, number, cautionText, weight, partsOf } = useI18nText()
+const { t, list, number, weight, partsOf } = useI18nText()
+const cautionText = useCautionText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
 const kitchenStore = useKitchenStore()
@@ -146,12 +147,12 @@ const liftOrder = computed(() =>
       </section>
 
       <section class="side">
-        <v-btn v-if="busy === null" color="primary" size="x-large" block :disabled="!pot.cooker" @click="search">
+        <button type="button" class="quiet-button solid huge" v-if="busy === null" @click="search" :disabled="!pot.cooker">
           {{ t('stack.workOut') }}
-        </v-btn>
+        </button>
         <div v-else class="busy" role="status">
           <span>{{ t(busy === 'search' ? 'stack.searching' : 'stack.lookingElse', { n: number(done) }) }}</span>
-          <v-btn variant="outlined" size="small" @click="stop">{{ t('stack.stop') }}</v-btn>
+          <button type="button" class="quiet-button" @click="stop">{{ t('stack.stop') }}</button>
         </div>
         <p v-if="searchFailed" class="problems" role="alert">{{ t('errors.computing') }}</p>
         <StackResult :result="result" :problems="searchProblems" @take="take" @again="search" />
@@ -219,16 +220,9 @@ const liftOrder = computed(() =>
           <p v-if="liftOrder.length > 0" class="lift">
             {{ t('stack.lift', { foods: list(liftOrder) }) }}
           </p>
-          <v-btn
-            color="primary"
-            size="x-large"
-            block
-            :disabled="!ready || refused || problems.length > 0"
-            :loading="lighting"
-            @click="light"
-          >
+          <button type="button" class="quiet-button solid huge" @click="light" :disabled="!ready || refused || problems.length > 0 || lighting" :aria-busy="lighting">
             {{ t(electric ? 'pot.answer.lightElectric' : 'pot.answer.light') }}
-          </v-btn>
+          </button>
           <p v-if="refused" class="tone-danger" role="alert">{{ t('pot.answer.refused') }}</p>
           <p v-if="!ready" class="soft">{{ t(emptyTins.length > 0 ? 'stack.emptyTin' : 'stack.placeAll') }}</p>
           <StateNotice v-if="failure" :failure="failure" @retry="light" />

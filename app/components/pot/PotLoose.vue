@@ -59,7 +59,7 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
     <section v-if="!pot.cooker" class="side">
       <h2>{{ t('pot.noCooker.title') }}</h2>
       <p class="soft">{{ t('pot.noCooker.text') }}</p>
-      <v-btn to="/kitchen" color="primary" size="large">{{ t('pot.noCooker.go') }}</v-btn>
+      <NuxtLink to="/kitchen" class="quiet-button solid large">{{ t('pot.noCooker.go') }}</NuxtLink>
     </section>
     <section v-else id="answers" class="side">
       <template v-if="problems.length > 0">
@@ -100,7 +100,7 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
         :figure="figure"
         @figure="(value) => give({ figure: value })"
       />
-      <LaterStrips :answer="answer" :curves="curves" />
+      <LazyLaterStrips v-if="answer.closings.length > 1" :answer="answer" :curves="curves" />
       <ElsewhereTable class="below" />
       <RemedyPanel :answer="answer" class="below" />
     </section>

@@ -11,7 +11,8 @@ const { answer, curves, cup } = defineProps<{
   curves: readonly Simulation[]
   cup: HouseholdMeasure
 }>()
-const { t, number, duration, measured, cautionText, weight } = useI18nText()
+const { t, number, duration, measured, weight } = useI18nText()
+const cautionText = useCautionText()
 const pot = usePotStore()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 

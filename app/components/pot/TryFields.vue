@@ -50,25 +50,25 @@ const counts = computed(() => pot.styleKind !== null && !endsByItself(styleOf(po
 const units = computed(() => unitsFor({ cupG: CUP_ML }))
 /** What was typed and is no number is said to be none, and changes nothing. */
 const noNumber = (text: string) =>
-  text.trim() === '' || Number.isFinite(readAmount(text, kitchen.value.likes.decimal)) ? [] : t('problems.not-a-number')
+  text.trim() === '' || Number.isFinite(readAmount(text, kitchen.value.likes.decimal)) ? null : t('problems.not-a-number')
 </script>
 
 <template>
   <div class="fields">
-    <v-text-field
+    <TextField
       v-model="amount"
       :label="t(index === 0 ? 'pot.try.water' : 'pot.try.waterLater', { n: index + 1 })"
       :placeholder="t('pot.try.asPlanned')"
-      :error-messages="noNumber(amount)"
+      :error="noNumber(amount)"
       maxlength="24"
     />
-    <v-select v-model="unit" :items="units" :aria-label="t('pot.try.waterUnit')" />
-    <v-text-field
+    <PickField v-model="unit" :choices="units" :label="t('pot.try.waterUnit')" hide-label />
+    <TextField
       v-if="counts"
       v-model="figure"
       inputmode="numeric"
       :label="t(closing.range.unit === 'whistles' ? 'pot.try.whistles' : 'pot.try.minutes')"
-      :error-messages="noNumber(figure)"
+      :error="noNumber(figure)"
       maxlength="24"
     />
   </div>

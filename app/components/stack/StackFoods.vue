@@ -18,7 +18,7 @@ const { unitsFor } = useUnits()
 const places = computed(() => [
   { value: '', title: t('stack.nowhere') },
   { value: 'base', title: t('stack.inBase') },
-  ...inUse(kitchen.value.tins).map(({ id, name }) => ({ value: id, title: name })),
+  ...byName(inUse(kitchen.value.tins)),
 ])
 const locks = computed(() => [
   { value: 'any', title: t('stack.locks.any') },
@@ -92,7 +92,7 @@ const { pickUp } = useCarry()
           @update:model-value="(id) => pot.chooseFood(i, id)"
         />
         <div class="trio">
-          <v-text-field
+          <TextField
             v-model="item.amount"
             inputmode="decimal"
             maxlength="24"
@@ -100,30 +100,31 @@ const { pickUp } = useCarry()
             :error="!!errorAt(i)"
             @focusin="selectAll"
           />
-          <v-select
+          <PickField
             v-model="item.unit"
-            :items="pot.foods[i] ? unitsFor(pot.foods[i], item.unit) : []"
-            :aria-label="t('pot.rows.unit')"
+            :choices="pot.foods[i] ? unitsFor(pot.foods[i], item.unit) : []"
+            :label="t('pot.rows.unit')"
+            hide-label
           />
-          <v-select v-model="item.texture" :items="texturesFor(i)" :label="t('pot.rows.texture')" />
+          <PickField v-model="item.texture" :choices="texturesFor(i)" :label="t('pot.rows.texture')" />
         </div>
         <div class="pair">
-          <v-select
+          <PickField
             :model-value="stack.places[i] ?? ''"
-            :items="places"
+            :choices="places"
             :label="t('stack.where')"
-            @update:model-value="(where) => place(i, where)"
+            @update:model-value="(where) => place(i, where ?? '')"
           />
-          <v-select
+          <PickField
             :model-value="stack.locks[i] ?? 'any'"
-            :items="locks"
+            :choices="locks"
             :label="t('stack.lock')"
-            @update:model-value="(lock) => set({ locks: setAt(stack.locks, i, lock) })"
+            @update:model-value="(lock) => set({ locks: setAt(stack.locks, i, lock ?? 'any') })"
           />
         </div>
         <JoinPick :index="i" />
         <div v-if="pot.foods[i]?.soak" class="pair">
-          <v-text-field
+          <TextField
             v-model="item.soakHours"
             inputmode="decimal"
             :label="t('pot.rows.soak')"

@@ -29,7 +29,7 @@ useHead({ title: () => `${t('app.nav.dishes')} · Bivvet` })
     />
     <template v-else>
       <p class="soft intro">{{ t('dishes.intro') }}</p>
-      <v-text-field v-model="query" :label="t('dishes.search')" type="search" maxlength="60" class="query" />
+      <TextField v-model="query" :label="t('dishes.search')" type="search" maxlength="60" class="query" />
       <p v-if="found.length === 0" role="status">{{ t('dishes.none', { query }) }}</p>
       <ul>
         <li v-for="{ kept, name, aliases } in found" :key="kept.id">

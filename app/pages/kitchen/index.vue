@@ -70,7 +70,6 @@ function bringBack(id: string) {
   }
 }
 
-const generic = ref<string | null>(null)
 const litres = (value: number) => number(value, value % 1 ? 1 : 0)
 const generics = computed(() =>
   Object.entries(COOKERS).map(([id, { appliance, body }]) => {
@@ -80,16 +79,13 @@ const generics = computed(() =>
     if (id.includes('steel')) parts.push(t('kitchen.metals.steel'))
     if (id.endsWith('-light')) parts.push(t('kitchen.weights.light'))
     if (id.endsWith('-high')) parts.push(t('kitchen.weights.high'))
-    return { value: id, title: parts.join(', ') }
+    const title = parts.join(', ')
+    return { text: title, act: () => addCooker(id, parts.slice(0, 2).join(' ')) }
   }),
 )
-function addCooker(id: string | null) {
-  if (!id) return
-  const title = generics.value.find(({ value }) => value === id)!.title
-  const name = title.split(',').slice(0, 2).join('')
+function addCooker(id: string, name: string) {
   const cooker = { id: uuid(), name, cooker: structuredClone(COOKERS[id]!), tests: [] }
   draft.value.cookers.push(cooker)
-  generic.value = null
   void choose(cooker.id)
 }
 function add<Row extends { id: string }>(rows: Row[], row: Row) {
@@ -157,13 +153,7 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
             <PotDrawing :cooker="cooker.cooker" />
           </ShelfThing>
         </ul>
-        <v-autocomplete
-          v-model="generic"
-          :items="generics"
-          :label="t('kitchen.addCooker')"
-          class="add"
-          @update:model-value="addCooker"
-        />
+        <PressMenu :label="t('kitchen.addCooker')" :presses="generics" class="add" />
       </section>
 
       <section>
@@ -268,11 +258,11 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
       </section>
       <section v-else-if="measureAt >= 0" :key="at" class="measure">
         <h2 class="title">{{ draft.measures[measureAt]!.name }}</h2>
-        <v-text-field
+        <TextField
           v-model="draft.measures[measureAt]!.name"
           :label="t('edit.name')"
           maxlength="60"
-          :error-messages="errorAt(`measures.${measureAt}.name`) ?? []"
+          :error="errorAt(`measures.${measureAt}.name`)"
         />
         <NumberField
           v-model="draft.measures[measureAt]!.volumeMl"

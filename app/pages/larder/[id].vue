@@ -10,7 +10,8 @@ import { foodById, isOldBag } from '~~/shared/kitchen'
 
 /** One food: what its figures mean at the stove, where they come from, its bags, and how to make it one's own. */
 const route = useRoute()
-const { t, number, duration, day, cautionText, weight, temp } = useI18nText()
+const { t, number, duration, day, weight, temp } = useI18nText()
+const cautionText = useCautionText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
 const { draft, state, save, errorAt, undo, redo, canUndo, canRedo } = useKitchenDraft()
@@ -166,17 +167,17 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
           <h2>{{ t('larder.bags') }}</h2>
           <p v-if="bags.length === 0" class="soft">{{ t('larder.noBags') }}</p>
           <div v-for="bag in bags" :key="bag.id" class="bag">
-            <v-text-field
+            <TextField
               v-model="bag.name"
               :label="t('larder.bagName')"
               maxlength="60"
-              :error-messages="errorAt(`${bagPath(bag.id)}.name`) ?? []"
+              :error="errorAt(`${bagPath(bag.id)}.name`)"
             />
-            <v-text-field
+            <TextField
               v-model="bag.boughtOn"
               :label="t('larder.boughtOn')"
               type="date"
-              :error-messages="errorAt(`${bagPath(bag.id)}.boughtOn`) ?? []"
+              :error="errorAt(`${bagPath(bag.id)}.boughtOn`)"
             />
             <v-btn
               variant="text"

@@ -71,7 +71,7 @@ useHead({ title: () => `${t('app.nav.larder')} · Bivvet` })
     <p class="soft intro">
       {{ cooker ? t('larder.intro', { cooker: cooker.name }) : t('larder.introNoCooker') }}
     </p>
-    <v-text-field v-model="query" :label="t('larder.search')" type="search" maxlength="60" class="query" />
+    <TextField v-model="query" :label="t('larder.search')" type="search" maxlength="60" class="query" />
     <p class="hidden-text" role="status">{{ t('larder.found', { n: found.length }, found.length) }}</p>
     <p v-if="found.length === 0">
       {{ t('app.noFood', { query }) }}

@@ -104,8 +104,8 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
     <h1>{{ t('kitchen.program.title') }}</h1>
     <p class="how">{{ t('kitchen.program.how', { name: cooker.name }) }}</p>
     <div class="fields">
-      <v-text-field v-model="notes.name" :label="t('kitchen.program.name')" maxlength="60" />
-      <v-text-field v-model="notes.waterG" inputmode="decimal" :label="t('kitchen.test.waterIn')" suffix="g" />
+      <TextField v-model="notes.name" :label="t('kitchen.program.name')" maxlength="60" />
+      <TextField v-model="notes.waterG" inputmode="decimal" :label="t('kitchen.test.waterIn')" suffix="g" />
     </div>
     <v-btn v-if="notes.startedAt === null" color="primary" size="x-large" @click="begin">
       {{ t('kitchen.program.begin') }}
@@ -120,7 +120,7 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
         <v-btn v-if="highC !== null" variant="outlined" size="large" @click="note('gone', boilC)">
           {{ t('kitchen.program.gone') }}
         </v-btn>
-        <v-text-field
+        <TextField
           v-model="notes.thermometer"
           inputmode="decimal"
           :label="t('kitchen.test.thermometer')"
@@ -144,7 +144,7 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
         y-name="°C"
         :height="220"
       />
-      <v-text-field
+      <TextField
         v-if="notes.ended"
         v-model="notes.leftG"
         inputmode="decimal"
@@ -199,7 +199,7 @@ h1 {
   gap: 8px;
   margin: 10px 0;
 }
-.taps :deep(.v-text-field) {
+.taps :deep(.text) {
   flex: 0 0 130px;
 }
 ol {

@@ -4,7 +4,8 @@ import names from '~~/locales/en/catalogue.json'
 import { CATALOGUE } from '~~/core/food/catalogue'
 import { closePage, houseId, onScreen, openKitchen, openPage } from '~~/tests/house'
 import { useKitchenStore } from '~/stores/kitchen'
-import { searchNames, useNamedFoods } from './foodNames'
+import { searchNames } from './searchNames'
+import { useNamedFoods } from './useNamedFoods'
 
 const foods = [
   { name: 'Kidney beans, red', aliases: 'rajma, red beans' },

@@ -1,18 +1,8 @@
 import MiniSearch from 'minisearch'
-import { useI18n } from 'vue-i18n'
-import { CATALOGUE } from '~~/core/food/catalogue'
-import type { Food } from '~~/core/food/food.schema'
-import { foodOf } from '~~/shared/kitchen'
+import type { NamedFood } from '~/composables/useNamedFoods'
 
 /** Letters without case and accents, as they are typed in a hurry. */
 const plain = (name: string) => name.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
-
-/** A food with what it is called. */
-export interface NamedFood {
-  food: Food
-  name: string
-  aliases: string
-}
 
 const namesOf = ({ name, aliases }: Named) => [name, ...aliases.split(',')].map((one) => plain(one.trim()))
 
@@ -50,18 +40,4 @@ export function searchNames<N extends Named>(query: string, foods: readonly N[])
     })
   const all = search('AND')
   return (all.length > 0 ? all : search('OR')).map(({ id }) => foods[id as number]!)
-}
-
-/** Every food of this kitchen with its names: the household's own first, then the catalogue's. */
-export function useNamedFoods() {
-  const { t } = useI18n()
-  const kitchen = useKitchenStore()
-  return computed<NamedFood[]>(() => [
-    ...(kitchen.kitchen?.foods ?? []).map((own) => ({ food: foodOf(own), name: own.name, aliases: '' })),
-    ...CATALOGUE.map((food) => ({
-      food,
-      name: t(`catalogue.${food.id}.name`),
-      aliases: t(`catalogue.${food.id}.aliases`),
-    })),
-  ])
 }

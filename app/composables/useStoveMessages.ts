@@ -1,0 +1,8 @@
+/** What tells of a pot that goes on stands on any place; its messages come when there is one. True once they are there. */
+export function useStoveMessages() {
+  const areThere = ref(false)
+  void useNuxtApp()
+    .$loadRooms(STOVE)
+    .then(() => (areThere.value = true))
+  return areThere
+}
