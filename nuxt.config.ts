@@ -13,7 +13,6 @@ export default defineNuxtConfig({
   modules: ['@nuxt/eslint', '@pinia/nuxt', 'vuetify-nuxt-module', 'nuxt-auth-utils', '@vite-pwa/nuxt'],
   css: [
     '@fontsource-variable/atkinson-hyperlegible-next/index.css',
-    '@fontsource/barlow-condensed/latin-500.css',
     '@fontsource/barlow-condensed/latin-600.css',
     '~/theme/base.css',
   ],
@@ -132,6 +131,12 @@ export default defineNuxtConfig({
             ? fileURLToPath(new URL('./app/theme/noCalendar.ts', import.meta.url))
             : null,
       },
+      {
+        // Ways to fetch that nothing here uses; the framework does not say that they can be left out.
+        name: 'without-unused-fetching',
+        transform: (code, id) =>
+          /nuxt[\\/]dist[\\/]app[\\/]composables/.test(id) ? { code, map: null, moduleSideEffects: false } : null,
+      },
       // Messages are compiled when the application is built, so that no compiler travels with them.
       vueI18n({
         include: [fileURLToPath(new URL('./locales/*/**', import.meta.url))],
@@ -141,12 +146,30 @@ export default defineNuxtConfig({
     ],
     build: {
       cssMinify: 'lightningcss',
-      rollupOptions: {
-        // Ways to fetch that nothing here uses; the framework does not say that they can be left out.
-        treeshake: { moduleSideEffects: [{ test: /nuxt[\\/]dist[\\/]app[\\/]composables/, sideEffects: false }] },
+      cssCodeSplit: false,
+    },
+    $client: {
+      build: {
+        rollupOptions: {
+          output: {
+            // Few files: small ones are put together where no screen gets what it does not need.
+            experimentalMinChunkSize: 5_000,
+            onlyExplicitManualChunks: true,
+            manualChunks: (id) =>
+              /common[\\/](ChoiceBar|FormRow|IconButton|PickField|PressMenu|TextField)\.vue/.test(id)
+                ? 'form'
+                : undefined,
+          },
+        },
       },
     },
-    resolve: { alias: { 'vuetify/iconsets/mdi-svg': fileURLToPath(new URL('./app/theme/icons.ts', import.meta.url)) } },
+    resolve: {
+      alias: {
+        // Of the library's styles what its parts need: none of its classes stands in a template here.
+        'vuetify/styles': 'vuetify/lib/styles/core.css',
+        'vuetify/iconsets/mdi-svg': fileURLToPath(new URL('./app/theme/icons.ts', import.meta.url)),
+      },
+    },
     worker: { format: 'es' },
     vue: { features: { optionsAPI: false } },
     define: { __VUE_I18N_LEGACY_API__: false, __VUE_I18N_FULL_INSTALL__: false, __INTLIFY_PROD_DEVTOOLS__: false },

@@ -35,8 +35,9 @@ describe('the messages', () => {
   it('hold none that nobody asks for', () => {
     const composed = [...screens.matchAll(/`([\w.-]+)\.\$\{/g)].map(([, prefix]) => `${prefix}.`)
     const byCode = { problems: /^problems\.(.+)$/, runs: /^runs\.(.+)$/, cautions: /^cautions\.([^.]+)\./ }
-    const unused = Object.entries(rooms).flatMap(([room, keys]) =>
+    const unused = Object.values(rooms).flatMap((keys) =>
       keys.filter((key) => {
+        const room = key.split('.')[0]!
         if (room === 'catalogue') return !CATALOGUE.some(({ id }) => key.startsWith(`catalogue.${id}.`))
         const code = room in byCode ? byCode[room as keyof typeof byCode].exec(key)?.[1] : undefined
         if (code) return !codes.includes(`'${code}'`)
@@ -53,7 +54,7 @@ describe('the messages', () => {
 
   it('name every food of the catalogue, with its other names', () => {
     const missing = CATALOGUE.flatMap(({ id }) =>
-      [`catalogue.${id}.name`, `catalogue.${id}.aliases`].filter((key) => !rooms.catalogue!.includes(key)),
+      [`catalogue.${id}.name`, `catalogue.${id}.aliases`].filter((key) => !rooms.everywhere!.includes(key)),
     )
     expect(missing).toEqual([])
   })

@@ -3,11 +3,9 @@
  * (app/composables/rooms.ts). Cautions and foods stand under their ids, so that a file is a list of them.
  */
 const EN = {
-  shell: () => import('./en/shell.json'),
-  problems: () => import('./en/problems.json'),
+  everywhere: () => import('./en/everywhere'),
   cautions: () => import('./en/cautions.json').then(({ default: cautions }) => ({ default: { cautions } })),
   runs: () => import('./en/runs.json'),
-  catalogue: () => import('./en/catalogue.json').then(({ default: catalogue }) => ({ default: { catalogue } })),
   day: () => import('./en/day.json'),
   pot: () => import('./en/pot.json'),
   stack: () => import('./en/stack.json'),

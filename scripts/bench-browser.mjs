@@ -1,11 +1,12 @@
 // npm run bench, second part: how long the Pot screen takes in the browser from a keystroke or a drag to
-// the new answer, for a pot of two foods, and how much script the first screens load.
+// the new answer, for a pot of two foods, and what each screen loads and how it comes to stand.
 import { chromium } from '@playwright/test'
 import { gzipSync } from 'node:zlib'
 import { checkMachine, ensureChromium, ensurePackages, main } from './setup.mjs'
 import { withThrowAwayServer } from './serve.mjs'
 
 const CHANGES = 60
+const STANDS_AFTER_MS = 2500
 
 await main(async () => {
   checkMachine()
@@ -17,7 +18,7 @@ await main(async () => {
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
     })
     try {
-      await scripts(browser, url)
+      await screens(browser, url)
       await answers(browser, url)
     } finally {
       await browser.close()
@@ -25,29 +26,61 @@ await main(async () => {
   })
 })
 
-/** Script that a screen loads before it stands, gzipped; computing threads apart. */
-async function scripts(browser, url) {
+/** What a screen loads before it stands, as a browser without anything kept of it fetches it, and how it comes to stand. */
+async function screens(browser, url) {
   const rows = []
-  for (const path of ['/', '/pot', '/dishes', '/larder', '/kitchen', '/log']) {
-    const page = await browser.newPage()
-    const bodies = []
-    page.on('response', (response) => {
-      if (new URL(response.url()).pathname.endsWith('.js')) bodies.push(response)
-    })
+  for (const path of ['/', '/pot', '/pot/tins', '/dishes', '/larder', '/larder/chana', '/kitchen', '/log']) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+    const page = await context.newPage()
+    const fetched = []
+    page.on('response', (response) => fetched.push(response))
+    await page.addInitScript(watchPaint)
     await page.goto(url + path)
-    await page.waitForTimeout(1500)
-    let kB = 0
-    let workerKB = 0
-    for (const response of bodies) {
+    await page.waitForTimeout(STANDS_AFTER_MS)
+    const kB = { script: 0, thread: 0, styles: 0 }
+    for (const response of fetched) {
+      const { pathname } = new URL(response.url())
+      const what = /worker.*\.js$/.test(pathname)
+        ? 'thread'
+        : /\.js$/.test(pathname)
+          ? 'script'
+          : /\.css$/.test(pathname) && 'styles'
+      if (!what) continue
       const size = gzipSync(await response.body()).length / 1000
-      if (response.url().includes('worker')) workerKB = size
-      else kB += size
+      // Two threads run the same script.
+      kB[what] = what === 'thread' ? size : kB[what] + size
     }
-    rows.push({ screen: path, 'script kB gzipped': Math.round(kB), 'computing thread kB': Math.round(workerKB) })
-    await page.close()
+    const { largestMs, shift, longTasks, longestMs } = await page.evaluate(() => window.seen)
+    rows.push({
+      screen: path,
+      requests: fetched.length,
+      'script kB': Math.round(kB.script),
+      'thread kB': Math.round(kB.thread),
+      'styles kB': Math.round(kB.styles),
+      'largest paint ms': Math.round(largestMs),
+      'layout shift': Number(shift.toFixed(3)),
+      'long tasks': longTasks,
+      'longest ms': Math.round(longestMs),
+    })
+    await context.close()
   }
-  console.log('\nScript of each screen (target: the first under 250 kB)')
+  console.log(
+    '\nWhat each screen loads, gzipped, and how it comes to stand (targets: first 180 kB, Pot 250 with its thread; shift 0.1)',
+  )
   console.table(rows)
+}
+
+/** Runs in the page before anything else: keeps what is painted, what jumps and what takes long. */
+function watchPaint() {
+  window.seen = { largestMs: 0, shift: 0, longTasks: 0, longestMs: 0 }
+  const watch = (type, take) =>
+    new PerformanceObserver((list) => list.getEntries().forEach(take)).observe({ type, buffered: true })
+  watch('largest-contentful-paint', ({ startTime }) => (window.seen.largestMs = startTime))
+  watch('layout-shift', ({ value, hadRecentInput }) => hadRecentInput || (window.seen.shift += value))
+  watch('longtask', ({ duration }) => {
+    window.seen.longTasks++
+    window.seen.longestMs = Math.max(window.seen.longestMs, duration)
+  })
 }
 
 async function answers(browser, url) {
@@ -55,7 +88,7 @@ async function answers(browser, url) {
   await page.goto(`${url}/pot`)
   await page.getByRole('button', { name: 'Add a food to this pot' }).click()
   await page.keyboard.type('1 cup red rice')
-  await page.getByRole('option').first().waitFor()
+  await page.getByRole('listbox').getByRole('option').first().waitFor()
   await page.keyboard.press('Enter')
   await page.getByText('All of it can go in at the start.').waitFor()
   await page.waitForTimeout(1500)
@@ -65,15 +98,22 @@ async function answers(browser, url) {
     ['dragging the water line', 'drag'],
   ])
     rows.push({ what, ...(await page.evaluate(measure, { kind, changes: CHANGES })) })
-  console.log('\nFrom input to the new answer in the page, two foods, with its range (target: 50 ms)')
+  console.log(
+    '\nFrom input to the new answer in the page, two foods (targets: first figure 16 ms, whole answer with its range 50 ms for 95 %)',
+  )
   console.table(rows)
 }
 
-/** Runs in the page: changes an input again and again and waits for the great figure to change. */
+/**
+ * Runs in the page: changes an input again and again and waits for the great figure to change, and for the last of the
+ * answer beside and below it; the tables of other cookers follow when the hand rests, and are not counted.
+ */
 async function measure({ kind, changes }) {
   const figure = document.querySelector('.great')
-  const amount = document.querySelector('input[aria-label="Dry amount"]')
+  const amount = [...document.querySelectorAll('label')].find(({ textContent }) => textContent === 'Dry amount').control
   const line = document.querySelector('[role=slider][aria-orientation=vertical]')
+  const whole = document.querySelectorAll('.answers, .drawing, .timeline svg')
+  const firstMs = []
   const answerMs = []
   const paintMs = []
   let longestTaskMs = 0
@@ -97,13 +137,20 @@ async function measure({ kind, changes }) {
       amount.dispatchEvent(new Event('input', { bubbles: true }))
     } else
       line.dispatchEvent(new KeyboardEvent('keydown', { key: i % 20 < 10 ? 'ArrowUp' : 'ArrowDown', bubbles: true }))
+    let last = from
+    const settled = new MutationObserver(() => (last = performance.now()))
+    for (const part of whole)
+      settled.observe(part, { childList: true, characterData: true, attributes: true, subtree: true })
     const at = await Promise.race([changed, new Promise((resolve) => setTimeout(() => resolve(null), 2000))])
-    if (at === null) continue
-    answerMs.push(at - from)
-    await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)))
-    paintMs.push(performance.now() - from)
+    if (at !== null) {
+      firstMs.push(at - from)
+      await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)))
+      paintMs.push(performance.now() - from)
+    }
     // As fast as somebody types, so that the tables beside get their turn as well.
     await new Promise((resolve) => setTimeout(resolve, 120))
+    settled.disconnect()
+    if (at !== null) answerMs.push(last - from)
   }
   observer.disconnect()
   const at = (list, share) => {
@@ -112,10 +159,11 @@ async function measure({ kind, changes }) {
   }
   return {
     changes: answerMs.length,
-    'answer ms, median': at(answerMs, 0.5),
-    'answer ms, 95 %': at(answerMs, 0.95),
-    'painted ms, median': at(paintMs, 0.5),
-    'painted ms, 95 %': at(paintMs, 0.95),
+    'first figure ms, median': at(firstMs, 0.5),
+    'first, 95 %': at(firstMs, 0.95),
+    'first painted, 95 %': at(paintMs, 0.95),
+    'whole answer ms, median': at(answerMs, 0.5),
+    'whole, 95 %': at(answerMs, 0.95),
     'longest task ms': Math.round(longestTaskMs),
   }
 }

@@ -20,15 +20,21 @@ function listen(): void {
   const scope = effectScope(true)
   scope.run(() => {
     const tellAll = () => listeners.forEach((own) => own.forEach((tell) => tell(null)))
-    const { eventSource } = useEventSource('/api/news', [] as const, { autoReconnect: { delay: 1500 } })
+    // What the page asked for so far was asked for after it began.
+    const address = `/api/news?age=${Math.round(performance.now())}`
+    let opened = 0
+    const { eventSource } = useEventSource(address, [] as const, { autoReconnect: { delay: 1500 } })
     watch(
       eventSource,
-      (source) =>
+      (source) => {
+        // After the first time there was a gap.
+        source?.addEventListener('open', () => opened++ > 0 && tellAll())
         source?.addEventListener('message', ({ data }: MessageEvent<string>) => {
           if (!data) return tellAll()
           const { kind, id } = JSON.parse(data) as Pick<News, 'kind' | 'id'>
           listeners.get(kind)?.forEach((tell) => tell(id))
-        }),
+        })
+      },
       { immediate: true },
     )
     useEventListener(document, 'visibilitychange', () => document.visibilityState === 'visible' && tellAll())

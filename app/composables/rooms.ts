@@ -1,15 +1,15 @@
 import type { I18n } from 'vue-i18n'
 import { LOADERS, type Locale, type Room } from '~~/locales/rooms'
 
-/** Message files that every screen needs: its frame, names of foods, and what is wrong. */
-export const EVERYWHERE: readonly Room[] = ['shell', 'catalogue', 'problems']
+/** Messages that every screen needs. */
+export const EVERYWHERE: readonly Room[] = ['everywhere']
 /** Those that tell of a pot that goes on. */
 export const STOVE: readonly Room[] = ['cook', 'runs', 'cautions']
 
 /** The further files of each place, by the first part of its address. */
 const OF_PLACE: Record<string, readonly Room[]> = {
   '': ['day', 'pot'],
-  pot: ['pot', 'stack', 'cautions'],
+  pot: ['pot', 'cautions'],
   cook: ['pot', 'log', ...STOVE],
   practice: ['pot', 'log', ...STOVE],
   log: ['log', 'pot', ...STOVE],
@@ -17,7 +17,10 @@ const OF_PLACE: Record<string, readonly Room[]> = {
   larder: ['larder', 'pot', 'cautions'],
   dishes: ['dishes', 'day', 'pot'],
 }
-export const roomsOf = (path: string): readonly Room[] => OF_PLACE[path.split('/')[1] ?? ''] ?? []
+export function roomsOf(path: string): readonly Room[] {
+  const [, place = '', within] = path.split('/')
+  return [...(OF_PLACE[place] ?? []), ...(place === 'pot' && within === 'tins' ? (['stack'] as const) : [])]
+}
 
 const loaded = new Set<Room>()
 

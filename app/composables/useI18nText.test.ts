@@ -4,6 +4,7 @@ import PROBLEMS from '~~/locales/en/problems.json'
 import CAUTIONS from '~~/locales/en/cautions.json'
 import { aKitchen, closePage, onScreen, openKitchen, openPage } from '~~/tests/house'
 import { useKitchenStore } from '~/stores/kitchen'
+import { useCautionText } from './useCautionText'
 import { useI18nText } from './useI18nText'
 
 let text: ReturnType<typeof useI18nText>
@@ -65,9 +66,10 @@ describe('what is wrong, in words', () => {
     expect(text.problemText({})).toBe('')
   })
 
-  it('gives every caution its sentence and its reason', () => {
+  it('gives every caution its sentence and its reason', async () => {
+    const cautionText = await onScreen(useCautionText)
     for (const id of Object.keys(CAUTIONS)) {
-      const { sentence, why } = text.cautionText({ id: id as never, params: { food: 'kidney-red' } })
+      const { sentence, why } = cautionText({ id: id as never, params: { food: 'kidney-red' } })
       expect(sentence).not.toMatch(/^cautions\./)
       expect(why).not.toMatch(/^cautions\./)
     }

@@ -22,12 +22,7 @@ export function useI18nText() {
   const number = (value: number, digits = 0) =>
     numberFormat(likes.value.decimal === 'comma' ? WITH_COMMA : locale.value, digits).format(value)
 
-  const clock = (ms: number) =>
-    new Intl.DateTimeFormat(locale.value, {
-      hour: likes.value.hours === '12' ? 'numeric' : '2-digit',
-      minute: '2-digit',
-      hourCycle: likes.value.hours === '12' ? 'h12' : 'h23',
-    }).format(ms)
+  const clock = (ms: number) => dateFormat(locale.value, likes.value.hours === '12' ? CLOCK_12 : CLOCK_24).format(ms)
 
   /** The unit in which a quantity is told and typed. */
   function unitFor<Q extends Quantity>(quantity: Q): UnitOf<Q> {
@@ -52,10 +47,9 @@ export function useI18nText() {
   const temp = (celsius: number, digits?: number) => told(celsius, 'temperature', digits)
   const pressure = (pa: number) => told(pa, 'pressure')
 
-  const day = (ms: number) =>
-    new Intl.DateTimeFormat(locale.value, { weekday: 'short', day: 'numeric', month: 'short' }).format(ms)
+  const day = (ms: number) => dateFormat(locale.value, DAY).format(ms)
 
-  const weekday = (ms: number) => new Intl.DateTimeFormat(locale.value, { weekday: 'short' }).format(ms)
+  const weekday = (ms: number) => dateFormat(locale.value, WEEKDAY).format(ms)
 
   /** “beans, rice and carrots”. */
   const list = (parts: readonly string[]) => new Intl.ListFormat(locale.value, { type: 'conjunction' }).format(parts)
@@ -149,6 +143,20 @@ function numberFormat(locale: string, digits: number): Intl.NumberFormat {
   const format =
     formats.get(key) ?? new Intl.NumberFormat(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits })
   formats.set(key, format)
+  return format
+}
+
+const CLOCK_12: Intl.DateTimeFormatOptions = { hour: 'numeric', minute: '2-digit', hourCycle: 'h12' }
+const CLOCK_24: Intl.DateTimeFormatOptions = { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }
+const DAY: Intl.DateTimeFormatOptions = { weekday: 'short', day: 'numeric', month: 'short' }
+const WEEKDAY: Intl.DateTimeFormatOptions = { weekday: 'short' }
+const dateFormats = new Map<Intl.DateTimeFormatOptions, Intl.DateTimeFormat>()
+/** The formats of one locale, and of the time zone in which it was first asked. */
+function dateFormat(locale: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const known = dateFormats.get(options)
+  if (known?.resolvedOptions().locale === locale) return known
+  const format = new Intl.DateTimeFormat(locale, options)
+  dateFormats.set(options, format)
   return format
 }
 

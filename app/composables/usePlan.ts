@@ -17,6 +17,8 @@ export function usePlan(asked: MaybeRefOrGetter<PlanRequest | null>, isFree: May
     const request = toValue(asked)
     return request && { request, isFree: toValue(isFree) }
   })
+  // Asked first, and shown until the whole is there: what is looked at changes with the key that is pressed.
+  const { result: lead } = useWorked(question, (work, { request, isFree: free }) => work.lead(request, free), 'answer')
   const { result, failed } = useWorked(
     question,
     async (work, { request, isFree: free }) => ({ asked: request, ...(await work.plan(request, free)) }),
@@ -30,6 +32,8 @@ export function usePlan(asked: MaybeRefOrGetter<PlanRequest | null>, isFree: May
   })
   return {
     answer: computed(() => last.value?.answer ?? null),
+    /** The great figures of the first closing, a moment before the answer. */
+    lead: computed(() => (last.value ? lead.value : null)),
     /** One for each closing of the lid. */
     curves: computed(() => last.value?.curves ?? []),
     /** The request that is answered, and the count that would have been lost where it is another than was asked. */

@@ -48,7 +48,13 @@ export function useWorked<In, Out>(
   async function work() {
     working.value = true
     while (waiting) {
-      if (thread === 'beside') await rest()
+      if (thread === 'beside') {
+        let before
+        do {
+          before = waiting
+          await rest()
+        } while (waiting !== before)
+      }
       // It may have been withdrawn meanwhile.
       if (!waiting) break
       const { input: asked } = waiting as { input: In }

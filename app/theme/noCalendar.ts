@@ -1,2 +1,2 @@
 /** In place of the library's calendar, which a field of dates would need. */
-export class VuetifyDateAdapter {}
+export function VuetifyDateAdapter() {}

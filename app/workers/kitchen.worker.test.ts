@@ -30,6 +30,17 @@ const ask = (change: Partial<StackAsk> = {}) =>
   }) as StackAsk
 
 describe('the computing thread', () => {
+  it('gives the great figures first, the same as the plan’s', () => {
+    for (const dryG of [120, 300, 410])
+      for (const isFree of [false, true]) {
+        const request = { ...BEANS, contents: [{ ...BEANS.contents[0]!, dryG }] }
+        const { outcome } = work.plan(request, isFree)
+        const { water, range } = outcome.ok ? outcome.value.closings[0]! : (null as never)
+        expect(work.lead(request, isFree)).toEqual({ pourG: water.pourG, figure: range.figure, unit: range.unit })
+      }
+    expect(work.lead({ ...BEANS, contents: [{ ...BEANS.contents[0]!, dryG: 4000 }] })).toBeNull()
+  })
+
   it('answers a plan with a curve for each closing, and a pot that cannot be with none', () => {
     const { outcome, curves } = work.plan(BEANS)
     expect(outcome.ok && outcome.value.closings).toHaveLength(1)

@@ -72,6 +72,13 @@ function usualOf(request: PlanRequest, isFree: boolean): Usual | null {
   return { style: taken.style, figure, unit, minutes: readyAtMinute }
 }
 
+/** The great figures of a plan, which are there before its ranges are. */
+export interface Lead {
+  pourG: number
+  figure: number
+  unit: 'whistles' | 'minutes'
+}
+
 /** What the computing thread answers: core, and nothing else. */
 const work = {
   /** A plan, with the curve of each closing of the lid; another way is taken where its count would be lost, if that is free. */
@@ -82,6 +89,13 @@ const work = {
       ...planned,
       curves: outcome.ok ? outcome.value.closings.map((closing) => simulate(closing.case, { trace: true })) : null,
     }
+  },
+  /** The great figures of the same plan, at once; null where it cannot be. */
+  lead(asked: PlanRequest, isFree = false): Lead | null {
+    const outcome = isFree ? planCountable(asked, { range: false }).outcome : plan(asked, { range: false })
+    if (!outcome.ok) return null
+    const { water, range } = outcome.value.closings[0]!
+    return { pourG: water.pourG, figure: range.figure, unit: range.unit }
   },
   usual: (requests: readonly PlanRequest[], isFree: boolean) => requests.map((request) => usualOf(request, isFree)),
   equivalents: equivalents<string>,

@@ -1,11 +1,17 @@
 import { createEventStream } from 'h3'
+import { z } from 'zod'
 
 /** Well within the time after which proxies take a silent connection for dead. */
 const PULSE_MS = 15_000
+/** What a device asked for before it listened was asked for so long ago; without it everything may have been missed. */
+const querySchema = z.object({ age: z.coerce.number().nonnegative().max(86_400_000).optional() })
+/** The way to the server may take so long. */
+const WAY_MS = 3000
 
 /** Server-sent events: kind and id of each of the household's documents as it changes, or nothing when all should be looked at. */
 export default defineEventHandler(async (event) => {
   const { householdId } = await useHousehold(event)
+  const { age } = await getValidatedQuery(event, querySchema.parse)
   const stream = createEventStream(event)
   const stop = await onNews(householdId, (news) => void stream.push(news ? JSON.stringify(news) : ''))
   const pulse = setInterval(() => void stream.push({ event: 'pulse', data: '' }), PULSE_MS)
@@ -14,7 +20,7 @@ export default defineEventHandler(async (event) => {
     stop()
     await stream.close()
   })
-  // The first message says that from now on nothing is missed.
-  void stream.push('')
+  // From now on nothing is missed; what may have been before is to be looked at again.
+  if (age === undefined || mayHaveChanged(householdId, Date.now() - age - WAY_MS)) void stream.push('')
   return stream.send()
 })

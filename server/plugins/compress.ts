@@ -1,4 +1,4 @@
-import { useGZipCompression } from 'h3-compression'
+import { compress } from 'h3-compression'
 
 /** What is shorter travels in one packet as it is. */
 const LEAST_BYTES = 900
@@ -6,6 +6,6 @@ const LEAST_BYTES = 900
 /** Answers of the API travel compressed; files are already, and the stream of news must not be held back. */
 export default defineNitroPlugin((nitro) => {
   nitro.hooks.hook('beforeResponse', async (event, response) => {
-    if (event.path.startsWith('/api/')) await useGZipCompression(event, response, { minSize: LEAST_BYTES })
+    if (event.path.startsWith('/api/')) await compress(event, response, 'gzip', { minSize: LEAST_BYTES })
   })
 })

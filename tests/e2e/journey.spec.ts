@@ -148,7 +148,7 @@ for (const [cooker, style, food] of [
     await page.goto('/pot')
     if (food) {
       await page.getByRole('combobox', { name: 'Food' }).fill(food)
-      await page.getByRole('option').first().click()
+      await page.getByRole('listbox').getByRole('option').first().click()
       await page.getByLabel('Dry amount').fill('0.75')
     }
     await choose(page, 'Pot', cooker)

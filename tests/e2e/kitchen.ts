@@ -96,16 +96,14 @@ export function watchForErrors(page: Page): string[] {
   return errors
 }
 
-/** Opens a select of the interface library and takes one of its options. */
+/** Takes one of a list's choices, once it is there. */
 export async function choose(page: Page, label: string, option: string) {
-  const field = page.getByRole('combobox', { name: label, exact: true })
-  const choice = page.getByRole('option', { name: option, exact: true })
-  await expect(async () => {
-    // The field itself is covered by the text of the choice; a person clicks on that, and again if it did not open.
-    if (!(await choice.isVisible())) await field.click({ force: true })
-    await choice.click({ timeout: 2000 })
-  }).toPass()
+  await page.getByRole('combobox', { name: label, exact: true }).selectOption({ label: option })
 }
+
+/** What is chosen in a list. */
+export const chosenIn = (page: Page, label: string) =>
+  page.getByRole('combobox', { name: label, exact: true }).locator('option:checked')
 
 /** What stands on the page has no fault that axe knows, once nothing is fading in any more. */
 export async function expectAccessible(page: Page) {

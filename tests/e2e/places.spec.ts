@@ -31,7 +31,7 @@ test('the question takes an amount too', async ({ page }) => {
   await page.goto('/')
   await expect(question).toBeFocused()
   await page.keyboard.type('2 cups chickpeas')
-  await expect(page.getByRole('option').first()).toContainText('2 cup')
+  await expect(page.getByRole('listbox').getByRole('option').first()).toContainText('2 cup')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Chickpeas' })).toBeVisible()
   await expect(page.getByLabel('Dry amount')).toHaveValue('2')

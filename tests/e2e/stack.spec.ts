@@ -12,7 +12,7 @@ async function addFood(page: Page, asked: string) {
   await expect(foods).toHaveCount(before)
   await expect(page.getByRole('combobox', { name: 'Which food goes in too?' })).toBeFocused()
   await page.keyboard.type(asked)
-  await expect(page.getByRole('option').first()).toBeVisible()
+  await expect(page.getByRole('listbox').getByRole('option').first()).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(foods).toHaveCount(before + 1)
 }
@@ -21,9 +21,8 @@ async function setFood(page: Page, index: number, query: string, amount: string,
   const line = row.getByRole('button', { expanded: false }).first()
   if (await line.isVisible()) await line.click()
   await row.getByRole('combobox', { name: 'Food' }).fill(query)
-  await page.getByRole('option').first().click()
-  await row.getByRole('combobox', { name: 'Measured in' }).click({ force: true })
-  await page.getByRole('option', { name: unit, exact: true }).click()
+  await page.getByRole('listbox').getByRole('option').first().click()
+  await row.getByLabel('Measured in').selectOption({ label: unit })
   await row.getByLabel('Amount').fill(amount)
 }
 /** The demo household's Sunday: red rice, split pigeon peas and beetroot. */

@@ -106,7 +106,7 @@ ul {
   position: absolute;
   z-index: 6;
   inset: calc(100% + 4px) 0 auto auto;
-  min-width: 230px;
+  min-width: max(230px, 100%);
   max-height: min(420px, 60vh);
   overflow-y: auto;
   margin: 0;

@@ -64,7 +64,7 @@ h2 {
 .unit {
   margin-left: 8px;
   font-size: 26px;
-  font-weight: 500;
+  font-weight: 600;
 }
 .beside {
   display: grid;

@@ -14,9 +14,13 @@ const { t, number } = useI18nText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
 
+const { lead } = usePotPlan()
+const figure = computed(() =>
+  !later && lead.value?.unit === closing.range.unit ? lead.value.figure : closing.range.figure,
+)
 const counts = computed(() => closing.range.unit === 'whistles')
 const label = computed(() => (pot.request ? programLabel(t, pot.request.style) : ''))
-const unit = computed(() => t(counts.value ? 'units.whistles' : 'units.min', {}, closing.range.figure))
+const unit = computed(() => t(counts.value ? 'units.whistles' : 'units.min', {}, figure.value))
 const rangeText = computed(() => {
   const { low, high } = closing.range
   return low === high ? t('pot.answer.exact') : t('pot.answer.covers', { low: number(low), high: number(high) })
@@ -59,7 +63,7 @@ const wantedTexture = (foodId: string, texture: PlanAnswer['foods'][number]['tex
 </script>
 
 <template>
-  <AnswerFigure :label="label" :figure="number(closing.range.figure)" :unit="unit" tone="heat" :small="later">
+  <AnswerFigure :label="label" :figure="number(figure)" :unit="unit" tone="heat" :small="later">
     <template #beside>
       <strong>{{ rangeText }}</strong>
       <span v-if="closing.range.figure !== closing.planned.figure" class="tone-heat">{{

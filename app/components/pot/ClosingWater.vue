@@ -13,7 +13,8 @@ const { closing, cup, later } = defineProps<{
 const { t, list, number, measured, partsOf, weight } = useI18nText()
 const pot = usePotStore()
 
-const great = computed(() => partsOf(closing.water.pourG, 'weight'))
+const { lead } = usePotPlan()
+const great = computed(() => partsOf((later ? null : lead.value?.pourG) ?? closing.water.pourG, 'weight'))
 /** What goes into one jug with the water: first all else that pours, then water up to a mark. */
 const jug = computed(() => {
   const pouring = (pot.request?.liquids ?? []).filter(({ kind, g }) => g > 0 && isPoured(kind))

@@ -100,8 +100,9 @@ const alsoText = computed(() =>
     </FormRow>
     <FormRow :label="t('pot.rows.amount')" :hint="amountHint" :error="errorAt('dryG')">
       <div class="pair">
-        <TextField hide-label
+        <TextField
           v-model="item.amount"
+          hide-label
           inputmode="decimal"
           :label="t('pot.rows.amount')"
           :error="!!errorAt('dryG')"
@@ -124,8 +125,9 @@ const alsoText = computed(() =>
     </FormRow>
     <FormRow v-if="food.soak" :label="t('pot.rows.soak')" :hint="soakHint" :error="errorAt('soak')">
       <div class="pair soaked">
-        <TextField hide-label
+        <TextField
           v-model="item.soakHours"
+          hide-label
           inputmode="decimal"
           :label="`${t('pot.rows.soak')}, ${t('pot.hours')}`"
           :suffix="t('units.h')"

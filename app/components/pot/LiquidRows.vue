@@ -25,8 +25,9 @@ const brings = (liquid: PotLiquid) => {
   <div class="rows">
     <div v-for="(liquid, i) in liquids" :key="i" class="liquid">
       <PickField v-model="liquid.kind" :choices="kinds" :label="t('pot.rows.liquidKind')" hide-label class="kind" />
-      <TextField hide-label
+      <TextField
         v-model="liquid.amount"
+        hide-label
         inputmode="decimal"
         maxlength="24"
         :label="t('pot.rows.liquidAmount')"

@@ -106,7 +106,13 @@ const becomesText = computed(() => {
       <p v-if="onIt" class="tone-heat" role="status">
         {{ t('pot.lightAnyway', { cooker: pot.cooker?.name ?? '', name: onIt.name }) }}
       </p>
-      <button type="button" class="quiet-button solid huge" @click="$emit('light')" :disabled="blocked || refused || lighting" :aria-busy="lighting">
+      <button
+        type="button"
+        class="quiet-button solid huge"
+        :disabled="blocked || refused || lighting"
+        :aria-busy="lighting"
+        @click="$emit('light')"
+      >
         {{ t(onIt ? 'pot.lightStill' : byItself ? 'pot.answer.lightElectric' : 'pot.answer.light') }}
       </button>
       <p v-if="refused" class="tone-danger" role="alert">{{ t('pot.answer.refused') }}</p>

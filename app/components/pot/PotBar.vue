@@ -112,11 +112,23 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   <div class="bar no-print">
     <p class="soft place">{{ place }}</p>
     <div class="row">
-      <IconButton :icon="mdiUndo" :label="t('pot.bar.undo')" @click="pot.undo()" :disabled="!pot.canUndo" />
-      <IconButton :icon="mdiRedo" :label="t('pot.bar.redo')" @click="pot.redo()" :disabled="!pot.canRedo" />
-      <IconButton :icon="pot.keptAs.favourite ? mdiStar : mdiStarOutline" :label="t('pot.bar.favourite')" v-if="pot.keptAs" :aria-pressed="pot.keptAs.favourite" @click="star" />
+      <IconButton :icon="mdiUndo" :label="t('pot.bar.undo')" :disabled="!pot.canUndo" @click="pot.undo()" />
+      <IconButton :icon="mdiRedo" :label="t('pot.bar.redo')" :disabled="!pot.canRedo" @click="pot.redo()" />
+      <IconButton
+        v-if="pot.keptAs"
+        :icon="pot.keptAs.favourite ? mdiStar : mdiStarOutline"
+        :label="t('pot.bar.favourite')"
+        :aria-pressed="pot.keptAs.favourite"
+        @click="star"
+      />
       <span class="gap" />
-      <button type="button" class="quiet-button" @click="keepChange" :disabled="pot.keptAs !== null && !pot.changed || busy" :aria-busy="busy">
+      <button
+        type="button"
+        class="quiet-button"
+        :disabled="(pot.keptAs !== null && !pot.changed) || busy"
+        :aria-busy="busy"
+        @click="keepChange"
+      >
         {{ t(pot.keptAs ? (pot.changed ? 'pot.bar.keepChange' : 'pot.bar.isKept') : 'pot.bar.keep') }}
       </button>
       <PressMenu :label="t('pot.bar.more')" :presses="more" />
@@ -132,15 +144,15 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     </div>
     <form v-if="naming" class="naming" @submit.prevent="keepNew">
       <TextField v-model="name" :label="t('pot.bar.name')" maxlength="80" autofocus />
-      <button class="quiet-button solid" type="submit" :disabled="name.trim() === '' || busy" :aria-busy="busy">{{
-        t('pot.bar.keep')
-      }}</button>
+      <button class="quiet-button solid" type="submit" :disabled="name.trim() === '' || busy" :aria-busy="busy">
+        {{ t('pot.bar.keep') }}
+      </button>
       <button type="button" class="link-button" @click="naming = false">{{ t('pot.bar.not') }}</button>
     </form>
     <div v-if="failure" class="problem" role="alert">
       <p v-if="failure.kind !== 'refused'">{{ t(`errors.${failure.kind}`) }}</p>
       <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problemText(problem) }}</p>
-      <button type="button" class="quiet-button" v-if="taken" @click="copy">{{ t('pot.bar.copy') }}</button>
+      <button v-if="taken" type="button" class="quiet-button" @click="copy">{{ t('pot.bar.copy') }}</button>
     </div>
     <p v-if="importProblem" class="problem" role="alert">{{ importProblem }}</p>
     <p v-if="said" class="said soft" role="status">{{ said }}</p>

@@ -147,7 +147,13 @@ const liftOrder = computed(() =>
       </section>
 
       <section class="side">
-        <button type="button" class="quiet-button solid huge" v-if="busy === null" @click="search" :disabled="!pot.cooker">
+        <button
+          v-if="busy === null"
+          type="button"
+          class="quiet-button solid huge"
+          :disabled="!pot.cooker"
+          @click="search"
+        >
           {{ t('stack.workOut') }}
         </button>
         <div v-else class="busy" role="status">
@@ -220,7 +226,13 @@ const liftOrder = computed(() =>
           <p v-if="liftOrder.length > 0" class="lift">
             {{ t('stack.lift', { foods: list(liftOrder) }) }}
           </p>
-          <button type="button" class="quiet-button solid huge" @click="light" :disabled="!ready || refused || problems.length > 0 || lighting" :aria-busy="lighting">
+          <button
+            type="button"
+            class="quiet-button solid huge"
+            :disabled="!ready || refused || problems.length > 0 || lighting"
+            :aria-busy="lighting"
+            @click="light"
+          >
             {{ t(electric ? 'pot.answer.lightElectric' : 'pot.answer.light') }}
           </button>
           <p v-if="refused" class="tone-danger" role="alert">{{ t('pot.answer.refused') }}</p>

@@ -50,7 +50,11 @@ const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`li
           <strong>{{ summary(i) }}</strong>
           <span v-if="problemIn(i) && opened !== i" class="tone-danger">{{ t('pot.mendHere') }}</span>
         </button>
-        <IconButton :icon="mdiClose" :label="t('pot.takeOut', { name: pot.names[i] ?? item.foodId })" @click="remove(i)" />
+        <IconButton
+          :icon="mdiClose"
+          :label="t('pot.takeOut', { name: pot.names[i] ?? item.foodId })"
+          @click="remove(i)"
+        />
       </div>
       <ItemEdit v-if="opened === i || form.items.length === 1" :index="i" :problems="problems" />
     </template>

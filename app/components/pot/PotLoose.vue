@@ -8,7 +8,7 @@ import { givenAt, withGiven } from '~~/shared/pot'
 const { t, number, duration, problemText, weight } = useI18nText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
-const { answer, curves, problems, failed, nowMs, heat, cup, light, lighting, failure } = usePotPlan()
+const { answer, lead, curves, problems, failed, nowMs, heat, cup, light, lighting, failure } = usePotPlan()
 
 const soakMs = useSoakAhead(nowMs)
 const first = computed(() => answer.value?.closings[0] ?? null)
@@ -111,7 +111,7 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
       <strong>{{ t('pot.answer.notPossible') }}</strong> {{ problemText(problems[0]!) }}
     </a>
     <a v-else-if="answer && first" href="#answers" class="mini">
-      <span class="figure tone-water">{{ weight(first.water.pourG) }}</span>
+      <span class="figure tone-water">{{ weight(lead?.pourG ?? first.water.pourG) }}</span>
       <span class="figure tone-heat">
         {{ number(first.range.figure) }}
         {{ t(first.range.unit === 'whistles' ? 'units.whistles' : 'units.min', {}, first.range.figure) }}

@@ -50,7 +50,9 @@ const counts = computed(() => pot.styleKind !== null && !endsByItself(styleOf(po
 const units = computed(() => unitsFor({ cupG: CUP_ML }))
 /** What was typed and is no number is said to be none, and changes nothing. */
 const noNumber = (text: string) =>
-  text.trim() === '' || Number.isFinite(readAmount(text, kitchen.value.likes.decimal)) ? null : t('problems.not-a-number')
+  text.trim() === '' || Number.isFinite(readAmount(text, kitchen.value.likes.decimal))
+    ? null
+    : t('problems.not-a-number')
 </script>
 
 <template>

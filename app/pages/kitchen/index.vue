@@ -314,6 +314,8 @@ h1 {
 }
 .facts .figure {
   font-size: 20px;
+  /* Its font, which may come later, must not move the shelves. */
+  line-height: 0;
 }
 section {
   margin-top: 10px;

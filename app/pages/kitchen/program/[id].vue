@@ -120,12 +120,7 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
         <v-btn v-if="highC !== null" variant="outlined" size="large" @click="note('gone', boilC)">
           {{ t('kitchen.program.gone') }}
         </v-btn>
-        <TextField
-          v-model="notes.thermometer"
-          inputmode="decimal"
-          :label="t('kitchen.test.thermometer')"
-          suffix="°C"
-        />
+        <TextField v-model="notes.thermometer" inputmode="decimal" :label="t('kitchen.test.thermometer')" suffix="°C" />
         <v-btn variant="outlined" size="large" @click="noteThermometer">{{ t('kitchen.program.note') }}</v-btn>
         <v-btn color="primary" size="large" @click="end">{{ t('kitchen.program.end') }}</v-btn>
       </div>

@@ -1,0 +1,6 @@
+import { startListening } from '../utils/news'
+
+/** News is heard from the start, so that a device that comes is not told to look at everything twice. */
+export default defineNitroPlugin(() => {
+  startListening().catch((error: unknown) => console.error('Cannot listen for news yet:', error))
+})
