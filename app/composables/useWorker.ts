@@ -89,7 +89,7 @@ export function useWorked<In, Out>(
 }
 
 /** What stands beside follows when the hand rests, so that it takes nothing from the answer under it. */
-const REST_MS = 160
+const REST_MS = 350
 const rest = () => new Promise<void>((resolve) => setTimeout(resolve, REST_MS))
 
 /** Without the store's proxies, which cannot be sent to another thread. */

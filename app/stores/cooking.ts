@@ -4,6 +4,7 @@ import { nextAction, type NextAction } from '~~/core/live/next'
 import { refusalOf } from '~~/core/live/refusal'
 import type { Following } from '~~/core/live/follow'
 import { runState } from '~~/core/live/run'
+import { whistlesFrom } from '~~/core/live/too-cold'
 import { applianceOf } from '~~/core/program/answer'
 import type { RunEvent, RunEventData } from '~~/core/live/event.schema'
 import { holdsPressure } from '~~/core/appliance/appliance'
@@ -76,7 +77,7 @@ export const useCookingStore = defineStore('cooking', () => {
   }
 
   /** Writes down that something happened, now if not said otherwise. False, with `refused` set, if it cannot have. */
-  function add(runId: string, data: RunEventData, at = serverNow()): boolean {
+  function add(runId: string, data: RunEventData, at = serverNow(), isSure = false): boolean {
     const run = runs.one(runId)
     if (!run) return false
     const by = household.member?.id
@@ -84,6 +85,7 @@ export const useCookingStore = defineStore('cooking', () => {
     const facts = {
       underPressure: holdsPressure(applianceOf(run.plan.answer)),
       opensFrom: () => laneOf(runId)?.following.outlook?.opensFrom ?? Infinity,
+      ...(isSure ? {} : { whistlesFrom: () => whistlesFrom(run.plan, runState(runs.eventsOf(run))) }),
     }
     const refusal = refusalOf(runs.eventsOf(run), event, facts, serverNow())
     if (refusal) refused.set(runId, refusal)
@@ -94,6 +96,14 @@ export const useCookingStore = defineStore('cooking', () => {
     return refusal === null
   }
 
+  /** A whistle that by the sum cannot have been, and that the cook vouches for. */
+  function addSureWhistle(runId: string, at = serverNow()) {
+    if (!add(runId, { kind: 'whistle' }, at, true)) return
+    const run = runs.one(runId)!
+    const of = runState(runs.eventsOf(run)).lastEventId
+    if (of) add(runId, { kind: 'whistle-stands', of }, at)
+  }
+
   function undo(runId: string) {
     // By the events alone: what has just been tapped may not have been worked out yet.
     const run = runs.one(runId)
@@ -101,5 +111,5 @@ export const useCookingStore = defineStore('cooking', () => {
     if (of) add(runId, { kind: 'undo', of })
   }
 
-  return { nowMs, lookedAt, lanes, laneOf, failedOf, refused, add, undo }
+  return { nowMs, lookedAt, lanes, laneOf, failedOf, refused, add, addSureWhistle, undo }
 })

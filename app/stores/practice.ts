@@ -3,7 +3,8 @@ import { v4 as uuid } from 'uuid'
 import { nextAction } from '~~/core/live/next'
 import { courseOf } from '~~/core/live/follow'
 import { refusalOf } from '~~/core/live/refusal'
-import { firstLitAt } from '~~/core/live/run'
+import { firstLitAt, runState } from '~~/core/live/run'
+import { whistlesFrom } from '~~/core/live/too-cold'
 import type { RunEvent, RunEventData } from '~~/core/live/event.schema'
 import { AS_PLANNED, createStove, type Hidden, type Sign, type Stove } from '~~/core/live/stove'
 import { MINUTE_MS } from '~~/core/measure/time'
@@ -75,6 +76,7 @@ export const usePracticeStore = defineStore('practice', () => {
     const facts = {
       underPressure: holdsPressure(applianceOf(plan.value.answer)),
       opensFrom: () => following.value?.outlook?.opensFrom ?? Infinity,
+      whistlesFrom: () => whistlesFrom(plan.value!, runState(events.value)),
     }
     refused.value = refusalOf(events.value, event, facts, nowMs.value)
     if (refused.value) return false

@@ -11,7 +11,7 @@ const ONE = id(1)
 const TWO = id(2)
 let count = 100
 const event = (data: RunEventData, seconds = 0) => ({ id: id(count++), at: START_MS + seconds * 1000, data })
-const lit = () => event({ kind: 'lit' }, -300)
+const lit = (seconds = -1500) => event({ kind: 'lit' }, seconds)
 
 let server: ReturnType<typeof playServer>
 beforeEach(() => {
@@ -125,6 +125,19 @@ describe('the stove as this device sees it', () => {
     cooking.undo(ONE)
     const kinds = runs.eventsOf(runs.one(ONE)!).map(({ data }) => data.kind)
     expect(kinds).toEqual(['lit', 'whistle', 'undo'])
+  })
+
+  it('asks about a whistle of a pot that is still cold, and counts the one that the cook vouches for', () => {
+    const runs = useRunsStore()
+    const cooking = useCookingStore()
+    runs.put(beansRun(ONE, [lit(-60)]))
+    expect(cooking.add(ONE, { kind: 'whistle' })).toBe(false)
+    expect(cooking.refused.get(ONE)).toBe('too-cold')
+    cooking.addSureWhistle(ONE)
+    const [, whistle, stands] = runs.eventsOf(runs.one(ONE)!)
+    expect(whistle!.data).toEqual({ kind: 'whistle' })
+    expect(stands!.data).toEqual({ kind: 'whistle-stands', of: whistle!.id })
+    expect(cooking.refused.has(ONE)).toBe(false)
   })
 
   it('says why what cannot have happened is not written down', () => {

@@ -14,6 +14,7 @@ import { refusalOf } from './refusal'
 import type { RunEvent, RunEventData } from './event.schema'
 import { isRunning, lastLeg, runState } from './run'
 import { createStove, type Hidden } from './stove'
+import { whistlesFrom } from './too-cold'
 
 const PRESSURE = { underPressure: true, opensFrom: () => 0 }
 const START = Date.UTC(2026, 0, 1, 18)
@@ -154,6 +155,37 @@ describe('an event out of turn', () => {
   })
 })
 
+describe('a whistle of a pot that is still cold', () => {
+  const live = planFor()
+  const lit = event({ kind: 'lit' }, 0)
+  const pressureAt = live.answer.closings[0]!.clock.pressureAtMinute!
+  const refusal = (events: RunEvent[], data: RunEventData, minute: number) => {
+    const facts = { ...PRESSURE, whistlesFrom: () => whistlesFrom(live, runState(events)) }
+    return refusalOf(events, event(data, minute), facts, at(60))
+  }
+
+  it('is asked about where the cook can be asked, and taken where it cannot', () => {
+    expect(refusal([lit], { kind: 'whistle' }, 1)).toBe('too-cold')
+    expect(refusal([lit], { kind: 'whistle', how: 'ear' }, 0.4 * pressureAt)).toBe('too-cold')
+    expect(refusal([lit], { kind: 'whistle', how: 'recalled' }, 1)).toBeNull()
+    expect(refusalOf([lit], event({ kind: 'whistle' }, 1), PRESSURE, at(60))).toBeNull()
+  })
+
+  it('is believed from half the time on, and of a pot of which the plan says nothing', () => {
+    expect(refusal([lit], { kind: 'whistle' }, 0.6 * pressureAt)).toBeNull()
+    expect(refusal([lit, event({ kind: 'flame', flame: 'high' }, 0.5)], { kind: 'whistle' }, 1)).toBeNull()
+    const closedAgain = [
+      lit,
+      event({ kind: 'heat-off' }, 20),
+      event({ kind: 'pressure-gone' }, 30),
+      event({ kind: 'opened' }, 31),
+      event({ kind: 'goes-on', figure: 2, addWaterG: 0, pinch: [] }, 32),
+      event({ kind: 'lit' }, 33),
+    ]
+    expect(refusal(closedAgain, { kind: 'whistle' }, 34)).toBeNull()
+  })
+})
+
 /** A cook who does what is asked, at a stove that gives real signs; tells what was asked in turn. */
 function cook(live: LivePlan, { hidden, until = 400 }: { hidden?: Hidden; until?: number } = {}) {
   const follow = createFollower(live, { bands: false })
@@ -169,7 +201,8 @@ function cook(live: LivePlan, { hidden, until = 400 }: { hidden?: Hidden; until?
   const say = (data: RunEventData) => {
     const next = event(data, minute)
     const opensFrom = () => follow(events, next.at).outlook!.opensFrom
-    expect(refusalOf(events, next, { ...facts, opensFrom }, next.at)).toBeNull()
+    const cold = () => whistlesFrom(live, runState(events))
+    expect(refusalOf(events, next, { ...facts, opensFrom, whistlesFrom: cold }, next.at)).toBeNull()
     events.push(next)
   }
   while (minute < until) {

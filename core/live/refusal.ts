@@ -17,6 +17,7 @@ export type RunRefusal =
   | 'no-such-whistle'
   | 'run-over'
   | 'nothing-to-undo'
+  | 'too-cold'
   | 'too-early'
   | 'in-the-future'
 
@@ -28,6 +29,11 @@ export interface PotFacts {
   underPressure: boolean
   /** From when on the pressure may be gone by the sum, in ms since 1970; asked only when it matters. */
   opensFrom: () => number
+  /**
+   * From when on it can whistle, in ms since 1970. Only where the cook can be asked at once: what was seen elsewhere
+   * is never dropped.
+   */
+  whistlesFrom?: () => number
 }
 
 /** True for an event of which the sum must be asked (`PotFacts.opensFrom`) before it is accepted. */
@@ -65,7 +71,7 @@ export function refusalOf(
     case 'flame':
     case 'interrupted':
     case 'resumed':
-      return refusalOfSeen(state, event)
+      return refusalOfSeen(state, event) ?? refusalOfCold(event, pot)
     default:
       return refusalOfStage(state, event, pot)
   }
@@ -91,6 +97,11 @@ function refusalOfSeen(state: RunState, { at, data }: RunEvent): RunRefusal | nu
   if (data.kind === 'resumed') return isAway ? null : 'heat-is-there'
   const recalled = data.kind === 'whistle' && data.how === 'recalled'
   return isAway && !recalled ? 'heat-is-away' : null
+}
+
+function refusalOfCold({ at, data }: RunEvent, { whistlesFrom }: PotFacts): RunRefusal | null {
+  const isSeen = data.kind === 'whistle' && data.how !== 'recalled'
+  return isSeen && whistlesFrom && at < whistlesFrom() ? 'too-cold' : null
 }
 
 function refusalOfStage(state: RunState, { at, data }: RunEvent, pot: PotFacts): RunRefusal | null {

@@ -3,7 +3,7 @@ import os from 'node:os'
 import path from 'node:path'
 import { chromium, expect, type Browser } from '@playwright/test'
 import { kitchenScene } from '../trials/sounds'
-import { startRun, test } from './kitchen'
+import { litBefore, startRun, test } from './kitchen'
 
 const RATE = 48_000
 /** Of this length the generated kitchen of this seed holds one whistle. */
@@ -63,8 +63,7 @@ test('the ear counts the whistles that it hears', async ({ request, baseURL }) =
   await withMicrophone(flags, async (browser) => {
     const page = await (await browser.newContext({ permissions: ['microphone'] })).newPage()
     await page.goto(`${baseURL}/cook/${runId}`)
-    await page.getByRole('button', { name: 'All four are right' }).click()
-    await page.getByRole('button', { name: 'It is lit' }).click()
+    await litBefore(request, runId)
     await page.getByRole('button', { name: 'Listen for whistles' }).click()
     await expect(page.getByRole('button', { name: 'Stop listening' })).toBeVisible()
     const heard = async () => {
@@ -90,8 +89,7 @@ test('the ear learns this kitchen’s whistle from one, and goes on counting eac
   await withMicrophone(flags, async (browser) => {
     const page = await (await browser.newContext({ permissions: ['microphone'] })).newPage()
     await page.goto(`${baseURL}/cook/${runId}`)
-    await page.getByRole('button', { name: 'All four are right' }).click()
-    await page.getByRole('button', { name: 'It is lit' }).click()
+    await litBefore(request, runId)
     await page.getByRole('button', { name: 'Listen for whistles' }).click()
     const heard = async (since = 0) => {
       const { events } = await (await request.get(`/api/runs/${runId}`)).json()
@@ -123,8 +121,7 @@ test('a microphone that may not be used is said so, and tapping counts', async (
   await withMicrophone(['--deny-permission-prompts', '--use-fake-device-for-media-stream'], async (browser) => {
     const page = await (await browser.newContext()).newPage()
     await page.goto(`${baseURL}/cook/${runId}`)
-    await page.getByRole('button', { name: 'All four are right' }).click()
-    await page.getByRole('button', { name: 'It is lit' }).click()
+    await litBefore(request, runId)
     await page.getByRole('button', { name: 'Listen for whistles' }).click()
     await expect(page.getByText(/allow the microphone in the browser’s settings/)).toBeVisible()
     await page.getByRole('button', { name: /Count a whistle/ }).click()

@@ -86,6 +86,12 @@ export async function startRun(
   return { planId, runId }
 }
 
+/** Writes down that the pot of a run was lit so many minutes ago: it may whistle by now. */
+export async function litBefore(request: APIRequestContext, runId: string, minutes = 20) {
+  const lit = event({ kind: 'lit' }, Date.now() - minutes * 60_000)
+  expect((await request.post(`/api/runs/${runId}/events`, { data: lit })).ok()).toBe(true)
+}
+
 export const event = (data: RunEventData, at = Date.now()) => ({ id: randomUUID(), at, data })
 
 /** Fails the test on anything the page logs as an error or throws. */

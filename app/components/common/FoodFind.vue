@@ -39,10 +39,15 @@ const fetchTools = async () => ({
 })
 const tools = shallowRef<Awaited<ReturnType<typeof fetchTools>> | null>(null)
 const isTouched = ref(chosen === null)
-watch(query, async () => {
+let fetching: Promise<unknown> | null = null
+async function fetchOnce() {
+  tools.value ??= await fetchTools()
+}
+watch(query, () => {
   index.value = 0
   if (query.value !== (chosen ?? '')) isTouched.value = true
-  tools.value ??= await fetchTools()
+  // Without a network it is tried again with the next letter.
+  fetching ??= fetchOnce().catch(() => (fetching = null))
 })
 watch(
   () => chosen,
@@ -89,6 +94,12 @@ function take(foodId: string) {
   emit('take', foodId, asked.value.amount)
   rest()
 }
+/** Who types quickly means what is found for it, also where the search is still on its way. */
+async function takeFirst() {
+  await fetching
+  await nextTick()
+  if (at.value) take(at.value)
+}
 function leave() {
   rest()
   emit('leave')
@@ -121,7 +132,7 @@ async function move(by: number) {
       @keydown.up.prevent="move(-1)"
       @focus="touch"
       @blur="rest"
-      @keydown.enter.prevent="at && take(at)"
+      @keydown.enter.prevent="takeFirst"
       @keydown.esc="leave"
     />
     <p v-if="isMissing" class="soft none" role="status">

@@ -21,7 +21,7 @@ const { plan, following, action, phase, nowMs, unsent, refused } = defineProps<{
   unsent: number
   refused: string | null
 }>()
-const emit = defineEmits<{ add: [data: RunEventData, at?: number]; undo: [] }>()
+const emit = defineEmits<{ add: [data: RunEventData, at?: number]; undo: []; sure: [] }>()
 defineSlots<{ over(): unknown }>()
 const { t, refusalText } = useI18nText()
 const words = useCookWords()
@@ -122,6 +122,9 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
       <p v-if="unsent > 0" class="message" role="status">{{ t('cook.unsent', { n: unsent }, unsent) }}</p>
       <p v-if="refused" class="message tone-danger" role="alert">
         {{ t('cook.refusedEvent', { reason: refusalText(refused) }) }}
+        <button v-if="refused === 'too-cold'" type="button" class="link-button" @click="emit('sure')">
+          {{ t('cook.countColdWhistle') }}
+        </button>
       </p>
       <div class="buttons">
         <span v-if="awaits" class="no-press" />

@@ -78,6 +78,7 @@ useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
         :refused="refused"
         @add="add"
         @undo="cooking.undo(id)"
+        @sure="cooking.addSureWhistle(id)"
       >
         <template #over>
           <div class="over">
