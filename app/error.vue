@@ -10,10 +10,12 @@ if (!isMissing.value) console.error(error)
 
 <template>
   <v-app>
-    <EmptyNotice
-      :title="t(isMissing ? 'app.notFound' : 'app.failed')"
-      :text="t(isMissing ? 'app.notFoundText' : 'app.failedText')"
-      @click="clearError({ redirect: '/pot' })"
-    />
+    <main>
+      <EmptyNotice
+        :title="t(isMissing ? 'app.notFound' : 'app.failed')"
+        :text="t(isMissing ? 'app.notFoundText' : 'app.failedText')"
+        @click="clearError({ redirect: '/pot' })"
+      />
+    </main>
   </v-app>
 </template>

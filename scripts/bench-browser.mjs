@@ -29,7 +29,7 @@ await main(async () => {
 /** What a screen loads before it stands, as a browser without anything kept of it fetches it, and how it comes to stand. */
 async function screens(browser, url) {
   const rows = []
-  for (const path of ['/', '/pot', '/pot/tins', '/dishes', '/larder', '/larder/chana', '/kitchen', '/log']) {
+  for (const path of ['/', '/pot', '/pot/tins', '/dishes', '/larder', '/larder/chickpea-white', '/kitchen', '/log']) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
     const page = await context.newPage()
     const fetched = []

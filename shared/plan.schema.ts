@@ -7,17 +7,23 @@ import { planRequestSchema } from '../core/program/request.schema'
 import type { DocumentKind } from './document'
 import { PLAN_SHAPE } from './shapes'
 
+const planName = z.string().trim().min(1).max(LENGTH.planName)
+
 /** A plan to keep. The id is made by the client, so that sending it twice stores it once. */
 export const savePlanSchema = z.object({
   id: z.uuid(),
-  name: z.string().trim().min(1).max(LENGTH.planName),
+  name: planName,
   cookerId: z.uuid(),
   request: planRequestSchema,
 })
 export type SavePlan = z.infer<typeof savePlanSchema>
 
+/** What a run is called from now on. */
+export const runNameSchema = z.object({ name: planName })
+
 /** A run to start; a kept pot that soaked for it soaks no more. */
 export const startRunSchema = z.object({ id: z.uuid(), planId: z.uuid(), potId: z.uuid().optional() })
+export type StartRun = z.infer<typeof startRunSchema>
 
 /** What is kept of a plan: what was asked, and what was answered then. */
 export interface PlanDocument {

@@ -8,6 +8,7 @@ export const STORED = {
   keptPots: 'bivvet-pots-kept',
   running: 'bivvet-running',
   outbox: 'bivvet-outbox',
+  starts: 'bivvet-starts',
   kitchen: 'bivvet-kitchen-unsent',
 } as const
 

@@ -2,11 +2,12 @@ import { z } from 'zod'
 import { runEventSchema } from '~~/core/live/event.schema'
 import { readDocument, readOwn } from '~~/shared/document'
 import { KITCHEN, type VersionedKitchen } from '~~/shared/kitchen.schema'
-import { PLAN } from '~~/shared/plan.schema'
 import { POT } from '~~/shared/pot.schema'
+import { PLAN, savePlanSchema, startRunSchema } from '~~/shared/plan.schema'
 import { PLAN_SHAPE } from '~~/shared/shapes'
 import { STORAGE_SHAPE, STORAGE_SHAPE_KEY, STORED } from './storageShape'
 
+const startsSchema = z.array(z.object({ plan: savePlanSchema, run: startRunSchema }))
 const outboxSchema = z.array(z.object({ runId: z.uuid(), event: runEventSchema }))
 
 /**
@@ -49,6 +50,7 @@ export function upgradeStorage(storage: Storage): void {
       return read.ok ? [{ ...run, plan: { ...run.plan, ...read.value } }] : []
     }),
   )
+  change(STORED.starts, (kept) => startsSchema.parse(kept))
   change(STORED.outbox, (kept) => outboxSchema.parse(kept))
   storage.setItem(STORAGE_SHAPE_KEY, String(STORAGE_SHAPE))
 }

@@ -2,9 +2,19 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { beansRun, closePage, houseId, openKitchen, openPage, settle, START_MS } from '~~/tests/house'
 import { useKitchenStore } from '~/stores/kitchen'
+import { plan as planOf } from '~~/core/program/plan'
+import type { PlanRequest } from '~~/core/program/request.schema'
+import { useCookingStore } from '~/stores/cooking'
+import { useOutbox } from '~/stores/outbox'
 import { usePotStore } from '~/stores/pot'
 import { useRunsStore } from '~/stores/runs'
 import { useLight } from './useLight'
+
+vi.mock('comlink', () => ({
+  wrap: () => ({
+    plan: async (request: PlanRequest) => ({ outcome: planOf(request, { range: false }), curves: null }),
+  }),
+}))
 
 const went: string[] = []
 let server: Awaited<ReturnType<typeof openKitchen>>
@@ -47,8 +57,8 @@ describe('lighting the pot that is planned', () => {
     const plan = await server.next('POST', /plans/)
     await plan.answer({})
     const first = await server.next('POST', /runs/)
-    await first.answer('no-network')
-    expect(failure.value?.kind).toBe('network')
+    await first.answer({ status: 500, body: {} })
+    expect(failure.value?.kind).toBe('server')
     expect(went).toEqual([])
     void light()
     const again = await start()
@@ -60,12 +70,53 @@ describe('lighting the pot that is planned', () => {
     expect((await start()).run.id).not.toBe(again.run.id)
   })
 
+  it('without a network begins on this device, and is sent before what happened in it', async () => {
+    const { light, failure } = useLight()
+    void light()
+    const asked = await server.next('POST', /plans/)
+    await asked.answer('no-network')
+    await vi.waitFor(() => expect(went).toHaveLength(1))
+    expect(failure.value).toBeNull()
+    const id = went[0]!.split('/').at(-1)!
+    const run = useRunsStore().one(id)!
+    expect(run.plan.answer.closings).toHaveLength(1)
+    expect(useRunsStore().running.map((one) => one.id)).toEqual([id])
+    const outbox = useOutbox()
+    expect(outbox.isStarting(id)).toBe(true)
+    expect(useCookingStore().add(id, { kind: 'lit' })).toBe(true)
+
+    // The network comes back: the same plan, the same run, then what happened.
+    const plan = await server.next('POST', /plans/)
+    expect((plan.body as { id: string }).id).toBe((asked.body as { id: string }).id)
+    await plan.answer({})
+    const started = await server.next('POST', /runs$/)
+    expect(started.body).toEqual({ id, planId: run.planId })
+    await started.answer({ ...run, events: [], pot: null })
+    expect(outbox.isStarting(id)).toBe(false)
+    const event = await server.next('POST', /events/)
+    expect(event.body).toMatchObject({ data: { kind: 'lit' } })
+    await event.answer({ events: useRunsStore().eventsOf(run) })
+    expect(outbox.of(id)).toEqual([])
+  })
+
+  it('that the server will not have after all is said so, and nothing of it is sent again', async () => {
+    const { light } = useLight()
+    void light()
+    await (await server.next('POST', /plans/)).answer('no-network')
+    await vi.waitFor(() => expect(went).toHaveLength(1))
+    const id = went[0]!.split('/').at(-1)!
+    const problems = [{ path: '', code: 'too-full', message: 'It is too full.' }]
+    await (await server.next('POST', /plans/)).answer({ status: 422, body: { problems } })
+    expect(useOutbox().refused.get(id)).toBe('too-full')
+    expect(useOutbox().starts).toEqual([])
+  })
+
   it('is another run once the pot was changed', async () => {
     const pot = usePotStore()
     const { light } = useLight()
     void light()
     const plan = await server.next('POST', /plans/)
-    await plan.answer('no-network')
+    await plan.answer({ status: 500, body: {} })
     pot.form.items[0]!.amount = '1'
     await settle()
     void light()

@@ -1,9 +1,14 @@
 import { v4 as uuid } from 'uuid'
 import { MOST } from '~~/core/bounds'
 import { usualTexture } from '~~/core/food/texture'
+import { isRefused } from '~~/core/safety/rules'
 import type { KeptPot, RunWithPlan, SavedPlan } from '~~/shared/household'
+import type { SavePlan, StartRun } from '~~/shared/plan.schema'
 
-/** Keeps the plan of the pot as it is here, starts a run of it, and goes to the stove. */
+/**
+ * Keeps the plan of the pot as it is here, starts a run of it, and goes to the stove. Without a network the run is
+ * started on this device, by what its own sum says, and sent when the server is there again.
+ */
 export function useLight() {
   const pot = usePotStore()
   const pots = usePotsStore()
@@ -19,26 +24,47 @@ export function useLight() {
     if (ids.request !== asked) ids = { plan: uuid(), run: uuid(), request: asked }
     lighting.value = true
     failure.value = null
+    const plan: SavePlan = { id: ids.plan, name: pot.name, cookerId: pot.cooker.id, request: pot.request }
+    // What is lit soaks no more: the server says so of the kept pot too, in one go.
+    const soaked = pot.keptAs && pot.form.soakingSince !== null ? { potId: pot.keptAs.id } : {}
+    const start: StartRun = { id: ids.run, planId: ids.plan, ...soaked }
+    const cookerName = pot.cooker.name
     try {
-      const body = { id: ids.plan, name: pot.name, cookerId: pot.cooker.id, request: pot.request }
-      await api<SavedPlan>('/plans', { method: 'POST', body })
-      // What is lit soaks no more: the server says so of the kept pot too, in one go.
-      const soaked = pot.keptAs && pot.form.soakingSince !== null ? pot.keptAs.id : undefined
+      await api<SavedPlan>('/plans', { method: 'POST', body: plan })
       const { pot: kept, ...run } = await api<RunWithPlan & { pot: KeptPot | null }>('/runs', {
         method: 'POST',
-        body: { id: ids.run, planId: ids.plan, potId: soaked },
+        body: start,
       })
-      ids = { plan: uuid(), run: uuid(), request: '' }
-      pot.form.soakingSince = null
-      likeTextures()
       if (kept) pot.keptChanged(pots.put(kept))
-      runs.put(run)
-      await navigateTo(`/cook/${run.id}`)
+      await begun(run)
     } catch (error) {
       failure.value = failureOf(error)
+      if (failure.value.kind !== 'network') return
+      const plain = JSON.parse(JSON.stringify({ plan, start })) as { plan: SavePlan; start: StartRun }
+      const { outcome } = await useWorker('answer').plan(plain.plan.request)
+      if (!outcome.ok || isRefused(outcome.value.cautions)) return
+      failure.value = null
+      const createdAt = new Date(serverNow()).toISOString()
+      await begun({
+        id: start.id,
+        planId: plan.id,
+        name: plan.name,
+        createdAt,
+        events: [],
+        verdicts: [],
+        plan: { ...plain.plan, cookerName, answer: outcome.value, createdAt },
+      })
+      useOutbox().addStart({ plan: plain.plan, run: plain.start })
     } finally {
       lighting.value = false
     }
+  }
+  async function begun(run: RunWithPlan) {
+    ids = { plan: uuid(), run: uuid(), request: '' }
+    pot.form.soakingSince = null
+    likeTextures()
+    runs.put(run)
+    await navigateTo(`/cook/${run.id}`)
   }
   /** What was asked for this time is what this household has of these foods from now on. */
   function likeTextures() {

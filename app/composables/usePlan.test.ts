@@ -10,6 +10,7 @@ import { usePlan } from './usePlan'
 let broken = false
 vi.mock('comlink', () => ({
   wrap: () => ({
+    lead: async () => null,
     plan: async (request: PlanRequest) => {
       if (broken) throw new Error('gone')
       const outcome = plan(request, { range: false })

@@ -71,7 +71,7 @@ useHead({ title: () => `${t('practice.title')} · Bivvet` })
       </template>
       <p v-else>{{ t('practice.noPot') }}</p>
       <v-btn variant="outlined" size="large" :loading="trying" @click="tryIt">{{ t('app.tryBeans') }}</v-btn>
-      <NuxtLink to="/pot">{{ t('practice.toPot') }}</NuxtLink>
+      <NuxtLink to="/pot" class="link-button to-pot">{{ t('practice.toPot') }}</NuxtLink>
     </div>
     <template v-else>
       <div class="stove" role="group" :aria-label="t('practice.stove')">

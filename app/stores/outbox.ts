@@ -2,12 +2,18 @@ import { MINUTE_MS } from '~~/core/measure/time'
 import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import type { RunEvent } from '~~/core/live/event.schema'
-import type { KeptEvent } from '~~/shared/household'
+import type { KeptEvent, KeptPot, RunWithPlan } from '~~/shared/household'
+import type { SavePlan, StartRun } from '~~/shared/plan.schema'
 import { STORED } from '~/composables/storageShape'
 
 interface Entry {
   runId: string
   event: RunEvent
+}
+/** A run that was started while there was no network. */
+interface Start {
+  plan: SavePlan
+  run: StartRun
 }
 
 const TRY_AGAIN_MS = 3000
@@ -23,11 +29,13 @@ const FINAL = [400, 404, 409, 413, 422]
  */
 export const useOutbox = defineStore('outbox', () => {
   const entries = useLocalStorage<Entry[]>(STORED.outbox, [])
+  const starts = useLocalStorage<Start[]>(STORED.starts, [])
   /** The last event of each run that the server would not take, and why. */
   const refused = shallowReactive(new Map<string, string>())
   /** Runs of which the server fails over an event: how often in a row, and when it is tried again. */
   const resting = shallowReactive(new Map<string, { times: number; untilMs: number }>())
 
+  const isStarting = (runId: string) => starts.value.some(({ run }) => run.id === runId)
   const of = (runId: string) => entries.value.filter((entry) => entry.runId === runId).map(({ event }) => event)
 
   function add(runId: string, event: RunEvent) {
@@ -42,7 +50,7 @@ export const useOutbox = defineStore('outbox', () => {
 
   let sending = false
   async function send() {
-    if (sending || entries.value.length === 0) return
+    if (sending || (entries.value.length === 0 && starts.value.length === 0)) return
     sending = true
     try {
       await alone(sendAll)
@@ -52,7 +60,8 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   async function sendAll() {
-    const tried = new Set<string>()
+    if ((await sendStarts()) === 'no-network') return
+    const tried = new Set(starts.value.map(({ run }) => run.id))
     for (;;) {
       const nowMs = Date.now()
       const entry = entries.value.find(({ runId }) => !tried.has(runId) && (resting.get(runId)?.untilMs ?? 0) <= nowMs)
@@ -61,6 +70,35 @@ export const useOutbox = defineStore('outbox', () => {
       if (outcome === 'no-network') return
       if (outcome === 'later') tried.add(entry.runId)
     }
+  }
+
+  /** Starts a run that the server has not heard of; it is sent before whatever happened in it. */
+  function addStart(start: Start) {
+    starts.value = [...starts.value, start]
+    void send()
+  }
+
+  async function sendStarts(): Promise<'done' | 'no-network'> {
+    for (const start of starts.value) {
+      const { plan, run } = start
+      try {
+        await api('/plans', { method: 'POST', body: plan })
+        const { pot, ...started } = await api<RunWithPlan & { pot: KeptPot | null }>('/runs', {
+          method: 'POST',
+          body: run,
+        })
+        useRunsStore().put(started)
+        if (pot) usePotStore().keptChanged(usePotsStore().put(pot))
+      } catch (error) {
+        const { kind, status, problems } = failureOf(error)
+        if (kind === 'network') return 'no-network'
+        if (!FINAL.includes(status ?? 0)) continue
+        refused.set(run.id, problems[0]?.code ?? problems[0]?.message ?? '')
+        entries.value = entries.value.filter(({ runId }) => runId !== run.id)
+      }
+      starts.value = starts.value.filter((one) => one.run.id !== run.id)
+    }
+    return 'done'
   }
 
   async function sendOne({ runId, event }: Entry): Promise<'sent' | 'later' | 'no-network'> {
@@ -93,5 +131,5 @@ export const useOutbox = defineStore('outbox', () => {
   useEventListener(window, 'online', () => void send())
   void send()
 
-  return { entries, refused, resting, of, add, send }
+  return { entries, starts, refused, resting, of, isStarting, add, addStart, send }
 })

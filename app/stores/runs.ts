@@ -68,6 +68,10 @@ export const useRunsStore = defineStore('runs', () => {
   const judge = (runId: string, verdict: Verdict) =>
     inTurn(runId, () => api<RunWithPlan>(`/runs/${runId}/verdict`, { method: 'PUT', body: verdict }))
 
+  /** Calls a run by another name; throws what the server refuses. */
+  const rename = (runId: string, name: string) =>
+    inTurn(runId, () => api<RunWithPlan>(`/runs/${runId}/name`, { method: 'PUT', body: { name } }))
+
   /** The log from its newest page, or the page after those that are there. */
   async function loadLog(more = false) {
     if (loadingLog.value) return
@@ -120,6 +124,7 @@ export const useRunsStore = defineStore('runs', () => {
     load,
     loadOne,
     judge,
+    rename,
     loadLog,
     loadingLog,
     log,

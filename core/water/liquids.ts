@@ -4,6 +4,7 @@ export const LIQUID_YIELD = {
   'thin-stock': 1,
   puree: 0.9,
   sauce: 0.9,
+  'spice-paste': 0.7,
   curd: 0.85,
   'coconut-milk-thin': 0.85,
   'coconut-milk-thick': 0.6,

@@ -89,6 +89,15 @@ test('an event twice counts once; out of turn it is refused and nothing is writt
   expect(events.map(({ id }) => id)).toEqual([lit.id, whistle.id])
 })
 
+test('a run is called otherwise, by a name that can be one', async ({ request }) => {
+  const { runId } = await startRun(request)
+  const call = (data: unknown) => request.put(`/api/runs/${runId}/name`, { data })
+  expect((await call({ name: '  ' })).status()).toBe(422)
+  expect((await call({ name: 'x'.repeat(200) })).status()).toBe(422)
+  expect((await call({ name: 'Beans for Rana' })).status()).toBe(200)
+  expect(await (await request.get(`/api/runs/${runId}`)).json()).toMatchObject({ name: 'Beans for Rana' })
+})
+
 test('a verdict is of a food that was in the pot, and can be changed', async ({ request }) => {
   const { runId } = await startRun(request)
   const judge = (data: unknown) => request.put(`/api/runs/${runId}/verdict`, { data })

@@ -66,4 +66,10 @@ label:focus-within {
     min-height: 44px;
   }
 }
+@media (max-width: 719px), (pointer: coarse) {
+  label {
+    min-width: 44px;
+    min-height: 44px;
+  }
+}
 </style>

@@ -227,4 +227,9 @@ li .soft {
 .inForm .none {
   padding: 10px;
 }
+@media (max-width: 719px), (pointer: coarse) {
+  .inForm .field {
+    min-height: 44px;
+  }
+}
 </style>

@@ -44,8 +44,9 @@ label:focus-within {
   outline: 3px solid var(--water);
   outline-offset: 1px;
 }
-@media (pointer: coarse) {
+@media (max-width: 719px), (pointer: coarse) {
   label {
+    min-width: 44px;
     min-height: 44px;
   }
 }

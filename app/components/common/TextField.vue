@@ -105,7 +105,7 @@ p {
   font-size: 13px;
 }
 @media (max-width: 719px), (pointer: coarse) {
-  .frame {
+  input {
     min-height: 44px;
   }
 }

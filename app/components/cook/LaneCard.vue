@@ -28,7 +28,7 @@ function main() {
   <section class="lane" :class="{ calls: isCall(lane.action) }" :aria-label="lane.name">
     <div class="words">
       <h2>
-        <NuxtLink :to="`/cook/${lane.run.id}`">{{ lane.name }}</NuxtLink>
+        <NuxtLink class="link-button" :to="`/cook/${lane.run.id}`">{{ lane.name }}</NuxtLink>
         <span class="soft">{{ lane.run.name }}</span>
       </h2>
       <p class="headline" aria-live="polite">{{ words.headline(lane.action) }}</p>

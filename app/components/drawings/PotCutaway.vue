@@ -212,7 +212,7 @@ const text = computed(() =>
       @keydown="pressKey"
     >
       <title>{{ t('cutaway.drag') }}</title>
-      <rect :x="-inner.width / 2" y="-12" :width="inner.width" height="24" class="reach" />
+      <rect :x="-inner.width / 2" y="-26" :width="inner.width" height="52" class="reach" />
       <rect x="-17" y="-8" width="34" height="16" rx="3" class="knob" />
       <path d="M-6 -1.5 l6 -4 l6 4 M-6 1.5 l6 4 l6 -4" class="arrows" />
     </g>

@@ -300,7 +300,7 @@ const text = computed(() => {
       @pointercancel="heldSpan = null"
       @keydown="figureByKey"
     >
-      <svg viewBox="-12 -12 24 24" width="24" height="24" aria-hidden="true">
+      <svg viewBox="-12 -12 24 24" width="28" height="28" aria-hidden="true">
         <path d="M-2.5 -5 l-4.5 5 l4.5 5 M2.5 -5 l4.5 5 l-4.5 5" class="arrows" />
       </svg>
     </div>
@@ -314,16 +314,19 @@ const text = computed(() => {
 }
 .grip {
   position: absolute;
-  bottom: 20px;
-  width: 28px;
-  height: 28px;
-  margin-left: -14px;
-  padding: 2px;
-  border: 0;
-  border-radius: var(--corner);
-  background: var(--heat);
+  bottom: 12px;
+  display: grid;
+  place-items: center;
+  width: 44px;
+  height: 44px;
+  margin-left: -22px;
   cursor: ew-resize;
   touch-action: none;
+}
+.grip svg {
+  padding: 2px;
+  border-radius: var(--corner);
+  background: var(--heat);
 }
 .arrows {
   fill: none;

@@ -55,4 +55,10 @@ p {
   color: var(--ink-soft);
   font-weight: 400;
 }
+@media (max-width: 719px), (pointer: coarse) {
+  summary {
+    display: flow-root;
+    min-height: 44px;
+  }
+}
 </style>

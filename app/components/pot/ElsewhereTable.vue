@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MINUTE_MS } from '~~/core/measure/time'
 import { lostCount } from '~~/core/program/count'
 import type { PlanRequest } from '~~/core/program/request.schema'
 import type { StyleKind } from '~~/core/names'
@@ -7,6 +8,8 @@ import { inUse, measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
 /** The same food in every cooker and style of the kitchen, side by side; a tap switches to one. */
 const { t, number, duration, problemText, weight } = useI18nText()
 const cautionText = useCautionText()
+const { nowMs, beginText } = useReadyBy()
+const soakMs = useSoakAhead(nowMs)
 const pot = usePotStore()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 
@@ -32,6 +35,8 @@ interface Row {
   water: string
   figure: string
   total: string
+  /** When to begin for the hour that is asked for. */
+  begin: string
   ok: boolean
   here: boolean
   /** Why it cannot be; empty where it can. */
@@ -44,7 +49,18 @@ const all = computed<Row[]>(() =>
     const cooker = kitchen.value.cookers.find((one) => one.id === id)
     if (!cooker) return []
     const here = cooker.id === pot.cooker?.id && style === pot.styleKind
-    const without = { cooker, style, water: '', figure: '', total: '', ok: false, here, reason: '', isLost: false }
+    const without = {
+      cooker,
+      style,
+      water: '',
+      figure: '',
+      total: '',
+      begin: '',
+      ok: false,
+      here,
+      reason: '',
+      isLost: false,
+    }
     if (!outcome.ok) return [{ ...without, reason: problemText(outcome.problems[0]!) }]
     const refusal = outcome.value.cautions.find(({ severity }) => severity === 'refuse')
     if (refusal) return [{ ...without, reason: cautionText(refusal).sentence }]
@@ -57,6 +73,7 @@ const all = computed<Row[]>(() =>
         water: weight(water.pourG),
         figure: t(`pot.elsewhere.${range.unit}`, { n: figures }, range.figure),
         total: duration(readyAtMinute),
+        begin: beginText(readyAtMinute + soakMs.value / MINUTE_MS),
         ok: true,
         isLost: likes.value.counts !== 'always' && lostCount(outcome.value) !== null,
       },
@@ -131,7 +148,10 @@ function use({ cooker, style }: Row) {
               {{ row.figure }}
               <span v-if="row.isLost" class="soft lost">{{ t('pot.elsewhere.lost') }}</span>
             </td>
-            <td class="number figure">{{ row.total }}</td>
+            <td class="number figure">
+              {{ row.total }}
+              <span v-if="row.begin" class="soft lost">{{ row.begin }}</span>
+            </td>
           </template>
           <td v-else colspan="3" class="soft">{{ t('pot.elsewhere.cannot', { reason: row.reason }) }}</td>
         </tr>
@@ -216,7 +236,7 @@ thead th {
     padding-right: 6px;
   }
   .use {
-    min-height: 40px;
+    min-height: 44px;
   }
 }
 </style>

@@ -152,4 +152,11 @@ const becomesText = computed(() => {
 .go :deep(.v-btn) {
   font-size: 18px;
 }
+@media (max-width: 719px), (pointer: coarse) {
+  .practise {
+    display: inline-flex;
+    align-items: center;
+    min-height: 44px;
+  }
+}
 </style>

@@ -45,9 +45,10 @@ h1 {
   color: var(--ink);
   font-weight: 700;
 }
-@media (pointer: coarse) {
+@media (max-width: 719px), (pointer: coarse) {
   .views a {
-    min-height: 44px;
+    min-width: 44px;
+    min-height: 45px;
   }
 }
 </style>

@@ -84,7 +84,7 @@ const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`li
   display: flex;
   justify-content: space-between;
   gap: 10px;
-  min-height: 40px;
+  min-height: 44px;
   padding: 6px 0;
   border: 0;
   background: none;

@@ -4,6 +4,7 @@ import type { SoakCost } from '~~/core/program/soak-cost'
 /** “I forgot to soak”: what each way of soaking would cost, a tap to choose it. */
 const { index } = defineProps<{ index: number }>()
 const { t, duration, weight } = useI18nText()
+const { beginText } = useReadyBy()
 const pot = usePotStore()
 const HOT_FROM_C = 50
 const item = computed(() => pot.form.items[index]!)
@@ -19,6 +20,8 @@ function figure({ outcome }: SoakCost): string {
 const water = ({ outcome }: SoakCost) => (outcome.ok ? weight(outcome.value.closings[0]!.water.pourG) : '')
 const total = ({ outcome, soakMinutes }: SoakCost) =>
   outcome.ok ? duration(outcome.value.readyAtMinute + soakMinutes) : ''
+const begin = ({ outcome, soakMinutes }: SoakCost) =>
+  outcome.ok ? beginText(outcome.value.readyAtMinute + soakMinutes) : ''
 function take({ soak }: SoakCost) {
   item.value.soakHours = String(soak?.hours ?? 0)
   item.value.soakIn = soak !== null && soak.waterC > HOT_FROM_C ? 'hot' : 'room'
@@ -37,7 +40,9 @@ const current = ({ soak }: SoakCost) => {
         <span class="name">{{ t(`pot.soakOptions.${cost.id}`) }}</span>
         <span class="figure tone-heat">{{ figure(cost) }}</span>
         <span class="figure tone-water">{{ water(cost) }}</span>
-        <span class="soft">{{ total(cost) }}</span>
+        <span class="soft"
+          >{{ total(cost) }}<template v-if="begin(cost)"><br />{{ begin(cost) }}</template></span
+        >
       </button>
     </li>
   </ul>
@@ -76,5 +81,10 @@ button:hover {
 }
 button > :last-child {
   text-align: right;
+}
+@media (max-width: 719px), (pointer: coarse) {
+  button {
+    min-height: 44px;
+  }
 }
 </style>

@@ -209,6 +209,11 @@ li {
   min-height: 28px;
   font-size: 14px;
 }
+@media (max-width: 719px), (pointer: coarse) {
+  .free {
+    min-height: 44px;
+  }
+}
 .error {
   margin: 0;
   font-size: 14px;

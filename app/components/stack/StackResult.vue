@@ -14,6 +14,7 @@ const { result, problems: searchProblems } = defineProps<{
 }>()
 const emit = defineEmits<{ take: [answer: StackAnswer]; again: [] }>()
 const { t, list, likes, number, duration, problemText } = useI18nText()
+const { beginText } = useReadyBy()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
 const { form } = storeToRefs(pot)
@@ -29,12 +30,16 @@ const options = computed(() =>
     )
     return {
       one,
+      begin: beginText(one.minutes + longestSoakMinutes(one)),
       cost: t('stack.option', { time: duration(one.minutes), tins: t('stack.tinCount', { n: one.lifts }, one.lifts) }),
       order: t('stack.fromBelow', { foods: list(order.map(foodName)) }),
       soaks: soaks.length > 0 ? list(soaks) : t('stack.noSoaks'),
     }
   }),
 )
+/** What soaks longest begins first. */
+const longestSoakMinutes = ({ request }: StackAnswer) =>
+  Math.max(0, ...request.contents.map(({ soak }) => (soak?.hours ?? 0) * 60))
 const chosen = ref(0)
 watch(
   () => result,
@@ -131,6 +136,7 @@ function applyMend() {
         @click="choose(i)"
       >
         <span class="figure">{{ option.cost }}</span>
+        <span v-if="option.begin" class="soft">{{ option.begin }}</span>
         <span>{{ option.order }}</span>
         <span class="soft">{{ option.soaks }}</span>
       </button>

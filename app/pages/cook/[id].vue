@@ -59,7 +59,7 @@ useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
         <span class="gap" />
         <EarBar v-if="hears" @whistle="heard" />
         <AlarmChoice v-if="!over" />
-        <NuxtLink v-else :to="`/log/${run.id}`">{{ t('cook.toLog') }}</NuxtLink>
+        <NuxtLink v-else class="link-button" :to="`/log/${run.id}`">{{ t('cook.toLog') }}</NuxtLink>
       </div>
       <div v-if="askedAt !== null" class="which" role="alert">
         {{ t('cook.ear.which') }}
@@ -74,7 +74,7 @@ useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
         :action="lane.action"
         :phase="runState(lane.events).phase"
         :now-ms="cooking.nowMs"
-        :unsent="outbox.of(id).length"
+        :unsent="outbox.of(id).length + (outbox.isStarting(id) ? 1 : 0)"
         :refused="refused"
         @add="add"
         @undo="cooking.undo(id)"

@@ -117,7 +117,7 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
   <div v-else class="food">
     <header>
       <div>
-        <NuxtLink to="/larder" class="soft">{{ t('larder.back') }}</NuxtLink>
+        <NuxtLink to="/larder" class="soft link-button">{{ t('larder.back') }}</NuxtLink>
         <h1>{{ name }}</h1>
         <p class="soft">{{ aliases }}</p>
       </div>

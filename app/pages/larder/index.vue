@@ -58,9 +58,13 @@ function usualText(id: string): string {
   const figure = t(`pot.elsewhere.${usual.unit}`, { n: number(usual.figure) }, usual.figure)
   return usual.style.kind === 'first-whistle-then-low' ? t('larder.afterOne', { figure }) : figure
 }
-const minutesText = (id: string) => {
+const { beginText } = useReadyBy()
+/** How long it takes on the stove, and when to begin, its soak counted in, where an hour is asked for. */
+const minutesText = ({ id, soak }: Food) => {
   const usual = result.value?.get(id)
-  return usual ? t('larder.inAll', { time: duration(usual.minutes) }) : ''
+  if (!usual) return ''
+  const begin = beginText(usual.minutes + (soak?.adviceHours[0] ?? 0) * 60)
+  return [t('larder.inAll', { time: duration(usual.minutes) }), begin].filter(Boolean).join(', ')
 }
 useHead({ title: () => `${t('app.nav.larder')} · Bivvet` })
 </script>
@@ -70,6 +74,7 @@ useHead({ title: () => `${t('app.nav.larder')} · Bivvet` })
     <h1>{{ t('app.nav.larder') }}</h1>
     <p class="soft intro">
       {{ cooker ? t('larder.intro', { cooker: cooker.name }) : t('larder.introNoCooker') }}
+      <ReadyField />
     </p>
     <TextField v-model="query" :label="t('larder.search')" type="search" maxlength="60" class="query" />
     <p class="hidden-text" role="status">{{ t('larder.found', { n: found.length }, found.length) }}</p>
@@ -95,7 +100,7 @@ useHead({ title: () => `${t('app.nav.larder')} · Bivvet` })
             <span class="figure tone-water">{{ soakText(food) }}</span>
             <span class="figure tone-heat usual">
               {{ usualText(food.id) }}
-              <span class="soft all">{{ minutesText(food.id) }}</span>
+              <span class="soft all">{{ minutesText(food) }}</span>
             </span>
           </NuxtLink>
         </li>

@@ -48,11 +48,11 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
 
 <template>
   <section class="entry">
-    <NuxtLink to="/log" class="back soft">{{ t('log.back') }}</NuxtLink>
+    <NuxtLink to="/log" class="back soft link-button">{{ t('log.back') }}</NuxtLink>
     <StateNotice v-if="failure" :failure="failure" @retry="load" />
     <p v-else-if="!run || !facts" class="soft" role="status">{{ t('app.loading') }}</p>
     <template v-else>
-      <h1>{{ run.name }}</h1>
+      <RunName :key="run.id" :run="run" />
       <p class="soft facts">
         {{ day(startedMs) }}, {{ clock(startedMs) }} · {{ run.plan.cookerName }} ·
         {{
@@ -66,7 +66,7 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
       <button v-if="!goesOn && repeated" type="button" class="link-button back" @click="repeat">
         {{ t('log.planAgain') }}
       </button>
-      <NuxtLink v-if="goesOn" :to="`/cook/${run.id}`" class="back">{{ t('log.again') }}</NuxtLink>
+      <NuxtLink v-if="goesOn" :to="`/cook/${run.id}`" class="back link-button">{{ t('log.again') }}</NuxtLink>
       <dl>
         <div>
           <dt class="soft">{{ t('log.planned') }}</dt>

@@ -92,6 +92,18 @@ export function runQueries(scope: Scope) {
       return run(runId)
     },
 
+    /** A run is called as its plan is; each run has a plan of its own. */
+    async renameRun(runId: string, planId: string, name: string): Promise<RunWithPlan | null> {
+      await db.transaction(async (tx) => {
+        await tx
+          .update(plans)
+          .set({ name })
+          .where(and(own(scope, plans), eq(plans.id, planId)))
+        await tellOthers(scope, tx, 'run', runId)
+      })
+      return run(runId)
+    },
+
     /** Runs that somebody has to look after, newest first; one that was never lit does not for long. */
     async runsOn(): Promise<RunWithPlan[]> {
       const rows = await db

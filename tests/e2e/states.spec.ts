@@ -1,0 +1,204 @@
+import { expect, type Page } from '@playwright/test'
+import { choose, event, expectAccessible, litBefore, newHousehold, startRun, test } from './kitchen'
+
+// Each place in each state that it can be in: on a phone, in light and in dark.
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
+
+/** What is pressed, but in a sentence, and for which a finger has less room than it needs. */
+const small = (page: Page) =>
+  page.evaluate(() =>
+    Array.from(document.querySelectorAll('a, button, input, select, summary, [role=slider], label:has(input)')).flatMap(
+      (part) => {
+        const { width, height } = part.getBoundingClientRect()
+        const { visibility, display } = getComputedStyle(part)
+        // What is only read out, what its label is pressed for, and what stands in the middle of a sentence.
+        if (
+          width < 2 ||
+          visibility === 'hidden' ||
+          part.matches('input[type=radio], input[type=checkbox], input[type=file]')
+        )
+          return []
+        if (display === 'inline' && part.closest('p')) return []
+        const name = part.getAttribute('aria-label') ?? part.textContent!.trim()
+        return width < 43.5 || height < 43.5 ? [`${name || part.className} ${width.toFixed()}×${height.toFixed()}`] : []
+      },
+    ),
+  )
+
+/** Nothing that axe knows is wrong, in light and dark, and all that is pressed is large enough. */
+async function expectSound(page: Page) {
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme })
+    await expectAccessible(page)
+  }
+  expect.soft(await small(page)).toEqual([])
+}
+const press = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first().click()
+
+test('Pot, planned, unfolded, in several foods, and refused', async ({ page }) => {
+  await page.goto('/pot')
+  await expect(page.getByRole('button', { name: 'Light it' })).toBeEnabled()
+  await expectSound(page)
+  for (const name of [/why.*Water to pour/, /why.*On medium/, 'Salt, soda, sour, old bag …?', 'Forgot to soak?'])
+    await press(page, name)
+  await press(page, 'What if I use other figures?')
+  await press(page, /Add stock/)
+  await press(page, 'Ready by …')
+  await press(page, 'not done')
+  await expect(page.getByRole('button', { name: /^overnight/ })).toBeVisible()
+  await expectSound(page)
+  await press(page, 'More')
+  await expect(page.getByRole('menu')).toBeVisible()
+  await expectSound(page)
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('button', { name: 'More', exact: true })).toBeFocused()
+  await page.getByRole('combobox', { name: 'Food' }).click()
+  await expect(page.getByRole('listbox')).toBeVisible()
+  await expectSound(page)
+  await page.keyboard.press('Escape')
+
+  await press(page, 'Add a food to this pot')
+  await page.keyboard.type('1 cup red rice')
+  await expect(page.getByRole('listbox').getByRole('option').first()).toBeVisible()
+  await expectSound(page)
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('All of it can go in at the start.')).toBeVisible()
+  await expectSound(page)
+
+  await page.getByRole('textbox', { name: 'Dry amount' }).fill('30')
+  await expect(page.getByText('Not possible').first()).toBeVisible()
+  await expectSound(page)
+})
+
+test('In tins, empty and answered', async ({ page }) => {
+  await page.goto('/pot/tins')
+  await choose(page, 'Pot', 'Electric 6 L')
+  await expect(page.getByRole('button', { name: 'Work it out' })).toBeVisible()
+  await expectSound(page)
+  await press(page, 'Add a food')
+  await page.keyboard.type('200 g red rice')
+  await page.keyboard.press('Enter')
+  await press(page, 'Work it out')
+  await expect(page.getByRole('button', { name: 'Work it out' })).toBeHidden()
+  await expect(page.getByRole('button', { name: 'Work it out' })).toBeVisible({ timeout: 60_000 })
+  await expectSound(page)
+})
+
+test('Today and Dishes, with nothing yet, with pots that are kept, and with one on the stove', async ({
+  page,
+  request,
+}) => {
+  for (const path of ['/', '/dishes']) {
+    await page.goto(path)
+    await expect(page.locator('main').locator('h1')).toBeVisible()
+    await expectSound(page)
+  }
+  await page.goto('/pot')
+  await press(page, 'Keep')
+  await page.getByLabel('Name of this pot').or(page.locator('.naming input')).first().fill('Sunday beans')
+  await page.locator('.naming').getByRole('button', { name: 'Keep' }).click()
+  await expect(page.getByText('Sunday beans').first()).toBeVisible()
+  const { runId } = await startRun(request)
+  await litBefore(request, runId)
+  for (const path of ['/', '/dishes']) {
+    await page.goto(path)
+    await expect(page.getByText('Sunday beans')).toBeVisible()
+    await expectSound(page)
+  }
+  await page.goto('/')
+  await page.getByRole('combobox').first().fill('chana')
+  await expectSound(page)
+})
+
+test('Larder, found, not found, and a food', async ({ page }) => {
+  await page.goto('/larder')
+  await expect(page.getByText(/in all/).first()).toBeVisible()
+  await expectSound(page)
+  await page.getByLabel('Any name, in any language').fill('unicorn')
+  await expect(page.getByRole('button', { name: 'Show all' })).toBeVisible()
+  await expectSound(page)
+  await page.goto('/larder/chickpea-white')
+  await expect(page.getByRole('button', { name: 'Plan a pot' })).toBeVisible()
+  await expectSound(page)
+})
+
+test('Kitchen and its panels', async ({ page }) => {
+  await page.goto('/kitchen')
+  await press(page, 'Add a cooker that is like …')
+  await expectSound(page)
+  await page.keyboard.press('Escape')
+  for (const name of ['Blue 5 L', 'Strong', 'Tall tin', 'Our bowl']) {
+    await page.goto('/kitchen')
+    await page.getByRole('button', { name: new RegExp(`^${name}`) }).click()
+    await expect(page.getByRole('heading', { name })).toBeVisible()
+    await expectSound(page)
+  }
+  for (const at of ['place', 'likes']) {
+    await page.goto(`/kitchen?at=${at}`)
+    await expect(page.locator('main').getByRole('heading').first()).toBeVisible()
+    await expectSound(page)
+  }
+})
+
+test('Cook, with nothing on, before, lit, asked about, and over', async ({ page, request }) => {
+  await page.goto('/cook')
+  await expect(page.locator('main h1')).toBeVisible()
+  await expectSound(page)
+  const { runId } = await startRun(request)
+  await page.goto(`/cook/${runId}`)
+  await expect(page.getByRole('heading', { name: 'Before you close it.' })).toBeVisible()
+  await expectSound(page)
+  await litBefore(request, runId, 60)
+  await expect(page.getByRole('heading', { name: 'Before you close it.' })).toBeHidden()
+  await expectSound(page)
+  await press(page, 'Other …')
+  await expectSound(page)
+  await page.getByRole('menuitem', { name: 'Give up' }).click()
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await expectSound(page)
+  await press(page, 'Give up')
+  await expect(page.getByRole('heading', { name: 'This run was given up.' })).toBeVisible()
+  await expectSound(page)
+  await request.post(`/api/runs/${runId}/events`, { data: event({ kind: 'opened' }) })
+  await page.goto('/log')
+  await expect(page.getByText('Beans for a test')).toBeVisible()
+  await expectSound(page)
+  await page.goto(`/log/${runId}`)
+  await expect(page.getByRole('heading', { name: 'Beans for a test' })).toBeVisible()
+  await expectSound(page)
+  await press(page, 'Call it otherwise')
+  await page.getByLabel('Name of this run').fill('Sunday beans')
+  await expectSound(page)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Sunday beans' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Call it otherwise' })).toBeFocused()
+})
+
+test('Log and Practice with nothing yet, a page that is none, the two dialogs, and a household with nothing', async ({
+  browser,
+  baseURL,
+  page,
+}) => {
+  for (const path of ['/log', '/practice', '/nowhere']) {
+    await page.goto(path)
+    await expect(page.locator('h1, h2, button').first()).toBeVisible()
+    await expectSound(page)
+  }
+  for (const key of ['?', '/']) {
+    await page.goto('/dishes')
+    await expect(page.locator('main h1')).toBeVisible()
+    await page.keyboard.press(key)
+    await expect(page.getByRole('dialog')).toBeVisible()
+    await expectSound(page)
+    await page.keyboard.press('Escape')
+  }
+  const bare = await browser.newContext({ baseURL: baseURL!, viewport: page.viewportSize(), hasTouch: true })
+  const empty = await bare.newPage()
+  await empty.goto(`/join/${await newHousehold({ bare: true })}`)
+  for (const path of ['/', '/pot', '/pot/tins', '/dishes', '/larder', '/kitchen', '/log', '/cook']) {
+    await empty.goto(path)
+    await expect(empty.locator('main').locator('h1, h2').first()).toBeVisible()
+    await expectSound(empty)
+  }
+  await bare.close()
+})
