@@ -27,7 +27,7 @@ export type SentenceCode = keyof typeof PROBLEMS.problems
 const say = (key: string, params: Params = {}) => String(translate(context, key, named(params)))
 
 /** Parameters that are weights or temperatures; the screens tell them as their household likes. */
-const UNITS = { grams: 'g', minimum: 'g', g: 'g', left: 'g', water: 'g', temp: '°C' }
+const UNITS = { grams: 'g', minimum: 'g', g: 'g', left: 'g', water: 'g', temp: '°C', least: '°C' }
 
 /** A food of the catalogue is told by its name, a figure with its unit. */
 function named(params: Params): Params {

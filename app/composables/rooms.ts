@@ -8,7 +8,7 @@ export const STOVE: readonly Room[] = ['cook', 'runs', 'cautions']
 
 /** The further files of each place, by the first part of its address. */
 const OF_PLACE: Record<string, readonly Room[]> = {
-  '': ['day', 'pot'],
+  '': ['day'],
   pot: ['pot', 'cautions'],
   cook: ['pot', 'log', ...STOVE],
   practice: ['pot', 'log', ...STOVE],

@@ -88,7 +88,9 @@ export function useI18nText() {
   const named = (params: Params = {}): Params => ({
     ...params,
     ...(typeof params.food === 'string' ? { food: kitchen.foodName(params.food) } : {}),
-    ...(params.temp === undefined ? {} : { temp: temp(Number(params.temp)) }),
+    ...Object.fromEntries(
+      IN_CELSIUS.flatMap((name) => (params[name] === undefined ? [] : [[name, temp(Number(params[name]))]])),
+    ),
     ...Object.fromEntries(
       IN_GRAMS.flatMap((name) => (params[name] === undefined ? [] : [[name, weight(Number(params[name]))]])),
     ),
@@ -135,6 +137,8 @@ const WITH_COMMA = 'de'
 const DIGITS: Readonly<Record<string, number>> = { oz: 1, bar: 2, psi: 1 }
 /** Parameters of problems and cautions that are weights in g. */
 const IN_GRAMS = ['grams', 'minimum', 'g', 'left', 'water'] as const
+/** And those that are temperatures in °C. */
+const IN_CELSIUS = ['temp', 'least'] as const
 
 const formats = new Map<string, Intl.NumberFormat>()
 /** Making a format costs far more than using it. */

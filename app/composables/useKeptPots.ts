@@ -1,3 +1,4 @@
+import { LENGTH } from '~~/core/bounds'
 import type { KeptPot } from '~~/shared/household'
 import { itemG } from '~~/shared/pot'
 
@@ -45,7 +46,6 @@ export function useKeptPots() {
       removed.value = null
     })
   const star = (kept: KeptPot) => attempt(() => save({ ...kept, favourite: !kept.favourite }))
-  const copy = (kept: KeptPot) =>
-    attempt(() => store.add(t('pot.bar.copyOf', { name: kept.name }).slice(0, 80), kept.pot))
+  const copy = (kept: KeptPot, name: string) => attempt(() => store.add(name.slice(0, LENGTH.potName), kept.pot))
   return { removed, failed, describe, open, remove, putBack, star, copy }
 }

@@ -188,7 +188,11 @@ const meatThrough: Rule = ({ foods }) =>
 
 /** Soft eggs are eaten by choice; soft meat is not. */
 const rawCaution = (food: Food, centreC: number): Caution =>
-  caution('meat-raw', food.group === 'egg' ? 'warn' : 'refuse', { food: food.id, temp: Math.floor(centreC) })
+  caution('meat-raw', food.group === 'egg' ? 'warn' : 'refuse', {
+    food: food.id,
+    temp: Math.floor(centreC),
+    least: THROUGH_C,
+  })
 
 const keepHot: Rule = ({ appliance }) => (kindOf(appliance).gentle ? [caution('keep-hot', 'note')] : [])
 

@@ -68,8 +68,9 @@ option {
   color: var(--ink);
 }
 @media (max-width: 719px), (pointer: coarse) {
+  /* As high as a line that is typed, with its frame. */
   select {
-    min-height: 44px;
+    min-height: 46px;
   }
 }
 </style>

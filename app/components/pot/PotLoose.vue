@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
 import { heatsItself } from '~~/core/appliance/appliance'
 import { endsByItself, styleOf } from '~~/core/program/styles'
 import { applianceOf } from '~~/core/program/answer'
 import { givenAt, withGiven } from '~~/shared/pot'
+
+const TELL_AFTER_MS = 900
 
 /** The pot with everything loose in it: what goes in, the drawing, the answer, and what stands beside it. */
 const { t, number, duration, problemText, weight } = useI18nText()
@@ -30,11 +33,28 @@ const figure = computed(() => {
 })
 const fill = computed(() => answer.value && { ...answer.value.fill, ...first.value!.fill })
 const electric = computed(() => answer.value !== null && heatsItself(applianceOf(answer.value)))
+/** What a changed answer says, read out once the hand rests. */
+const told = ref('')
+watchDebounced(
+  [answer, problems],
+  () => {
+    const problem = problems.value[0]
+    if (problem) told.value = `${t('pot.answer.notPossible')} ${problemText(problem)}`
+    else if (answer.value && first.value) {
+      const { water, range } = first.value
+      const unit = t(range.unit === 'whistles' ? 'units.whistles' : 'units.min', {}, range.figure)
+      const params = { water: weight(water.pourG), figure: number(range.figure), unit }
+      told.value = t('pot.answer.told', { ...params, time: duration(answer.value.readyAtMinute) })
+    }
+  },
+  { debounce: TELL_AFTER_MS },
+)
 const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.foodName(food)) ?? [])
 </script>
 
 <template>
   <div class="pot no-print">
+    <p class="hidden-text" aria-live="polite">{{ told }}</p>
     <section class="inputs">
       <PotHead />
       <PotInputs :problems="problems" />

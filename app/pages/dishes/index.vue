@@ -50,7 +50,7 @@ useHead({ title: () => `${t('app.nav.dishes')} · Bivvet` })
             size="small"
             variant="text"
             :aria-label="t('dishes.copy', { name })"
-            @click="copy(kept)"
+            @click="copy(kept, t('pot.bar.copyOf', { name: kept.name }))"
           />
           <v-btn
             :icon="mdiClose"

@@ -311,11 +311,16 @@ h1 {
   flex: 1 1 320px;
   margin: 0;
   font-size: 15px;
+  line-height: 26px;
 }
 .facts .figure {
   font-size: 20px;
-  /* Its font, which may come later, must not move the shelves. */
   line-height: 0;
+}
+/* Fonts, which may come later, must not move the shelves. */
+.facts .link-button {
+  line-height: 22px;
+  vertical-align: top;
 }
 section {
   margin-top: 10px;
