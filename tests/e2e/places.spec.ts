@@ -110,3 +110,21 @@ test('on a phone the places stand at the foot, large enough for a thumb', async 
     expect(box.y + box.height).toBeGreaterThan(780)
   }
 })
+
+test('a page asks for each thing once, few in all, and what is long comes compressed', async ({ page }) => {
+  const asked: string[] = []
+  const encodings = new Map<string, string | undefined>()
+  page.on('response', (response) => {
+    const { pathname, search } = new URL(response.url())
+    asked.push(pathname + search)
+    encodings.set(pathname, response.headers()['content-encoding'])
+  })
+  await page.goto('/pot')
+  await expect(page.getByRole('button', { name: 'Light it' })).toBeEnabled()
+  await expect.poll(() => asked.filter((path) => path.startsWith('/api/news'))).toHaveLength(1)
+  await page.waitForTimeout(1500)
+  const ofApi = asked.filter((path) => path.startsWith('/api/'))
+  expect(ofApi.filter((path, i) => ofApi.indexOf(path) !== i)).toEqual([])
+  expect(encodings.get('/api/kitchen')).toBe('gzip')
+  expect(asked.length).toBeLessThanOrEqual(40)
+})
