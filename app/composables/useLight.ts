@@ -45,6 +45,8 @@ export function useLight() {
       if (!outcome.ok || isRefused(outcome.value.cautions)) return
       failure.value = null
       const createdAt = new Date(serverNow()).toISOString()
+      // Kept before anything else: a reload must not lose it.
+      useOutbox().addStart({ plan: plain.plan, run: plain.start })
       await begun({
         id: start.id,
         planId: plan.id,
@@ -54,7 +56,6 @@ export function useLight() {
         verdicts: [],
         plan: { ...plain.plan, cookerName, answer: outcome.value, createdAt },
       })
-      useOutbox().addStart({ plan: plain.plan, run: plain.start })
     } finally {
       lighting.value = false
     }

@@ -80,6 +80,7 @@ export const useOutbox = defineStore('outbox', () => {
 
   async function sendStarts(): Promise<'done' | 'no-network'> {
     for (const start of starts.value) {
+      if ((resting.get(start.run.id)?.untilMs ?? 0) > Date.now()) continue
       const { plan, run } = start
       try {
         await api('/plans', { method: 'POST', body: plan })
@@ -92,13 +93,22 @@ export const useOutbox = defineStore('outbox', () => {
       } catch (error) {
         const { kind, status, problems } = failureOf(error)
         if (kind === 'network') return 'no-network'
-        if (!FINAL.includes(status ?? 0)) continue
-        refused.set(run.id, problems[0]?.code ?? problems[0]?.message ?? '')
-        entries.value = entries.value.filter(({ runId }) => runId !== run.id)
+        // Its pot stands on the flame: what was seen there stays and goes on counting here, whatever the server says.
+        if (FINAL.includes(status ?? 0)) refused.set(run.id, problems[0]?.code ?? problems[0]?.message ?? '')
+        rest(run.id)
+        continue
       }
+      resting.delete(run.id)
       starts.value = starts.value.filter((one) => one.run.id !== run.id)
     }
     return 'done'
+  }
+
+  /** Lets a run be for a while, longer each time. */
+  function rest(runId: string) {
+    const times = (resting.get(runId)?.times ?? 0) + 1
+    const restMs = Math.min(LONGEST_REST_MS, TRY_AGAIN_MS * 2 ** (times - 1))
+    resting.set(runId, { times, untilMs: Date.now() + restMs })
   }
 
   async function sendOne({ runId, event }: Entry): Promise<'sent' | 'later' | 'no-network'> {
@@ -114,9 +124,7 @@ export const useOutbox = defineStore('outbox', () => {
       const { kind, status, problems } = failureOf(error)
       if (kind === 'network') return 'no-network'
       if (!FINAL.includes(status ?? 0)) {
-        const times = (resting.get(runId)?.times ?? 0) + 1
-        const restMs = Math.min(LONGEST_REST_MS, TRY_AGAIN_MS * 2 ** (times - 1))
-        resting.set(runId, { times, untilMs: Date.now() + restMs })
+        rest(runId)
         return 'later'
       }
       refused.set(runId, problems[0]?.code ?? problems[0]?.message ?? '')
