@@ -13,6 +13,9 @@ import { useLight } from './useLight'
 vi.mock('comlink', () => ({
   wrap: () => ({
     plan: async (request: PlanRequest) => ({ outcome: planOf(request, { range: false }), curves: null }),
+    // How the run then stands is told elsewhere.
+    follow: () => new Promise(() => {}),
+    forget: async () => {},
   }),
 }))
 
