@@ -11,6 +11,7 @@ const ROOMS = [
   'safety',
   'program',
   'stack',
+  'ingredient',
   'dish',
   'meal',
   'live',

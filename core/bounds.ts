@@ -34,6 +34,8 @@ export const BOUNDS = {
   whistlesFirst: [1, 20],
   tempC: [-5, 130],
   bowlC: [40, 120],
+  /** Hot fat in a pot that was fried in. */
+  standsC: [-5, 200],
   releaseMinutes: [0, 240],
   steamG: [0, 2000],
   burnerMm: [30, 400],
@@ -48,6 +50,7 @@ export const BOUNDS = {
   dryKg: [0.001, 20],
   uptake: [0, 10],
   boilMinutes: [0.1, 2000],
+  hadBoilMinutes: [0, 10_000],
   amountG: [5, 10_000],
   liquidG: [0, 10_000],
   soakHours: [0, 72],
@@ -57,6 +60,12 @@ export const BOUNDS = {
   soakWaterC: [0, 100],
   cupG: [10, 400],
   pieceG: [5, 1000],
+  ingredientCupG: [5, 400],
+  ingredientPieceG: [0.01, 3000],
+  lineG: [0, 20_000],
+  servings: [1, 100],
+  handsMinutes: [0, 600],
+  stageMinutes: [0, 4320],
   // Places.
   roomC: [-20, 50],
   tapC: [0, 40],
@@ -92,7 +101,10 @@ export const MOST = {
   likedTextures: 200,
   fixedPrograms: 30,
   vessels: 12,
+  dishLines: 60,
+  dishStages: 30,
+  portionsOfALine: 6,
 } as const
 
 /** Lengths of names and notes, in characters. */
-export const LENGTH = { id: 80, name: 60, potName: 80, planName: 120, note: 2000 } as const
+export const LENGTH = { id: 80, name: 60, potName: 80, planName: 120, note: 2000, line: 300, until: 300 } as const

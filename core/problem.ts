@@ -35,6 +35,19 @@ export type ProblemCode =
   | 'test-beyond-belief'
   | 'pressures-crossed'
   | 'window-disordered'
+  | 'id-twice'
+  | 'dish-without-stage'
+  | 'dish-without-pot'
+  | 'takes-no-line'
+  | 'takes-nothing'
+  | 'takes-from-later'
+  | 'stage-circle'
+  | 'stage-without-pot'
+  | 'not-understood'
+  | 'in-no-stage'
+  | 'in-two-stages'
+  | 'portions-too-much'
+  | 'portions-too-little'
 
 export interface Problem {
   /** Where in the request, as in `contents.0.dryG`. */

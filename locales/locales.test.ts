@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { CATALOGUE } from '../core/food/catalogue'
+import { INGREDIENTS } from '../core/ingredient/ingredients'
 import { LOADERS, type Room } from './rooms'
 import { cautionText, refusalSentence, sentenceOf, withSentences } from './sentences'
 
@@ -39,6 +40,7 @@ describe('the messages', () => {
       keys.filter((key) => {
         const room = key.split('.')[0]!
         if (room === 'catalogue') return !CATALOGUE.some(({ id }) => key.startsWith(`catalogue.${id}.`))
+        if (room === 'ingredients') return !INGREDIENTS.some(({ id }) => key.startsWith(`ingredients.${id}.`))
         const code = room in byCode ? byCode[room as keyof typeof byCode].exec(key)?.[1] : undefined
         if (code) return !codes.includes(`'${code}'`)
         return !screens.includes(key) && !composed.some((prefix) => key.startsWith(prefix))
@@ -55,6 +57,13 @@ describe('the messages', () => {
   it('name every food of the catalogue, with its other names', () => {
     const missing = CATALOGUE.flatMap(({ id }) =>
       [`catalogue.${id}.name`, `catalogue.${id}.aliases`].filter((key) => !rooms.everywhere!.includes(key)),
+    )
+    expect(missing).toEqual([])
+  })
+
+  it('name every ingredient of the table, with its other names', () => {
+    const missing = INGREDIENTS.flatMap(({ id }) =>
+      [`ingredients.${id}.name`, `ingredients.${id}.aliases`].filter((key) => !rooms.ingredients!.includes(key)),
     )
     expect(missing).toEqual([])
   })

@@ -74,10 +74,12 @@ function fillOf({ closing, solution: { simulation, case: run } }: PlannedClosing
   const base = inBase(closing)
   const added = inBase(closing, 'added')
   const bulks = base.map((item) => (added.includes(item) ? bulkBefore(item) : bulkAfter(item)))
-  const liquidMl = run.load.freeWaterKg * 1000
+  // What else stands in the pot takes its room among the liquid.
+  const otherMl = closing.pot.request.stands?.otherG ?? 0
+  const liquidMl = run.load.freeWaterKg * 1000 + otherMl
   const leftG = waterLeftG(base, simulation.freeWaterLeftG, run.grain !== undefined)
   const beforeL = levelMl(bulks, liquidMl) / 1000
-  const afterL = levelMl(base.map(bulkAfter), leftG) / 1000
+  const afterL = levelMl(base.map(bulkAfter), leftG + otherMl) / 1000
   const foam = frothTimes(base.map(({ food }) => food))
   // Grain that has drunk its water in an open pot has nothing left that foams: it foams while it boils.
   const foamsAtLast = holdsPressure(closing.pot.cooker.appliance) || !baseSets(closing)

@@ -6,7 +6,7 @@ import { liquidBroughtG } from '../water/sum'
 import { levelMl } from '../water/volume'
 import { bulkBefore } from './bulk'
 import { inBase, inTins, isColdIn, type Closing } from './closing'
-import { looseWaterG, type PreparedFood } from './prepared'
+import { looseWaterG, type PreparedFood, type PreparedPot } from './prepared'
 import { tinWaterG } from './tins'
 
 const WATER_J_PER_G_K = 4.22
@@ -16,6 +16,7 @@ const DRY_FOOD_J_PER_G_K = 1.8
 const FRESH_FOOD_J_PER_G_K = 3.7
 /** Heat capacity of a steel tin of 0.35 kg (engineering estimate). */
 const TIN_J_PER_K = 175
+const NOTHING_STANDS = { freeWaterG: 0, otherG: 0, tempC: 0 }
 const LID_TIMES_COUPLING = 0.8
 /** W/m²K from condensing steam to what the tin holds (engineering estimates). */
 const COUPLING = { watery: 300, grain: 170, pieces: 120 } as const
@@ -42,11 +43,14 @@ export function caseOf(closing: Closing, pourG: number, program: Step[]): Simula
   }
 }
 
+/** g of free liquid that stands in the pot before anything of its request goes in. */
+export const stoodG = ({ request: { stands } }: PreparedPot) => stands?.freeWaterG ?? 0
+
 /** g of water that is free in the base before any is poured. */
 export function freeWaterBeforeG(closing: Closing): number {
   const { before, pot } = closing
   const looseG = inBase(closing, 'added').reduce((sum, item) => sum + looseWaterG(item), 0)
-  return looseG + (before ? before.freeWaterG : liquidBroughtG(pot.liquids))
+  return looseG + (before ? before.freeWaterG : liquidBroughtG(pot.liquids) + stoodG(pot))
 }
 
 /**
@@ -78,11 +82,15 @@ function grainOf(closing: Closing): { grain?: Grain } {
 function loadOf(closing: Closing, pourG: number): Load {
   const { before, pot } = closing
   const { roomC, tapC } = pot.request.kitchen
+  const { freeWaterG: stoodWaterG, otherG, tempC: stoodC } = pot.request.stands ?? NOTHING_STANDS
   const base = inBase(closing)
-  const foodJPerK = base.reduce((sum, item) => sum + dryAndHeldJPerK(item), 0)
+  const foodJPerK = base.reduce((sum, item) => sum + dryAndHeldJPerK(item), 0) + otherG * FRESH_FOOD_J_PER_G_K
   const freeG = pourG + freeWaterBeforeG(closing)
   const waterJPerK = freeG * WATER_J_PER_G_K
-  const atRoomJPerK = foodJPerK + pot.cooker.appliance.metalKg * pot.cooker.appliance.metalJPerKgK
+  const metalJPerK = pot.cooker.appliance.metalKg * pot.cooker.appliance.metalJPerKgK
+  const atRoomJPerK = foodJPerK + metalJPerK
+  // What was fried in it before is as hot as the pot itself.
+  const hotJPerK = pot.request.stands ? metalJPerK + otherG * FRESH_FOOD_J_PER_G_K + stoodWaterG * WATER_J_PER_G_K : 0
   const coldJPerK = base.reduce((sum, item) => sum + (isColdIn(closing, item) ? dryAndHeldJPerK(item) : 0), 0)
   const allJPerK = waterJPerK + atRoomJPerK
   return {
@@ -90,7 +98,11 @@ function loadOf(closing: Closing, pourG: number): Load {
     foodJPerK,
     startC: before
       ? before.tempC - ((before.tempC - roomC) * coldJPerK) / allJPerK
-      : (waterJPerK * tapC + atRoomJPerK * roomC) / allJPerK,
+      : (waterJPerK * tapC +
+          atRoomJPerK * roomC +
+          (stoodC - roomC) * hotJPerK +
+          (roomC - tapC) * stoodWaterG * WATER_J_PER_G_K) /
+        allJPerK,
     vessels: inTins(closing).map((item) => vesselOf(closing, item)),
   }
 }

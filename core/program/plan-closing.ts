@@ -5,7 +5,7 @@ import { waterSum, type Drinks, type Floor, type WaterSum } from '../water/sum'
 import { coveringMl } from '../water/volume'
 import { bulkBefore } from './bulk'
 import { baseSets, inBase, surplusOf, type Closing } from './closing'
-import { freeWaterBeforeG } from './closing-case'
+import { freeWaterBeforeG, stoodG } from './closing-case'
 import type { PreparedFood } from './prepared'
 import { solve, type Solution } from './solve'
 
@@ -85,10 +85,10 @@ function waterOf(closing: Closing, steamG: number, baseLeftG: number): WaterSum 
   const { before, pot, keepsWet } = closing
   const added = inBase(closing, 'added')
   const floors = floorsOf(closing, baseLeftG)
-  if (!before) return waterSum(added.map(drinksOf), pot.liquids, steamG, floors)
+  if (!before) return waterSum(added.map(drinksOf), pot.liquids, steamG, floors, { stoodG: stoodG(pot) })
   // What stands around the foods that were there was set right when they went in.
   const isWanted = keepsWet && inBase(closing).length > added.length
-  return waterSum(added.map(drinksOf), [], steamG, floors, { freeWaterG: before.freeWaterG, isWanted })
+  return waterSum(added.map(drinksOf), [], steamG, floors, { there: { freeWaterG: before.freeWaterG, isWanted } })
 }
 
 /**
@@ -121,7 +121,9 @@ function planRiceCooker(closing: Closing): Outcome<PlannedClosing> {
     .map(drinksOf)
     .map((item) => ({ ...item, uptakeG: item.uptakeG * scale, freeLiquidG: 0 }))
   // What is left in the pan when it switches off goes with the steam: it dries while the rice rests.
-  const water = waterSum(drinks, pot.liquids, simulation.steamLostG + simulation.freeWaterLeftG, [])
+  const water = waterSum(drinks, pot.liquids, simulation.steamLostG + simulation.freeWaterLeftG, [], {
+    stoodG: stoodG(pot),
+  })
   // The lines are rounded to grams; the pour keeps to them.
   return { ok: true, value: { closing, water, solution } }
 }

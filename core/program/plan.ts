@@ -45,7 +45,7 @@ export function closingAnswers(
   sequence: readonly SequenceStep[],
   withRange: boolean,
 ): ClosingAnswer[] {
-  let had = pot.foods.map(() => 0)
+  let had = pot.foods.map(({ hadBoilMinutes }) => hadBoilMinutes)
   return sequence.map((step, i) => {
     const closing = closingAnswer(step, withRange, had, i === sequence.length - 1)
     had = had.map((got, food) => got + closing.foods[food]!.gets)
@@ -86,9 +86,10 @@ function foodAnswer(
   index: number,
   closings: readonly ClosingAnswer[],
 ): FoodAnswer {
-  const { food, dryG, texture, soakedShare, need } = item
+  const { food, dryG, texture, soakedShare, need, hadBoilMinutes } = item
   const tin = item.tin === null ? null : tins[item.tin]!
-  const sum = (of: 'gets' | 'getsLow' | 'getsHigh') => closings.reduce((all, { foods }) => all + foods[index]![of], 0)
+  const sum = (of: 'gets' | 'getsLow' | 'getsHigh') =>
+    closings.reduce((all, { foods }) => all + foods[index]![of], hadBoilMinutes)
   const gets = sum('gets')
   const centreC = Math.max(...closings.map(({ foods }) => foods[index]!.centreC))
   return {

@@ -24,6 +24,8 @@ export interface PreparedFood {
   soak: Soak | null
   soakedShare: number
   need: Need
+  /** Boil-minutes that it has had before this pot. */
+  hadBoilMinutes: number
   /** g of water inside it when it goes in, and that it brings from a drained soak (surface included). */
   insideG: number
   heldG: number
@@ -131,8 +133,8 @@ function withLid(cooker: Cooker, style: Style): Cooker {
 function prepareFood(
   food: Food,
   texture: Texture,
-  { dryG, soak, batch, additions = [], where }: Content,
-  { kitchen, freeLiquid, liquids }: PlanRequest,
+  { dryG, soak, batch, additions = [], where, had }: Content,
+  { kitchen, freeLiquid, liquids, stands }: PlanRequest,
 ): Omit<PreparedFood, 'joins' | 'tin'> {
   const share = soakedShare(food, soak, kitchen.roomC)
   const kept = soak !== null && soak.keepWater
@@ -146,11 +148,15 @@ function prepareFood(
       soakedShare: share,
       batch: batch ?? 'fresh',
       additions:
-        where === 'base' && isSoured(dryG, liquids) ? [...new Set([...additions, 'acid' as const])] : additions,
+        where === 'base' && isSoured(dryG, liquids, stands?.sourG)
+          ? [...new Set([...additions, 'acid' as const])]
+          : additions,
     }),
-    insideG: dryG * soakUptake(food, share),
-    heldG: kept ? 0 : dryG * heldAfterDraining(food, share),
-    soakWaterG: kept ? (soak.waterG ?? 0) : 0,
+    hadBoilMinutes: had?.boilMinutes ?? 0,
+    insideG: had ? had.waterG : dryG * soakUptake(food, share),
+    // What was cooked before has left its soaking water behind.
+    heldG: had ? had.waterG : kept ? 0 : dryG * heldAfterDraining(food, share),
+    soakWaterG: kept && !had ? (soak.waterG ?? 0) : 0,
     uptakeG: dryG * uptakeFor(food, texture),
     freeLiquidG: cooksCovered(food) ? dryG * FREE_LIQUID[freeLiquid ?? 'drained'] : 0,
   }
@@ -159,8 +165,8 @@ function prepareFood(
 /** So much of what is sour to each g of dry pulses keeps them hard, ticked or not (engineering estimate). */
 const SOUR_SHARE = 0.25
 
-function isSoured(dryG: number, liquids: readonly Liquid[]): boolean {
-  const sourG = liquids.reduce((sum, { kind, g }) => sum + (isSour(kind) ? g : 0), 0)
+function isSoured(dryG: number, liquids: readonly Liquid[], stoodG = 0): boolean {
+  const sourG = liquids.reduce((sum, { kind, g }) => sum + (isSour(kind) ? g : 0), stoodG)
   return sourG >= SOUR_SHARE * dryG
 }
 

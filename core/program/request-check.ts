@@ -6,7 +6,7 @@ import type { PlanRequest } from './request.schema'
 
 /** All figures of a request that cannot be. */
 export function checkRequest(request: PlanRequest): Problem[] {
-  const { kitchen, style, contents, trivetMm, liquids, burner, given, spread, release, cooker } = request
+  const { kitchen, style, contents, trivetMm, liquids, stands, burner, given, spread, release, cooker } = request
   const found: Problem[] = []
   const check = (value: number | undefined, name: BoundName, path: string) => {
     if (value !== undefined) found.push(...outOfBounds(value, name, path))
@@ -19,6 +19,12 @@ export function checkRequest(request: PlanRequest): Problem[] {
   contents.forEach((content, i) => found.push(...checkContent(content, `contents.${i}`)))
   check(trivetMm, 'trivetMm', 'trivetMm')
   liquids.forEach(({ g }, i) => check(g, 'liquidG', `liquids.${i}.g`))
+  if (stands) {
+    check(stands.freeWaterG, 'liquidG', 'stands.freeWaterG')
+    check(stands.otherG, 'liquidG', 'stands.otherG')
+    check(stands.tempC, 'standsC', 'stands.tempC')
+    check(stands.sourG, 'liquidG', 'stands.sourG')
+  }
   if (typeof burner === 'object') {
     const [flames, path] = 'flameW' in burner ? [burner.flameW, 'burner.flameW'] : [burner, 'burner']
     for (const flame of FLAMES) check(flames[flame], 'heatW', `${path}.${flame}`)
@@ -36,9 +42,14 @@ export function checkRequest(request: PlanRequest): Problem[] {
   return found
 }
 
-function checkContent({ dryG, soak, where, sizeMm }: PlanRequest['contents'][number], path: string): Problem[] {
+function checkContent({ dryG, soak, where, sizeMm, had }: PlanRequest['contents'][number], path: string): Problem[] {
   const found = checkAmount(dryG, `${path}.dryG`)
   if (sizeMm !== undefined) found.push(...outOfBounds(sizeMm, 'sizeMm', `${path}.sizeMm`))
+  if (had)
+    found.push(
+      ...outOfBounds(had.boilMinutes, 'hadBoilMinutes', `${path}.had.boilMinutes`),
+      ...outOfBounds(had.waterG, 'liquidG', `${path}.had.waterG`),
+    )
   if (soak) {
     found.push(
       ...outOfBounds(soak.hours, 'soakHours', `${path}.soak.hours`, 'hours-out-of-range'),

@@ -35,6 +35,8 @@ export const contentSchema = z.object({
   sizeMm: figure.optional(),
   additions: z.array(z.enum(ADDITIONS)).max(10).optional(),
   batch: z.enum(BATCHES).optional(),
+  /** Boil-minutes that it has had, and g of water that it holds, where it was cooked before. */
+  had: z.object({ boilMinutes: figure, waterG: figure }).optional(),
   /** Which closing of the lid it goes in at: 0, if left out, from the start; 1 once it has been opened; and so on. */
   joins: z
     .number()
@@ -62,6 +64,11 @@ export const planRequestSchema = z.object({
   /** Height of what the lowest tin stands on; a low trivet if left out. */
   trivetMm: figure.optional(),
   liquids: z.array(liquidSchema).max(MOST.liquids),
+  /**
+   * What the pot holds before anything of this goes in, after a fry, say: its free liquid, all else that stands in
+   * it, how hot it is, and how much of it is sour.
+   */
+  stands: z.object({ freeWaterG: figure, otherG: figure, tempC: figure, sourG: figure.optional() }).optional(),
   freeLiquid: z.enum(FREE_LIQUIDS).optional(),
   style: styleSchema,
   release: z.union([z.literal('auto'), releaseSchema]),

@@ -37,7 +37,9 @@ export function planSequence(pot: PreparedPot): Outcome<SequenceStep[]> {
       // A closing that no program can do by itself is told below, by what it is.
       if (!tried.ok) break
       const gets = tried.value.map(({ taken }) => taken.solution.simulation.boilMinutes)
-      const done = pot.foods.every(({ need }, i) => sumAt(gets, i, 0) >= ENOUGH * need.boilMinutes)
+      const done = pot.foods.every(
+        ({ need, hadBoilMinutes }, i) => sumAt(gets, i, 0) >= ENOUGH * (need.boilMinutes - hadBoilMinutes),
+      )
       if (done && round > 1) break
       later = gets.map((closing, c) => closing.map((got, i) => (round > 2 ? Math.min(got, later[c]![i]!) : got)))
     }
@@ -82,8 +84,8 @@ export function closingOf(
     before,
     inside: pot.foods.map(({ joins }) => joins <= number),
     adds: pot.foods.map(({ joins }) => joins === number),
-    needs: pot.foods.map(({ need, joins }, i) =>
-      joins > number ? 0 : Math.max(0, need.boilMinutes - (before?.gets[i] ?? 0) - later(i, joins)),
+    needs: pot.foods.map(({ need, hadBoilMinutes, joins }, i) =>
+      joins > number ? 0 : Math.max(0, need.boilMinutes - hadBoilMinutes - (before?.gets[i] ?? 0) - later(i, joins)),
     ),
     keepsWet: true,
   }

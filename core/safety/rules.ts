@@ -94,6 +94,12 @@ export type CautionId =
   | 'meat-raw'
   | 'keep-hot'
   | 'size-assumed'
+  | 'never-cooked'
+  | 'meat-never-cooked'
+  | 'much-salt'
+  | 'simmer-dry'
+  | 'fry-sticks'
+  | 'cool-in-time'
 
 const LECTIN_SOAK_HOURS = 5
 /** Foam settles within this time after the heat is off (engineering estimate). */
@@ -262,6 +268,42 @@ export function cautionsFor(plan: PlanFacts): Caution[] {
 export function isRefused(cautions: readonly Caution[]): boolean {
   return cautions.some(({ severity }) => severity === 'refuse')
 }
+
+/** What the rules look at of a whole dish, once every stage of it is worked out. */
+export interface DishFacts {
+  /** What is served: boil-minutes in all its stages, and after how many it can be eaten. */
+  foods: { food: Food; gets: number; firm: number; centreC: number | null }[]
+  /** What was said of its stages, pots among them. */
+  stages: readonly Caution[]
+  saltShare: number
+  saltRange: readonly [number, number]
+  /** Some of it is put away. */
+  chills: boolean
+}
+
+/** The cautions of a whole dish, gravest first: no stage of it, and no order of stages, gets round the rules. */
+export function dishCautions({ foods, stages, saltShare, saltRange, chills }: DishFacts): Caution[] {
+  const raw = foods.flatMap(({ food, gets, firm, centreC }): Caution[] => {
+    const name = { food: food.id }
+    const isHot = centreC === null || isThrough(food, centreC)
+    // Its pot has refused it with the temperature already.
+    if (!isHot && food.group === 'meat') return []
+    if (gets >= firm) return []
+    if (food.lectin) return [caution('lectin-not-done', 'refuse', name)]
+    if (food.group === 'meat') return [caution('meat-never-cooked', 'refuse', name)]
+    return [caution('never-cooked', 'warn', name)]
+  })
+  const found = [
+    ...stages,
+    ...raw,
+    ...(saltShare > saltRange[1] ? [caution('much-salt', 'note', { percent: (saltShare * 100).toFixed(1) })] : []),
+    ...(chills ? [caution('cool-in-time', 'warn')] : []),
+  ]
+  const said = found.filter((one, i) => found.findIndex((other) => sameAs(one, other)) === i)
+  return said.sort((a, b) => ORDER[a.severity] - ORDER[b.severity])
+}
+
+const sameAs = (a: Caution, b: Caution) => a.id === b.id && JSON.stringify(a.params) === JSON.stringify(b.params)
 
 /** What the rules look at while a pot cooks. */
 export interface RunFacts {

@@ -10,6 +10,8 @@ export interface WaterLine {
     | 'held'
     | 'soak-water'
     | 'liquid'
+    /** In the pot from what was done in it before. */
+    | 'stood'
     /** In the pot already when it is closed again, and what of that shall stay. */
     | 'there'
     | 'stays'
@@ -67,7 +69,7 @@ export function waterSum(
   liquids: readonly Liquid[],
   steamLostG: number,
   floors: readonly Floor[],
-  there: ThereAlready | null = null,
+  { there = null, stoodG = 0 }: { there?: ThereAlready | null; stoodG?: number } = {},
 ): WaterSum {
   const lines: WaterLine[] = []
   const add = (id: WaterLine['id'], g: number, of?: string) => {
@@ -80,6 +82,7 @@ export function waterSum(
   for (const food of foods) add('held', -food.heldG, food.foodId)
   for (const food of foods) add('soak-water', -food.soakWaterG, food.foodId)
   for (const liquid of liquids) add('liquid', -liquid.g * LIQUID_YIELD[liquid.kind], liquid.kind)
+  add('stood', -stoodG)
 
   const sumSoFar = () => lines.reduce((sum, line) => sum + line.g, 0)
   if (there) {

@@ -1,0 +1,132 @@
+import { z } from 'zod'
+import { burnerSchema, cookerSchema } from '../appliance/appliance.schema'
+import { LENGTH, MOST } from '../bounds'
+import { bounded, figure } from '../fields.schema'
+import { foodSchema } from '../food/food.schema'
+import { ingredientSchema } from '../ingredient/ingredient.schema'
+import { FLAMES, LEVELS, STYLES, TEXTURES } from '../names'
+import { tinSchema } from '../program/request.schema'
+import { FREE_LIQUIDS } from '../water/liquids'
+import { STAGE_KINDS, VESSELS } from './names'
+
+const id = z.string().min(1).max(LENGTH.id)
+
+/** An ingredient as it was typed, and what was understood of it. */
+const lineSchema = z.object({
+  id,
+  typed: z.string().max(LENGTH.line),
+  /** A food of the catalogue, an ingredient, or one of the household's own; null while nobody has said. */
+  what: z.string().max(LENGTH.id).nullable(),
+  /** Weight in all; null where it is not measured: a pinch, a leaf, to taste. */
+  g: bounded('lineG').nullable(),
+  /** Cooked before and kept: how much water each gram holds of it, and what it has had. */
+  kept: z
+    .object({
+      /** g of the dry food in it. */
+      dryG: bounded('lineG'),
+      boilMinutes: figure.min(0),
+      saltG: figure.min(0),
+    })
+    .optional(),
+})
+export type DishLine = z.infer<typeof lineSchema>
+
+/** So much of a line goes in here; all that no other stage takes of it if left out. */
+const takeSchema = z.object({ line: id, g: bounded('lineG').optional() })
+export type Take = z.infer<typeof takeSchema>
+
+/** What another stage leaves: all of it, or so much of the liquid that it kept aside. */
+const fromSchema = z.object({
+  stage: id,
+  part: z.enum(['all', 'liquid']),
+  g: bounded('lineG').optional(),
+})
+
+/** How a food of a pot stage is to come out, where it stands, and when it goes in. */
+const potFoodSchema = z.object({
+  line: id,
+  texture: z.enum(TEXTURES).optional(),
+  sizeMm: bounded('sizeMm').optional(),
+  where: z.union([z.literal('base'), z.object({ tin: tinSchema, tier: z.number().int().min(1).max(8) })]).optional(),
+  old: z.boolean().optional(),
+  joins: z
+    .number()
+    .int()
+    .min(0)
+    .max(MOST.closings - 1)
+    .optional(),
+})
+
+/** How one closing of a cooker is programmed; the cooker itself is the kitchen's, by its id. */
+const potSettingsSchema = z.object({
+  cookerId: z.string().max(LENGTH.id),
+  burnerId: z.string().max(LENGTH.id),
+  style: z.enum(STYLES),
+  flame: z.enum(FLAMES),
+  level: z.enum(LEVELS),
+  freeLiquid: z.enum(FREE_LIQUIDS),
+  foods: z.array(potFoodSchema).max(MOST.contents),
+  /** Water that the cook pours instead of what is computed. */
+  pourG: bounded('liquidG').optional(),
+})
+export type PotSettings = z.infer<typeof potSettingsSchema>
+
+/** One thing that is done. What a kind does not use is left out. */
+export const stageSchema = z.object({
+  id,
+  kind: z.enum(STAGE_KINDS),
+  takes: z.array(takeSchema).max(MOST.dishLines),
+  from: z.array(fromSchema).max(MOST.dishStages),
+  vessel: z.enum(VESSELS).optional(),
+  minutes: bounded('stageMinutes').optional(),
+  handsMinutes: bounded('handsMinutes').optional(),
+  /** Until when, and what to see to, in the cook's words. */
+  until: z.string().max(LENGTH.until).optional(),
+  /** Water that is poured here; a pot works out its own. */
+  waterG: bounded('liquidG').optional(),
+  /** Of a soak: how warm its water is, and whether it is cooked in. */
+  waterC: bounded('soakWaterC').optional(),
+  keepWater: z.boolean().optional(),
+  /** Of what stands on a flame. */
+  flame: z.enum(FLAMES).optional(),
+  lid: z.boolean().optional(),
+  /** g of the liquid that are kept aside when it is done; all of it where it is drained and this is left out. */
+  keepsG: bounded('liquidG').optional(),
+  /** Of what is drained: the liquid is thrown away. */
+  throwsLiquid: z.boolean().optional(),
+  /** A spice pouch is taken out here. */
+  takesOutPouch: z.boolean().optional(),
+  pot: potSettingsSchema.optional(),
+})
+export type Stage = z.infer<typeof stageSchema>
+
+export const dishSchema = z.object({
+  name: z.string().trim().min(1).max(LENGTH.potName),
+  servings: bounded('servings'),
+  note: z.string().max(LENGTH.note).optional(),
+  lines: z.array(lineSchema).max(MOST.dishLines),
+  stages: z.array(stageSchema).max(MOST.dishStages),
+})
+export type Dish = z.infer<typeof dishSchema>
+
+/** The pot of a stage: a generic one by its id, or one of the household's. */
+const potOfStageSchema = z.object({
+  cooker: z.union([z.string().max(LENGTH.id), cookerSchema]),
+  burner: z
+    .union([z.enum(['strong', 'weak']), burnerSchema, z.object({ diameterMm: figure, flameW: burnerSchema })])
+    .optional(),
+  heatSpread: bounded('share').optional(),
+})
+export type PotOfStage = z.infer<typeof potOfStageSchema>
+
+/** A dish with the kitchen that it is cooked in. */
+export const dishRequestSchema = z.object({
+  kitchen: z.object({ altitudeM: figure, roomC: figure, tapC: figure, hardWater: z.boolean().optional() }),
+  /** By stage; where one has none, this. */
+  pots: z.record(z.string().max(LENGTH.id), potOfStageSchema).optional(),
+  pot: potOfStageSchema,
+  dish: dishSchema,
+  foods: z.array(foodSchema).max(MOST.foods).optional(),
+  ingredients: z.array(ingredientSchema).max(MOST.foods).optional(),
+})
+export type DishRequest = z.infer<typeof dishRequestSchema>

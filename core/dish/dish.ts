@@ -1,0 +1,281 @@
+import { needOf } from '../food/need'
+import { usualTexture } from '../food/texture'
+import { failed, type Outcome, type Problem } from '../problem'
+import { unitOf, type PlanAnswer } from '../program/answer'
+import { plan } from '../program/plan'
+import type { PlanRequest } from '../program/request.schema'
+import { dishCautions, type Caution } from '../safety/rules'
+import { openQuestions, structureProblems } from './checks'
+import { clockOf } from './clock'
+import { emptyContents, liquidG, massG, merged, putIn, sumOf, type Aside, type Contents } from './contents'
+import type { Dish, DishRequest, Stage } from './dish.schema'
+import { emptyRow, type LiquidRow, type SaltRow } from './ledger'
+import { cookInPot, potRequest, withoutSour } from './pot-stage'
+import { handsOf, minutesOf, STAGES } from './stages'
+import { fry, mash, simmer, soak, takeOff, type Worked } from './work'
+
+/** What becomes of a dish at one of its stages. */
+export interface StageAnswer {
+  id: string
+  startMinute: number
+  minutes: number
+  handsMinutes: number
+  /** What its portions weigh, in the order in which they are taken; null for what is not measured. */
+  takes: { line: string; g: number | null }[]
+  liquid: LiquidRow
+  salt: SaltRow
+  /** g in its vessel when it is done. */
+  massG: number
+  /** The plan of a pot's closing; null for any other stage, and for one that cannot be planned. */
+  pot: { request: PlanRequest; answer: PlanAnswer } | null
+  /** Sour things that are in before the pulses are soft: what they cost, and the stage to which they could move. */
+  sour: { lines: string[]; costs: { figure: number; unit: 'whistles' | 'minutes' }; moveTo: string | null } | null
+  problems: Problem[]
+  cautions: Caution[]
+}
+
+export interface DishAnswer {
+  stages: StageAnswer[]
+  /** Of all that is served. */
+  massG: number
+  saltG: number
+  saltShare: number
+  /** Salt that went out with liquid that was thrown away. */
+  saltThrownG: number
+  liquidG: number
+  /** Liquid that was kept aside and is not used in it. */
+  keptG: number
+  /** Minutes from the first stage that is not passive, from the very first, and in the cook's hands. */
+  spanMinutes: number
+  aheadMinutes: number
+  handsMinutes: number
+  /** What the cook is asked: lines that are not understood, portions that do not add up. */
+  questions: Problem[]
+  cautions: Caution[]
+}
+
+/** So much salt in what is eaten is usual, as a share of it (general kitchen practice; no advice on health). */
+export const USUAL_SALT = [0.005, 0.011] as const
+
+/**
+ * Works a dish out: what every stage holds, gives, drinks and loses, the program of every pot in it from what the
+ * stages before have left, the salt, the sour, the clock. Fails where the stages do not hang together; what can be
+ * answered in spite of an open question is. The safety rules are applied last.
+ */
+export function answerDish(request: DishRequest): Outcome<DishAnswer> {
+  const problems = structureProblems(request.dish)
+  if (problems.length > 0) return failed(...problems)
+  const { dish, kitchen } = request
+  const left = new Map<string, Contents>()
+  const asides = new Map<string, Aside>()
+  const done = dish.stages.map((stage) => runStage(stage, request, left, asides))
+  const times = clockOf(done.map(({ stage, minutes }) => ({ stage, minutes, handsMinutes: handsOf(stage, minutes) })))
+  const served = merged([...left.values()], kitchen.roomC)
+  const stages = done.map(({ stage: _, ...answer }, i) => ({ ...answer, ...times[i]! }))
+  const counted = stages.filter((_, i) => !STAGES[dish.stages[i]!.kind].afterServing)
+  const active = counted.filter((one) => !STAGES[dish.stages.find(({ id }) => id === one.id)!.kind].passive)
+  const earliest = (list: typeof stages) => -Math.min(0, ...list.map(({ startMinute }) => startMinute))
+  const eatenG = massG(served)
+  const saltShare = eatenG > 0 ? served.saltG / eatenG : 0
+  return {
+    ok: true,
+    value: {
+      stages,
+      massG: eatenG,
+      saltG: served.saltG,
+      saltShare,
+      saltThrownG: sumOf(stages, ({ saltThrownG }) => saltThrownG),
+      liquidG: liquidG(served),
+      keptG: sumOf([...asides.values()], ({ freeG }) => freeG),
+      spanMinutes: earliest(active),
+      aheadMinutes: earliest(counted),
+      handsMinutes: sumOf(stages, ({ handsMinutes }) => handsMinutes),
+      questions: openQuestions(request),
+      cautions: dishCautions({
+        foods: served.foods.map((item) => ({
+          food: item.food,
+          gets: item.gets,
+          firm: firmOf(item.food, item),
+          centreC: item.centreC,
+        })),
+        stages: stages.flatMap(({ cautions }) => cautions),
+        saltShare,
+        saltRange: USUAL_SALT,
+        chills: dish.stages.some(({ kind }) => kind === 'chill'),
+      }),
+    },
+  }
+}
+
+/** Boil-minutes after which it can be eaten at all, as it was prepared. */
+function firmOf(food: Contents['foods'][number]['food'], { needs, texture }: Contents['foods'][number]): number {
+  const asked = texture ?? usualTexture(food)
+  const usual = needOf(food, asked, { soakedShare: 1, batch: 'fresh', additions: [] })
+  // What changes a need moves the whole window.
+  return ((needs ?? usual.boilMinutes) / usual.boilMinutes) * usual.window.firm
+}
+
+type Ran = Omit<StageAnswer, 'startMinute' | 'handsMinutes'> & { stage: Stage; saltThrownG: number }
+
+function runStage(stage: Stage, request: DishRequest, left: Map<string, Contents>, asides: Map<string, Aside>): Ran {
+  const { dish, kitchen } = request
+  const row = emptyRow()
+  const contents = merged(
+    stage.from.flatMap(({ stage: id, part }) => {
+      const found = part === 'all' ? left.get(id) : undefined
+      if (found) left.delete(id)
+      return found ? [found] : []
+    }),
+    kitchen.roomC,
+  )
+  row.beforeG = liquidG(contents)
+  const saltBeforeG = contents.saltG
+  const stoodG = contents.freeG
+  for (const { stage: id, part, g } of stage.from) {
+    const aside = part === 'liquid' ? asides.get(id) : undefined
+    if (!aside || aside.freeG <= 0) continue
+    const backG = Math.min(aside.freeG, g ?? Infinity)
+    const saltG = (aside.saltG * backG) / aside.freeG
+    asides.set(id, { freeG: aside.freeG - backG, saltG: aside.saltG - saltG })
+    contents.freeG += backG
+    contents.saltG += saltG
+    contents.saltGoneG -= saltG
+    row.backG += backG
+  }
+  const takes = stage.takes.map((take) => ({ line: take.line, g: portionG(take.line, stage, dish) }))
+  for (const { line: id, g } of takes) {
+    if (g === null || g <= 0) continue
+    const brought = putIn(
+      contents,
+      dish.lines.find((line) => line.id === id)!,
+      g,
+      request,
+    )
+    row.pouredG += brought.pouredG
+    row.givenG += brought.givenG
+  }
+  if (stage.waterG !== undefined) {
+    contents.freeG += stage.waterG
+    row.pouredG += stage.waterG
+  }
+  const saltAddedG = contents.saltG - saltBeforeG
+  const ran: Ran = {
+    stage,
+    id: stage.id,
+    minutes: minutesOf(stage),
+    takes,
+    liquid: row,
+    salt: { beforeG: saltBeforeG, addedG: saltAddedG, goneG: 0, afterG: 0, share: 0 },
+    massG: 0,
+    pot: null,
+    sour: null,
+    problems: [],
+    cautions: [],
+    saltThrownG: 0,
+  }
+  const saltThenG = contents.saltG
+  const aside = work(stage, contents, row, request, stoodG, ran)
+  row.afterG = liquidG(contents)
+  if (aside.freeG > 0) asides.set(stage.id, aside)
+  left.set(stage.id, contents)
+  const goneG = saltThenG - contents.saltG
+  return {
+    ...ran,
+    massG: massG(contents),
+    salt: { ...ran.salt, goneG, afterG: contents.saltG, share: contents.saltG / Math.max(1, massG(contents)) },
+    saltThrownG: goneG - aside.saltG,
+  }
+}
+
+/** g of a line that a stage takes; what is not said is all that the others leave. */
+function portionG(id: string, stage: Stage, { lines, stages }: Dish): number | null {
+  const line = lines.find((one) => one.id === id)!
+  if (line.g === null) return null
+  const take = stage.takes.find((one) => one.line === id)!
+  if (take.g !== undefined) return take.g
+  const elsewhere = sumOf(stages, (one) => sumOf(one.takes, ({ line: of, g = 0 }) => (of === id ? g : 0)))
+  const sharing = stages.filter((one) => one.takes.some(({ line: of, g }) => of === id && g === undefined)).length
+  return Math.max(0, line.g - elsewhere) / sharing
+}
+
+/** Does to the contents what the stage does, and tells what was kept aside. */
+function work(stage: Stage, contents: Contents, row: LiquidRow, request: DishRequest, stoodG: number, ran: Ran): Aside {
+  const did = (): Worked | null => {
+    switch (stage.kind) {
+      case 'soak':
+        return soak({ ...stage, minutes: ran.minutes }, contents, row, request)
+      case 'fry':
+        return fry({ ...stage, minutes: ran.minutes }, contents, row, request)
+      case 'simmer':
+        return simmer({ ...stage, minutes: ran.minutes }, contents, row, request)
+      case 'mash':
+        return mash(stage, contents, row)
+      default:
+        return null
+    }
+  }
+  if (stage.kind === 'pot') closePot(stage, contents, row, request, stoodG, ran)
+  const worked = did()
+  if (worked) {
+    ran.minutes += Math.round(worked.comeUpMinutes)
+    if (worked.shortG > 1)
+      ran.cautions.push({ id: 'simmer-dry', severity: 'warn', params: { grams: Math.ceil(worked.shortG / 10) * 10 } })
+  }
+  if (stage.kind === 'fry') ran.cautions.push(...sticks(contents))
+  return takeOff(stage, contents, row)
+}
+
+/** Less fat than this to what is fried, with nothing wet left, and it sticks (engineering estimate). */
+const LEAST_FAT_SHARE = 0.03
+/** So much water loosens what has stuck (general kitchen practice). */
+const SPLASH_G = 30
+
+function sticks({ others, foods, freeG }: Contents): Caution[] {
+  const fatG = sumOf(others, ({ restG, what }) => restG * what.fat)
+  const allG = sumOf(others, ({ restG }) => restG) + sumOf(foods, ({ dryG }) => dryG)
+  if (freeG > 1 || allG === 0 || fatG >= LEAST_FAT_SHARE * allG) return []
+  return [{ id: 'fry-sticks', severity: 'note', params: { grams: SPLASH_G } }]
+}
+
+function closePot(
+  stage: Stage,
+  contents: Contents,
+  row: LiquidRow,
+  request: DishRequest,
+  stoodG: number,
+  ran: Ran,
+): void {
+  const of = request.pots?.[stage.id] ?? request.pot
+  const asked = potRequest(stage.pot!, of, contents, { freeG: stoodG }, request)
+  const sourLines = contents.others.filter(({ what }) => what.sour).map(({ line }) => line)
+  const cooked = cookInPot(asked, contents, row)
+  if (!cooked.ok) {
+    ran.problems.push(...cooked.problems)
+    return
+  }
+  const { answer } = cooked.value
+  ran.pot = cooked.value
+  ran.minutes = answer.readyAtMinute
+  ran.cautions.push(...answer.cautions)
+  if (sourLines.length > 0 && answer.foods.some(({ factors }) => factors.some(({ id }) => id === 'acid')))
+    ran.sour = sourOf(stage, sourLines, cooked.value, request)
+}
+
+/** What the sour costs, by planning the same pot without it. */
+function sourOf(
+  stage: Stage,
+  lines: string[],
+  { request: asked, answer }: { request: PlanRequest; answer: PlanAnswer },
+  { dish }: DishRequest,
+): StageAnswer['sour'] {
+  const sweet = plan(withoutSour(asked), { range: false })
+  if (!sweet.ok) return null
+  const figure = (of: PlanAnswer) => of.closings[0]!.range.figure
+  const after = dish.stages.slice(dish.stages.indexOf(stage) + 1)
+  const moveTo = after.find(({ kind }) => kind === 'simmer' || kind === 'combine' || kind === 'temper')
+  return {
+    lines,
+    costs: { figure: figure(answer) - figure(sweet.value), unit: unitOf(answer) },
+    moveTo: moveTo?.id ?? null,
+  }
+}

@@ -1,0 +1,21 @@
+/** What is done to what is in a vessel, in the order in which cooks usually do it. */
+export const STAGE_KINDS = [
+  'prepare',
+  'soak',
+  'marinate',
+  'dry-roast',
+  'fry',
+  'pot',
+  'simmer',
+  'mash',
+  'drain',
+  'combine',
+  'temper',
+  'rest',
+  'fluff',
+  'chill',
+] as const
+export type StageKind = (typeof STAGE_KINDS)[number]
+
+export const VESSELS = ['bowl', 'pan', 'pot', 'board', 'box'] as const
+export type Vessel = (typeof VESSELS)[number]
