@@ -1,0 +1,169 @@
+import type { Outcome } from '../problem'
+import { knownOf, sumOf } from './contents'
+import { answerDish, type DishAnswer } from './dish'
+import type { Dish, DishRequest, PotOfStage, Stage } from './dish.schema'
+import { STAGES } from './stages'
+
+/** What of a batch grows slower than its servings; each can be switched to straight. */
+export interface Straight {
+  spices?: boolean
+  fat?: boolean
+}
+
+// Exponents of the servings (engineering estimates): spices taste stronger in a larger pot, frying fat covers a floor
+// that grows slower than what is fried, and hands get quicker by the piece.
+const SPICES = 0.8
+const FRYING_FAT = 0.7
+const HANDS = 0.6
+const SPICE_GROUPS = new Set(['whole-spice', 'ground-spice', 'chilli', 'leaf'])
+/** The salt is found in so many rounds: its share is nearly in proportion to it. */
+const ROUNDS = 4
+
+/**
+ * The dish for so many servings. Foods and vegetables grow in proportion; spices, frying fat and hands slower; salt by
+ * its share of what is eaten; what boils away of an open simmer not at all. The water of a pot is solved anew by
+ * whoever asks for the answer.
+ */
+export function scaled(request: DishRequest, servings: number, straight: Straight = {}): Outcome<DishRequest> {
+  const whole = answerDish(request)
+  if (!whole.ok) return whole
+  const n = servings / request.dish.servings
+  let dish: Dish = scaledApartFromSalt(request, whole.value, n, straight)
+  dish = { ...dish, servings }
+  for (let round = 0; round < ROUNDS; round++) {
+    const now = answerDish({ ...request, dish })
+    if (!now.ok) return now
+    const { saltG, saltShare, massG } = now.value
+    // The salt that stays of each gram that goes in as such; the rest leaves with the water of a soak.
+    const addedG = saltOf(dish, request)
+    if (addedG <= 0 || massG <= 0 || Math.abs(saltShare - whole.value.saltShare) < 1e-9) break
+    const wantedG = whole.value.saltShare * massG
+    const fromSauces = saltFromOthers(dish, request)
+    const stays = Math.max(0.05, (saltG - Math.min(saltG, fromSauces)) / addedG)
+    const times = Math.max(0, 1 + (wantedG - saltG) / (stays * addedG))
+    dish = withSaltTimes(dish, request, times)
+  }
+  return { ok: true, value: { ...request, dish } }
+}
+
+const isSalt = (what: string | null, request: DishRequest) => {
+  const known = knownOf({ what }, request)
+  return known !== null && 'ingredient' in known && known.ingredient.group === 'salt'
+}
+
+const saltOf = ({ lines }: Dish, request: DishRequest) =>
+  sumOf(lines, ({ what, g }) => (isSalt(what, request) ? (g ?? 0) : 0))
+
+function saltFromOthers({ lines }: Dish, request: DishRequest): number {
+  return sumOf(lines, (line) => {
+    const known = knownOf(line, request)
+    if (!known || !('ingredient' in known) || known.ingredient.group === 'salt') return 0
+    return (line.g ?? 0) * known.ingredient.salt
+  })
+}
+
+function withSaltTimes(dish: Dish, request: DishRequest, times: number): Dish {
+  const salts = new Set(dish.lines.filter(({ what }) => isSalt(what, request)).map(({ id }) => id))
+  const all = (g: number | undefined) => (g === undefined ? {} : { g: g * times })
+  return {
+    ...dish,
+    lines: dish.lines.map((line) => (salts.has(line.id) && line.g !== null ? { ...line, g: line.g * times } : line)),
+    stages: dish.stages.map((stage) => ({
+      ...stage,
+      takes: stage.takes.map((take) => (salts.has(take.line) ? { line: take.line, ...all(take.g) } : take)),
+    })),
+  }
+}
+
+function scaledApartFromSalt(request: DishRequest, answer: DishAnswer, n: number, straight: Straight): Dish {
+  const { dish } = request
+  const timesAt = (line: string, stage: Stage) => {
+    const known = knownOf(
+      dish.lines.find(({ id }) => id === line)!,
+      request,
+    )
+    if (!known || !('ingredient' in known)) return n
+    const { group } = known.ingredient
+    if (SPICE_GROUPS.has(group)) return straight.spices ? n : n ** SPICES
+    const fries = stage.kind === 'fry' || stage.kind === 'temper'
+    return group === 'fat' && fries && !straight.fat ? n ** FRYING_FAT : n
+  }
+  const portions = answer.stages.flatMap(({ takes }, i) =>
+    takes.map(({ line, g }) => ({ line, g: g === null ? null : g * timesAt(line, dish.stages[i]!) })),
+  )
+  return {
+    ...dish,
+    lines: dish.lines.map((line) => {
+      const own = portions.filter((one) => one.line === line.id)
+      const g = line.g === null ? null : own.length === 0 ? line.g * n : sumOf(own, (one) => one.g ?? 0)
+      const kept = line.kept && {
+        ...line.kept,
+        dryG: line.kept.dryG * (g ?? 0) * (line.g ? 1 / line.g : 0),
+        saltG: line.kept.saltG * n,
+      }
+      return { ...line, g, ...(kept ? { kept } : {}) }
+    }),
+    stages: dish.stages.map((stage, i) => scaledStage(stage, answer.stages[i]!, n, timesAt)),
+  }
+}
+
+function scaledStage(
+  stage: Stage,
+  { liquid }: DishAnswer['stages'][number],
+  n: number,
+  timesAt: (line: string, stage: Stage) => number,
+): Stage {
+  const { handsMinutes: usual } = STAGES[stage.kind]
+  const inHands = usual === 'all'
+  const slower = n ** HANDS
+  const { waterG, keepsG, minutes, handsMinutes, pot } = stage
+  // What boils away goes by the surface and the minutes, not by how much there is.
+  const water = waterG === undefined ? undefined : Math.max(0, waterG * n - liquid.boiledG * (n - 1))
+  return {
+    ...stage,
+    takes: stage.takes.map(({ line, g }) => (g === undefined ? { line } : { line, g: g * timesAt(line, stage) })),
+    from: stage.from.map((one) => (one.g === undefined ? one : { ...one, g: one.g * n })),
+    ...(water === undefined ? {} : { waterG: water }),
+    ...(keepsG === undefined ? {} : { keepsG: keepsG * n }),
+    ...(minutes !== undefined && inHands ? { minutes: minutes * slower } : {}),
+    ...(handsMinutes === undefined ? {} : { handsMinutes: handsMinutes * slower }),
+    ...(pot?.pourG === undefined ? {} : { pot: { ...pot, pourG: pot.pourG * n } }),
+  }
+}
+
+/** A way to get a dish into pots that it does not fit: in so many batches, or in another cooker. */
+export type WayToFit = { kind: 'batches'; batches: number } | { kind: 'cooker'; cookerId: string; stage: string }
+
+const MOST_BATCHES = 4
+
+/** Tells whether every pot of the dish can be closed with it. */
+export function fits(answer: DishAnswer): boolean {
+  const tooFull = (one: DishAnswer['stages'][number]) =>
+    one.problems.some(({ code }) => code === 'water-over-capacity') ||
+    one.cautions.some(({ id }) => id === 'too-full' || id === 'tin-too-full')
+  return !answer.stages.some(tooFull)
+}
+
+/** How a dish that is too much for its pots can be cooked all the same; empty if it fits. */
+export function waysToFit(request: DishRequest, others: Readonly<Record<string, PotOfStage>>): WayToFit[] {
+  const answer = answerDish(request)
+  if (!answer.ok || fits(answer.value)) return []
+  const ways: WayToFit[] = []
+  const full = answer.value.stages.filter((one) => !fits({ ...answer.value, stages: [one] }))
+  for (const { id } of full)
+    for (const [cookerId, pot] of Object.entries(others)) {
+      const tried = answerDish({ ...request, pots: { ...request.pots, [id]: pot } })
+      const stage = tried.ok && tried.value.stages.find((one) => one.id === id)
+      if (tried.ok && stage && stage.problems.length === 0 && fits({ ...tried.value, stages: [stage] }))
+        ways.push({ kind: 'cooker', cookerId, stage: id })
+    }
+  for (let batches = 2; batches <= MOST_BATCHES; batches++) {
+    const each = scaled(request, request.dish.servings / batches)
+    const tried = each.ok && answerDish(each.value)
+    if (tried && tried.ok && fits(tried.value)) {
+      ways.push({ kind: 'batches', batches })
+      break
+    }
+  }
+  return ways
+}
