@@ -107,4 +107,4 @@ export const MOST = {
 } as const
 
 /** Lengths of names and notes, in characters. */
-export const LENGTH = { id: 80, name: 60, potName: 80, planName: 120, note: 2000, line: 300, until: 300 } as const
+export const LENGTH = { id: 80, name: 60, potName: 80, planName: 120, note: 2000, line: 300, until: 1000 } as const

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { beansWithSquash, requestFor } from '../tests/dishes'
 
 function core(args: string[], input = '') {
   const { stdout, status } = spawnSync('npx', ['tsx', 'core/cli.ts', ...args], { input, encoding: 'utf8' })
@@ -54,6 +55,24 @@ describe('the command line', () => {
         'simulation',
       ]),
     )
+  })
+
+  it('works a dish out, and reads a recipe as one', () => {
+    const { status, output } = core(['dish', '-'], JSON.stringify(requestFor(beansWithSquash())))
+    expect(status).toBe(0)
+    expect(Object.keys(output!)).toEqual(
+      expect.arrayContaining(['stages', 'massG', 'saltShare', 'questions', 'cautions']),
+    )
+    const read = core(
+      ['recipe', '-'],
+      'Rice\n1 cup basmati rice\n2 cups water\nMethod\nBring to a boil and simmer for 15 minutes.',
+    )
+    expect(read.status).toBe(0)
+    expect(read.output).toMatchObject({
+      dish: { name: 'Rice' },
+      lines: [{ what: 'basmati-white', g: 185 }, { what: 'water' }],
+    })
+    expect(core(['recipe', '-'], '{"@type": "Person"}')).toMatchObject({ status: 2 })
   })
 
   it.each([

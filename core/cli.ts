@@ -4,10 +4,16 @@
  */
 import { readFileSync } from 'node:fs'
 import type { z } from 'zod'
+import { namesOf } from '../locales/names'
 import { sentenceOf, withSentences, type SentenceCode } from '../locales/sentences'
 import { problemsOf } from '../shared/problems'
 import { holdsPressure } from './appliance/appliance'
-import { publishedAnswer } from './formats/plan'
+import { answerDish } from './dish/dish'
+import { dishRequestSchema, dishSchema } from './dish/dish.schema'
+import { USUAL_POT } from './dish/pot-stage'
+import { publishedAnswer, publishedDish } from './formats/plan'
+import { readRecipe } from './formats/recipe'
+import { dishOfRecipe } from './formats/recipe-dish'
 import { simulationCaseSchema, type SimulationCase } from './pot/case.schema'
 import { simulateChecked } from './pot/simulate'
 import type { Simulation } from './pot/simulation'
@@ -18,6 +24,8 @@ const USAGE = `Use: npm run --silent core -- COMMAND FILE     (FILE may be - for
 
   simulate FILE   runs the program of a simulation case and prints its figures
   plan FILE       plans a request and prints the answer
+  dish FILE       works a dish out and prints every stage of it, its ledgers and its clock
+  recipe FILE     reads a recipe (JSON-LD, an HTML page that holds it, or plain text) and prints it as a dish
 
 Prints JSON. On bad input prints { problems: [{ path, message }] } and ends with status 2.`
 
@@ -28,14 +36,21 @@ interface Said {
 }
 
 function main([command, file]: string[]): void {
-  if ((command !== 'simulate' && command !== 'plan') || !file) {
+  const run =
+    command !== undefined && Object.hasOwn(COMMANDS, command) ? COMMANDS[command as keyof typeof COMMANDS] : null
+  if (!run || !file) {
     console.error(USAGE)
     process.exitCode = 2
     return
   }
-  const input = readJson(file)
-  if (command === 'simulate') runSimulate(input)
-  else runPlan(input)
+  run(file)
+}
+
+const COMMANDS = {
+  simulate: (file: string) => runSimulate(readJson(file)),
+  plan: (file: string) => runPlan(readJson(file)),
+  dish: (file: string) => runDish(readJson(file)),
+  recipe: (file: string) => runRecipe(readText(file)),
 }
 
 function runSimulate(input: unknown): void {
@@ -54,6 +69,21 @@ function runPlan(input: unknown): void {
   else fail(answer.problems)
 }
 
+function runDish(input: unknown): void {
+  const parsed = check(dishRequestSchema, input)
+  if (!parsed) return
+  const answer = answerDish(parsed)
+  if (answer.ok) print(publishedDish(answer.value))
+  else fail(answer.problems)
+}
+
+function runRecipe(text: string): void {
+  const recipe = readRecipe(text)
+  if (!recipe.ok) return fail(recipe.problems)
+  const own = dishSchema.safeParse(recipe.value.own)
+  print(own.success ? { dish: own.data, lines: [], written: [] } : dishOfRecipe(recipe.value, namesOf(), USUAL_POT))
+}
+
 /** The figures that are of interest for this kind of appliance. */
 function figuresOf(input: SimulationCase, result: Simulation): Record<string, unknown> {
   const { boilsAtMinute, minutesToPressure, heatOffMinute, releaseMinutes, whistles, steamLostG, boilMinutes } = result
@@ -63,16 +93,29 @@ function figuresOf(input: SimulationCase, result: Simulation): Record<string, un
   return input.grain ? { ...figures, uptake: result.uptake } : figures
 }
 
-function readJson(file: string): unknown {
+function readText(file: string): string {
   try {
-    return JSON.parse(readFileSync(file === '-' ? 0 : file, 'utf8'))
+    return readFileSync(file === '-' ? 0 : file, 'utf8')
   } catch (error) {
-    const params = { file, reason: (error as Error).message }
-    print({
-      problems: [{ path: '', code: 'unreadable-json', message: sentenceOf({ code: 'unreadable-json', params }) }],
-    })
-    process.exit(2)
+    return unreadable(file, error)
   }
+}
+
+function readJson(file: string): unknown {
+  const text = readText(file)
+  try {
+    return JSON.parse(text)
+  } catch (error) {
+    return unreadable(file, error)
+  }
+}
+
+function unreadable(file: string, error: unknown): never {
+  const params = { file, reason: (error as Error).message }
+  print({
+    problems: [{ path: '', code: 'unreadable-json', message: sentenceOf({ code: 'unreadable-json', params }) }],
+  })
+  process.exit(2)
 }
 
 function check<T>(schema: z.ZodType<T>, input: unknown): T | null {

@@ -48,6 +48,11 @@ export type ProblemCode =
   | 'in-two-stages'
   | 'portions-too-much'
   | 'portions-too-little'
+  | 'recipe-too-large'
+  | 'recipe-empty'
+  | 'recipe-unreadable'
+  | 'recipe-none'
+  | 'recipe-too-long'
 
 export interface Problem {
   /** Where in the request, as in `contents.0.dryG`. */

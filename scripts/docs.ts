@@ -4,6 +4,7 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { format, resolveConfig } from 'prettier'
 import { z } from 'zod'
 import { findFood } from '../core/food/catalogue'
+import { dishRequestSchema } from '../core/dish/dish.schema'
 import { plan } from '../core/program/plan'
 import type { FigureRange } from '../core/program/range'
 import type { Style } from '../core/appliance/style.schema'
@@ -22,6 +23,7 @@ export async function schemaText(schema: z.ZodType, title: string): Promise<stri
 export const SCHEMAS = {
   'docs/plan-request.schema.json': () => schemaText(planRequestSchema, 'Bivvet plan request'),
   'docs/simulation-case.schema.json': () => schemaText(simulationCaseSchema, 'Bivvet simulation case'),
+  'docs/dish-request.schema.json': () => schemaText(dishRequestSchema, 'Bivvet dish request'),
 }
 
 /** The figure that the model gives, with the range that covers what is unknown; null where it gives none. */

@@ -17,6 +17,8 @@ const lineSchema = z.object({
   typed: z.string().max(LENGTH.line),
   /** A food of the catalogue, an ingredient, or one of the household's own; null while nobody has said. */
   what: z.string().max(LENGTH.id).nullable(),
+  /** What it might be, where only some of its words are a name: it is asked about. */
+  maybe: z.string().max(LENGTH.id).optional(),
   /** Weight in all; null where it is not measured: a pinch, a leaf, to taste. */
   g: bounded('lineG').nullable(),
   /** Cooked before and kept: how much water each gram holds of it, and what it has had. */
@@ -57,6 +59,15 @@ const potFoodSchema = z.object({
     .optional(),
 })
 
+/** The figure of a recipe for its own pot. */
+export const writtenFigureSchema = z.object({
+  kind: z.enum(['whistles', 'high-pressure', 'low-pressure', 'simmer', 'slow']),
+  figure: bounded('figure'),
+  release: z.enum(['natural', 'quick']).nullable(),
+  releaseAfterMinutes: bounded('releaseMinutes').nullable(),
+})
+export type WrittenFigure = z.infer<typeof writtenFigureSchema>
+
 /** How one closing of a cooker is programmed; the cooker itself is the kitchen's, by its id. */
 const potSettingsSchema = z.object({
   cookerId: z.string().max(LENGTH.id),
@@ -66,6 +77,8 @@ const potSettingsSchema = z.object({
   level: z.enum(LEVELS),
   freeLiquid: z.enum(FREE_LIQUIDS),
   foods: z.array(potFoodSchema).max(MOST.contents),
+  /** What the recipe it came from says, for another kitchen's pot. */
+  written: writtenFigureSchema.optional(),
   /** Water that the cook pours instead of what is computed. */
   pourG: bounded('liquidG').optional(),
 })

@@ -14,6 +14,17 @@ import type { LiquidRow } from './ledger'
 /** What is sourer than tomato: g of tomato that a g of it is worth (engineering estimate, by their acid). */
 const SOUR_TIMES = 10
 
+/** A closing of which nobody has said anything. */
+export const USUAL_POT: PotSettings = {
+  cookerId: '',
+  burnerId: '',
+  style: 'whistles',
+  flame: 'medium',
+  level: 'high',
+  freeLiquid: 'spoonable',
+  foods: [],
+}
+
 export interface PotStageAnswer {
   request: PlanRequest
   answer: PlanAnswer

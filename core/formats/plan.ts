@@ -1,3 +1,4 @@
+import type { DishAnswer } from '../dish/dish'
 import type { ClosingAnswer, PlanAnswer } from '../program/answer'
 
 /** An answer as the command line and the API print it. */
@@ -13,4 +14,15 @@ export type PublishedAnswer = PlanAnswer &
 export function publishedAnswer(answer: PlanAnswer): PublishedAnswer {
   const { water, planned, program, range, firstCheck, clock, fill, case: simulation } = answer.closings[0]!
   return { ...answer, fill: { ...fill, ...answer.fill }, water, planned, program, range, firstCheck, clock, simulation }
+}
+
+/** A dish as it is published: the plan of each of its pots as a plan is. */
+export function publishedDish({ stages, ...totals }: DishAnswer) {
+  return {
+    ...totals,
+    stages: stages.map(({ pot, ...stage }) => ({
+      ...stage,
+      pot: pot && { request: pot.request, answer: publishedAnswer(pot.answer) },
+    })),
+  }
 }

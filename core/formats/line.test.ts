@@ -1,0 +1,121 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { namesOf } from '../../locales/names'
+import { readLine } from './line'
+
+const names = namesOf()
+const read = (text: string, measuring = {}) => readLine(text, names, measuring)
+
+// As typed; what it is; grams (null for what is not weighed).
+const LINES: [text: string, what: string | null, g: number | null][] = [
+  ['2½ cups brown rice, rinsed', 'brown-long', 475],
+  ['1 (400 g) tin chopped tomatoes', 'tomato-canned', 400],
+  ['a pinch of salt', 'salt', null],
+  ['2-3 green chillies', 'green-chilli', 12.5],
+  ['½ kg rajma', 'kidney-red', 500],
+  ['1,5 kg potatoes', 'potato-cubes', 1500],
+  ['1 x 400g can chickpeas', 'chickpeas-canned', 240],
+  ['2 x 400 g tins kidney beans, drained', 'beans-canned', 480],
+  ['salt to taste', 'salt', null],
+  ['3 cloves garlic, minced', 'garlic', 12],
+  ['1 large onion, finely chopped', 'onion', 225],
+  ['2 medium onions', 'onion', 300],
+  ['juice of 1 lemon', 'lemon-juice', 45],
+  ['2 tbsp oil', 'oil', 27.25],
+  ['2 tablespoons extra virgin olive oil', 'olive-oil', 27],
+  ['250g/9oz red lentils', 'masoor-split', 250],
+  ['200 g (7 oz) yellow split peas', 'split-peas', 200],
+  ['one 15-ounce can black beans', 'beans-canned', 255.1],
+  ['1 bay leaf', 'bay-leaf', 0.3],
+  ['200ml coconut milk', 'coconut-milk', 200],
+  ['1 tin coconut milk', 'coconut-milk', 400],
+  ['1 1/2 tsp cumin seeds', 'cumin-seed', 3.125],
+  ['1/2 teaspoon turmeric', 'turmeric', 1.146],
+  ['2 litres water', 'water', 2000],
+  ['1 l water', 'water', 1000],
+  ['750 ml boiling water', 'water', 750],
+  ['1 cm ginger', 'ginger', 5],
+  ['1-inch piece of ginger, grated', 'ginger', 15],
+  ['2 cups chicken stock', 'stock-salted', 480],
+  ['1 cup toor dal', 'toor-split', 200],
+  ['1 cup dried chickpeas, soaked overnight', 'chickpea-white', 200],
+  ['200 g carrots, in 2 cm chunks', 'carrot-chunks', 200],
+  ['3 medium potatoes', 'potato-cubes', 450],
+  ['4 eggs', 'egg', 228],
+  ['500 g boneless lamb, cubed', 'lamb-boneless', 500],
+  ['1 kg chicken thighs', 'chicken-thigh', 1000],
+  ['1 lb beef chuck', 'beef-stew', 453.6],
+  ['8 oz mushrooms, sliced', 'mushroom', 226.8],
+  ['1 tbsp ghee', 'ghee', 13.625],
+  ['50 g butter, melted', 'butter', 50],
+  ['2 tbsp soy sauce', 'soy-sauce', 31.875],
+  ['1 tsp garam masala', 'garam-masala', 1.979],
+  ['10 curry leaves', 'curry-leaves', 1.5],
+  ['a few curry leaves', 'curry-leaves', null],
+  ['1 bunch spinach', 'spinach', 50],
+  ['handful of coriander', 'coriander-leaf', null],
+  ['• 300 g pearl barley', 'pearl-barley', 300],
+  ['- 2 cups basmati rice', 'basmati-white', 370],
+  ['¾ cup quinoa', 'quinoa', 127.5],
+  ['1 cinnamon stick', 'cinnamon-stick', 3],
+  ['4 green cardamom pods', 'cardamom-green', 0.8],
+  ['2 dried red chillies', 'dried-chilli', 2],
+  ['1 tbsp tomato paste', 'tomato-paste', 16.25],
+  ['2 tsp sugar', 'sugar', 8.333],
+  ['1 heaped tsp ground cumin', 'cumin-ground', 2.083],
+  ['1 cup plain yogurt, whisked', 'yogurt', 245],
+  ['1 large red bell pepper', 'bell-pepper', 240],
+  ['2 spring onions, sliced', 'spring-onion', 30],
+  ['100 g frozen peas', 'peas-green', 100],
+  ['1 stock cube', 'stock-cube', 10],
+  ['2 cups water', 'water', 480],
+  ['0.5 kg black-eyed peas', 'black-eyed', 500],
+  ['Salt', 'salt', null],
+  ['1 piece kombu', null, null],
+]
+
+describe('an ingredient line', () => {
+  it.each(LINES)('%s', (text, what, g) => {
+    const line = read(text)
+    expect(line.typed).toBe(text)
+    expect(line.what ?? null).toBe(what)
+    if (g === null) expect(line.g).toBeNull()
+    else expect(line.g! / g).toBeCloseTo(1, 2)
+  })
+
+  it('of which only some words are a name is asked about, never taken', () => {
+    expect(read('1 tsp almond extract')).toMatchObject({ what: null, maybe: 'almond' })
+    expect(read('2 cups unobtainium flakes')).toMatchObject({ what: null, maybe: null, g: null, amountOpen: true })
+  })
+
+  it('with a range takes the middle and says so', () => {
+    expect(read('2-3 green chillies').range).toEqual([2, 3])
+    expect(read('2 green chillies').range).toBeNull()
+  })
+
+  it('that heads others is no ingredient', () => {
+    expect(read('For the tempering:').isHeading).toBe(true)
+  })
+
+  it('is measured with the household’s own cup and bowls, and its decimals', () => {
+    expect(read('2 cups water', { cupMl: 200 }).g).toBeCloseTo(400, 6)
+    const measures = [{ id: 'b', name: 'Bowl', volumeMl: 150 }]
+    expect(read('2 bowls toor dal', { measures }).g).toBeCloseTo(250, 6)
+    expect(read('1,250 g rice', { decimal: 'point' }).g).toBeCloseTo(1250, 6)
+  })
+
+  it('finds the household’s own things by their names first', () => {
+    const own = namesOf([{ id: 'our-masala', name: 'Our masala' }])
+    expect(readLine('2 tsp our masala', own).what).toBe('our-masala')
+  })
+
+  it('of any letters is read without failing', () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 80 }), (text) => {
+        const line = read(text)
+        expect(line.g === null || Number.isFinite(line.g)).toBe(true)
+      }),
+      { numRuns: 300 },
+    )
+  })
+})
