@@ -1,6 +1,7 @@
 import type { RunEvent } from '../core/live/event.schema'
 import type { PlanAnswer } from '../core/program/answer'
 import type { PlanRequest } from '../core/program/request.schema'
+import type { SaveDish } from './dish.schema'
 import type { SavePot } from './pot.schema'
 import type { Verdict } from './run.schema'
 
@@ -38,6 +39,11 @@ export interface RunWithPlan {
 export interface RunPage {
   runs: RunWithPlan[]
   next: string | null
+}
+
+export interface KeptDish extends SaveDish {
+  id: string
+  updatedAt: string
 }
 
 export interface KeptPot extends SavePot {

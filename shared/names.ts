@@ -24,4 +24,4 @@ export const LIKES = {
 export type LikeName = keyof typeof LIKES
 
 /** Kinds of documents of whose changes a household's devices are told. */
-export const NEWS_KINDS = ['run', 'kitchen', 'pot'] as const
+export const NEWS_KINDS = ['run', 'kitchen', 'pot', 'dish'] as const

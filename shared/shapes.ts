@@ -3,3 +3,4 @@ export const KITCHEN_SHAPE = 3
 export const POT_SHAPE = 2
 export const PLAN_SHAPE = 2
 export const POT_FILE_SHAPE = 2
+export const DISH_SHAPE = 1

@@ -10,6 +10,8 @@ export const STORED = {
   outbox: 'bivvet-outbox',
   starts: 'bivvet-starts',
   kitchen: 'bivvet-kitchen-unsent',
+  dishes: 'bivvet-dishes-unsent',
+  dishesBegun: 'bivvet-dishes-begun',
 } as const
 
 /** True if something is kept here by an earlier version. */

@@ -8,8 +8,9 @@ export function useKeptPots() {
   const kitchen = useKitchenStore()
   const pot = usePotStore()
   const store = usePotsStore()
-  const removed = ref<KeptPot | null>(null)
-  const failed = ref(false)
+  const save = ({ id, name, favourite, pot: content, version }: KeptPot) =>
+    store.save(id, { name, favourite, pot: content, version })
+  const { attempt, ...actions } = useKeptActions<KeptPot>({ remove: store.remove, save })
 
   const describe = (kept: KeptPot) => {
     const foods = kept.pot.items
@@ -24,28 +25,7 @@ export function useKeptPots() {
     return [foods, cooker].filter((part) => part && part !== kept.name).join(' · ')
   }
   const open = (kept: KeptPot) => navigateTo(pot.open(kept))
-
-  async function attempt(work: () => Promise<unknown>): Promise<void> {
-    failed.value = false
-    try {
-      await work()
-    } catch {
-      failed.value = true
-    }
-  }
-  const remove = (kept: KeptPot) =>
-    attempt(async () => {
-      await store.remove(kept)
-      removed.value = kept
-    })
-  const save = ({ id, name, favourite, pot: content, version }: KeptPot) =>
-    store.save(id, { name, favourite, pot: content, version })
-  const putBack = () =>
-    attempt(async () => {
-      if (removed.value) await save(removed.value)
-      removed.value = null
-    })
   const star = (kept: KeptPot) => attempt(() => save({ ...kept, favourite: !kept.favourite }))
   const copy = (kept: KeptPot, name: string) => attempt(() => store.add(name.slice(0, LENGTH.potName), kept.pot))
-  return { removed, failed, describe, open, remove, putBack, star, copy }
+  return { ...actions, describe, open, star, copy }
 }

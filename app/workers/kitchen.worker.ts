@@ -14,6 +14,7 @@ import { isRefused } from '~~/core/safety/rules'
 import type { StackAsk } from '~~/core/stack/ask'
 import type { Mend } from '~~/core/stack/mend'
 import type { StackResult } from '~~/core/stack/search'
+import type { DishWork } from './dish'
 
 const TELL_EVERY_MS = 80
 
@@ -79,6 +80,9 @@ export interface Lead {
   unit: 'whistles' | 'minutes'
 }
 
+/** Dishes come when one is opened. */
+const dishes = () => import('./dish')
+
 /** What the computing thread answers: core, and nothing else. */
 const work = {
   /** A plan, with the curve of each closing of the lid; another way is taken where its count would be lost, if that is free. */
@@ -98,6 +102,13 @@ const work = {
     return { pourG: water.pourG, figure: range.figure, unit: range.unit }
   },
   usual: (requests: readonly PlanRequest[], isFree: boolean) => requests.map((request) => usualOf(request, isFree)),
+  dish: async (...asked: Parameters<DishWork['answerDish']>) => (await dishes()).answerDish(...asked),
+  dishFor: async (...asked: Parameters<DishWork['dishFor']>) => (await dishes()).dishFor(...asked),
+  standIns: async (...asked: Parameters<DishWork['standInsFor']>) => (await dishes()).standInsFor(...asked),
+  forgotten: async (...asked: Parameters<DishWork['forgotten']>) => (await dishes()).forgotten(...asked),
+  elsewhere: async (...asked: Parameters<DishWork['elsewhere']>) => (await dishes()).elsewhere(...asked),
+  readLines: async (...asked: Parameters<DishWork['readLines']>) => (await dishes()).readLines(...asked),
+  importRecipe: async (...asked: Parameters<DishWork['importRecipe']>) => (await dishes()).importRecipe(...asked),
   equivalents: equivalents<string>,
   /** Fitting takes a library of matrices, which comes when a test is fitted. */
   async fitWaterTest(...asked: Parameters<typeof fitWaterTest>) {

@@ -6,11 +6,12 @@ import { USUAL_LIKES, type Kitchen } from '../../shared/kitchen'
 import { newPot, type Pot } from '../../shared/pot'
 import { KITCHEN_SHAPE } from '../../shared/shapes'
 import type { Database } from './client'
-import { households, members, pots } from './schema'
+import { asDocument, demoDishes } from './demo-dishes'
+import { dishes, households, members, pots } from './schema'
 
 const id = (number: number) => `0de70000-0000-4000-8000-${String(number).padStart(12, '0')}`
 
-const DEMO_KITCHEN: Kitchen = {
+export const DEMO_KITCHEN: Kitchen = {
   shape: KITCHEN_SHAPE,
   name: 'Larkspur Terrace',
   altitudeM: 1450,
@@ -73,6 +74,14 @@ function demoPots(kitchen: Kitchen): { id: string; name: string; favourite: bool
   ]
 }
 
+export const DEMO_DISHES = demoDishes({
+  blue: id(101),
+  old: id(102),
+  electric: id(103),
+  strong: id(201),
+  weak: id(202),
+})
+
 /** Loads the invented household “Larkspur Terrace”; what is there already is left as it is. */
 export async function seedDemo(db: Database): Promise<void> {
   await db.transaction(async (tx) => {
@@ -85,10 +94,21 @@ export async function seedDemo(db: Database): Promise<void> {
     if (inserted.length === 0) return
     await tx.insert(members).values({ id: DEMO_MEMBER, householdId, name: 'Cook' })
     await tx.insert(pots).values(
-      demoPots(DEMO_KITCHEN).map((row, i) => ({
+      demoPots(DEMO_KITCHEN).map(({ pot: content, ...row }, i) => ({
         ...row,
+        content,
         householdId,
         updatedAt: new Date(Date.UTC(2026, 0, 20 - i, 18)),
+      })),
+    )
+    await tx.insert(dishes).values(
+      DEMO_DISHES.map((dish, i) => ({
+        id: id(701 + i),
+        householdId,
+        name: dish.name,
+        favourite: dish.favourite ?? false,
+        content: asDocument(dish),
+        updatedAt: new Date(Date.UTC(2026, 0, 18 - i, 18)),
       })),
     )
   })

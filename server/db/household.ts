@@ -1,5 +1,6 @@
 import { asc, eq } from 'drizzle-orm'
 import type { Database } from './client'
+import { dishQueries } from './queries/dishes'
 import { eventQueries } from './queries/events'
 import { kitchenQueries } from './queries/kitchen'
 import { potQueries } from './queries/pots'
@@ -20,7 +21,14 @@ export interface Asker {
 export function householdStore(db: Database, asker: Asker) {
   const scope: Scope = { db, ...asker }
   const runs = runQueries(scope)
-  return { ...asker, ...kitchenQueries(scope), ...potQueries(scope), ...runs, ...eventQueries(scope, runs.run) }
+  return {
+    ...asker,
+    ...kitchenQueries(scope),
+    ...potQueries(scope),
+    ...dishQueries(scope),
+    ...runs,
+    ...eventQueries(scope, runs.run),
+  }
 }
 
 export type HouseholdStore = ReturnType<typeof householdStore>

@@ -47,24 +47,30 @@ export const members = pgTable(
   (table) => [index('members_household').on(table.householdId)],
 )
 
+/** The columns of a document that is kept under a name; its jsonb column is called as the document is. */
+const keptColumns = (document: string) => ({
+  id: id(),
+  householdId: householdId(),
+  memberId: memberId(),
+  name: text('name').notNull(),
+  favourite: boolean('favourite').notNull().default(false),
+  content: jsonb(document).$type<unknown>().notNull(),
+  /** Goes up with every change, so that two devices cannot overwrite each other unseen. */
+  version: integer('version').notNull().default(1),
+  updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+  /** Set when it was taken off the list; keeping it again brings it back. */
+  deletedAt: timestamp('deleted_at', { withTimezone: true }),
+})
+
 /** Pots that were kept under a name, as they were filled in. */
-export const pots = pgTable(
-  'pots',
-  {
-    id: id(),
-    householdId: householdId(),
-    memberId: memberId(),
-    name: text('name').notNull(),
-    favourite: boolean('favourite').notNull().default(false),
-    pot: jsonb('pot').$type<unknown>().notNull(),
-    /** Goes up with every change, so that two devices cannot overwrite each other unseen. */
-    version: integer('version').notNull().default(1),
-    updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
-    /** Set when it was taken off the list; keeping it again brings it back. */
-    deletedAt: timestamp('deleted_at', { withTimezone: true }),
-  },
-  (table) => [index('pots_household').on(table.householdId, table.updatedAt.desc())],
-)
+export const pots = pgTable('pots', keptColumns('pot'), (table) => [
+  index('pots_household').on(table.householdId, table.updatedAt.desc()),
+])
+
+/** Dishes of the household. */
+export const dishes = pgTable('dishes', keptColumns('dish'), (table) => [
+  index('dishes_household').on(table.householdId, table.updatedAt.desc()),
+])
 
 export const plans = pgTable(
   'plans',

@@ -1,72 +1,146 @@
 <script setup lang="ts">
-import { mdiClose, mdiContentCopy, mdiStar, mdiStarOutline } from '@mdi/js'
+import { newDish } from '~~/shared/dish'
 
-/** What the household cooks: the pots that it keeps, found by name or by what is in them. */
+/** What the household cooks: its dishes, and the single pots that it keeps, found by name or by what is in them. */
 const { t } = useI18nText()
+const dishes = useDishesStore()
 const pots = usePotsStore()
+void dishes.load()
 void pots.load()
-const { removed, failed, describe, open, remove, putBack, star, copy } = useKeptPots()
+const ofDishes = useKeptDishes()
+const ofPots = useKeptPots()
+const { removed: removedDish, failed: dishFailed } = ofDishes
+const { removed: removedPot, failed: potFailed } = ofPots
 const query = ref('')
-const found = computed(() => {
-  const all = (pots.pots ?? []).map((kept) => ({ kept, name: kept.name, aliases: describe(kept) }))
-  const matching = searchNames(query.value, all)
+
+/** What matches, best first; without a query favourites first. */
+function find<K extends { favourite: boolean }>(
+  all: readonly K[] | null,
+  named: (one: K) => { name: string; aliases: string },
+) {
+  const matching = searchNames(
+    query.value,
+    (all ?? []).map((kept) => ({ kept, ...named(kept) })),
+  )
   return query.value.trim() === ''
-    ? matching.sort((a, b) => Number(b.kept.favourite) - Number(a.kept.favourite))
+    ? [...matching].sort((a, b) => Number(b.kept.favourite) - Number(a.kept.favourite))
     : matching
-})
+}
+const foundDishes = computed(() =>
+  find(dishes.dishes, (kept) => ({ name: kept.dish.name, aliases: ofDishes.words(kept) })),
+)
+const foundPots = computed(() => find(pots.pots, (kept) => ({ name: kept.name, aliases: ofPots.describe(kept) })))
+const failure = computed(() => dishes.failure ?? pots.failure)
+const isLoading = computed(() => dishes.dishes === null || pots.pots === null)
+const isEmpty = computed(
+  () => dishes.dishes?.length === 0 && pots.pots?.length === 0 && !removedDish.value && !removedPot.value,
+)
+function load() {
+  void dishes.load()
+  void pots.load()
+}
+
+const route = useRoute()
+/** A dish that was taken off on its own page can be put back here. */
+watch(
+  () => route.query.removed,
+  async (id) => {
+    if (typeof id !== 'string') return
+    const gone = useTakenOff().value
+    if (gone?.id === id) removedDish.value = gone
+    await navigateTo('/dishes', { replace: true })
+  },
+  { immediate: true },
+)
+
+const naming = ref(false)
+const importing = ref(false)
+const name = ref('')
+const busy = ref(false)
+async function start() {
+  if (name.value.trim() === '') return
+  busy.value = true
+  try {
+    const kept = await dishes.add(newDish(name.value.trim().slice(0, 80)))
+    await navigateTo(`/dishes/${kept.id}`)
+  } catch {
+    dishFailed.value = true
+  } finally {
+    busy.value = false
+  }
+}
 useHead({ title: () => `${t('app.nav.dishes')} · Bivvet` })
 </script>
 
 <template>
   <div class="dishes">
-    <h1>{{ t('app.nav.dishes') }}</h1>
-    <StateNotice v-if="pots.failure" :failure="pots.failure" @retry="pots.load" />
-    <p v-else-if="pots.pots === null" class="soft" role="status">{{ t('app.loading') }}</p>
-    <EmptyNotice
-      v-else-if="pots.pots.length === 0 && !removed"
-      :title="t('dishes.empty.title')"
-      :text="t('dishes.empty.text')"
-    />
-    <template v-else>
-      <p class="soft intro">{{ t('dishes.intro') }}</p>
+    <h1>{{ isEmpty ? t('dishes.empty.title') : t('app.nav.dishes') }}</h1>
+    <p v-if="isEmpty" class="soft intro">{{ t('dishes.empty.text') }}</p>
+    <p v-else class="soft intro">{{ t('dishes.intro') }}</p>
+    <div class="ways">
+      <button type="button" class="quiet-button large solid" :aria-expanded="naming" @click="naming = !naming">
+        {{ t('dishes.start') }}
+      </button>
+      <button type="button" class="quiet-button large" :aria-expanded="importing" @click="importing = !importing">
+        {{ t('dishes.bring') }}
+      </button>
+    </div>
+    <form v-if="naming" class="naming" @submit.prevent="start">
+      <TextField v-model="name" :label="t('dishes.startName')" maxlength="80" autofocus />
+      <button type="submit" class="quiet-button large" :disabled="busy || name.trim() === ''">
+        {{ t('dishes.startIt') }}
+      </button>
+    </form>
+    <LazyRecipeImport v-if="importing" @close="importing = false" />
+    <StateNotice v-if="failure" :failure="failure" @retry="load" />
+    <p v-else-if="isLoading" class="soft" role="status">{{ t('app.loading') }}</p>
+    <template v-else-if="!isEmpty">
       <TextField v-model="query" :label="t('dishes.search')" type="search" maxlength="60" class="query" />
-      <p v-if="found.length === 0" role="status">{{ t('dishes.none', { query }) }}</p>
-      <ul>
-        <li v-for="{ kept, name, aliases } in found" :key="kept.id">
-          <v-btn
-            :icon="kept.favourite ? mdiStar : mdiStarOutline"
-            size="small"
-            variant="text"
-            :aria-pressed="kept.favourite"
-            :aria-label="t('dishes.favourite', { name })"
-            @click="star(kept)"
+      <p v-if="foundDishes.length + foundPots.length === 0" role="status">{{ t('dishes.none', { query }) }}</p>
+      <template v-if="foundDishes.length > 0">
+        <h2>{{ t('dishes.made') }}</h2>
+        <ul>
+          <KeptRow
+            v-for="{ kept } in foundDishes"
+            :key="kept.id"
+            :name="kept.dish.name"
+            :text="ofDishes.describe(kept)"
+            :favourite="kept.favourite"
+            :remove-label="t('dishes.remove', { name: kept.dish.name })"
+            @open="navigateTo(`/dishes/${kept.id}`)"
+            @star="ofDishes.star(kept)"
+            @copy="ofDishes.copy(kept)"
+            @remove="ofDishes.remove(kept)"
           />
-          <button type="button" class="row" @click="open(kept)">
-            <strong>{{ name }}</strong>
-            <span class="soft">{{ aliases }}</span>
-          </button>
-          <v-btn
-            :icon="mdiContentCopy"
-            size="small"
-            variant="text"
-            :aria-label="t('dishes.copy', { name })"
-            @click="copy(kept, t('pot.bar.copyOf', { name: kept.name }))"
+        </ul>
+      </template>
+      <template v-if="foundPots.length > 0">
+        <h2>{{ t('dishes.pots') }}</h2>
+        <ul>
+          <KeptRow
+            v-for="{ kept, name: potName, aliases } in foundPots"
+            :key="kept.id"
+            :name="potName"
+            :text="aliases"
+            :favourite="kept.favourite"
+            :remove-label="t('day.remove', { name: potName })"
+            @open="ofPots.open(kept)"
+            @star="ofPots.star(kept)"
+            @copy="ofPots.copy(kept, t('pot.bar.copyOf', { name: potName }))"
+            @remove="ofPots.remove(kept)"
           />
-          <v-btn
-            :icon="mdiClose"
-            size="small"
-            variant="text"
-            :aria-label="t('day.remove', { name })"
-            @click="remove(kept)"
-          />
-        </li>
-      </ul>
+        </ul>
+      </template>
     </template>
-    <p v-if="removed" role="status" class="removed">
-      {{ t('day.removed', { name: removed.name }) }}
-      <button type="button" class="link-button" @click="putBack">{{ t('day.putBack') }}</button>
+    <p v-if="removedDish" role="status" class="removed">
+      {{ t('dishes.removed', { name: removedDish.dish.name }) }}
+      <button type="button" class="link-button" @click="ofDishes.putBack">{{ t('day.putBack') }}</button>
     </p>
-    <p v-if="failed" class="tone-danger" role="alert">{{ t('errors.network') }}</p>
+    <p v-if="removedPot" role="status" class="removed">
+      {{ t('day.removed', { name: removedPot.name }) }}
+      <button type="button" class="link-button" @click="ofPots.putBack">{{ t('day.putBack') }}</button>
+    </p>
+    <p v-if="dishFailed || potFailed" class="tone-danger" role="alert">{{ t('errors.network') }}</p>
   </div>
 </template>
 
@@ -79,40 +153,36 @@ h1 {
   margin: 0;
   font-size: 21px;
 }
+h2 {
+  margin: 18px 0 0;
+  color: var(--ink-soft);
+  font-size: 14.5px;
+  font-weight: 400;
+}
 .intro {
-  margin: 4px 0 16px;
+  max-width: 64ch;
+  margin: 4px 0 14px;
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin-bottom: 18px;
+}
+.naming {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 10px;
+  max-width: 520px;
+  margin-bottom: 18px;
 }
 .query {
   max-width: 460px;
-  margin-bottom: 12px;
 }
 ul {
   margin: 0;
   padding: 0;
   list-style: none;
-}
-li {
-  display: grid;
-  grid-template-columns: auto 1fr auto auto;
-  align-items: center;
-  gap: 6px;
-  border-bottom: 1px solid var(--line);
-}
-.row {
-  display: grid;
-  gap: 2px;
-  min-height: 56px;
-  align-content: center;
-  padding: 7px 0;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-.row strong {
-  font-size: 17px;
 }
 .removed {
   margin: 12px 0;

@@ -1,0 +1,317 @@
+<script setup lang="ts">
+import { mdiClose, mdiDrag } from '@mdi/js'
+import { v4 as uuid } from 'uuid'
+import { usualStage } from '~~/core/dish/usual'
+import type { DishLine } from '~~/core/dish/dish.schema'
+import type { DishAnswer } from '~~/core/dish/dish'
+import { MOST } from '~~/core/bounds'
+import { foodOf } from '~~/shared/kitchen'
+import type { DishDocument } from '~~/shared/dish'
+
+/** The ingredients as they were typed: what is understood of each, and where it goes. */
+const dish = defineModel<DishDocument>({ required: true })
+const { answer } = defineProps<{ answer: DishAnswer | null }>()
+const emit = defineEmits<{ ask: [line: string]; forgot: [line: string] }>()
+const { t, problemText } = useI18nText()
+const { thing, lineName, amount } = useDishWords()
+const kitchen = computed(() => useKitchenStore().kitchen!)
+
+const measuring = computed(() => ({
+  decimal: kitchen.value.likes.decimal,
+  cupMl: useKitchenStore().cup.volumeMl,
+  measures: kitchen.value.measures.map(({ id, name, volumeMl }) => ({ id, name, volumeMl })),
+  foods: kitchen.value.foods.map(foodOf),
+}))
+const typed = ref('')
+const busy = ref(false)
+const failed = ref(false)
+/** Reads what was typed, several lines at once too, and adds them. */
+async function add() {
+  const texts = typed.value
+    .split(/\r?\n/)
+    .map((one) => one.trim())
+    .filter(Boolean)
+    .slice(0, MOST.dishLines - dish.value.lines.length)
+  if (texts.length === 0) return
+  busy.value = true
+  failed.value = false
+  try {
+    const read = await useWorker('answer').readLines(texts, JSON.parse(JSON.stringify(measuring.value)))
+    for (const { typed: text, what, maybe, g, isHeading } of read)
+      if (!isHeading)
+        dish.value.lines.push({ id: uuid(), typed: text.slice(0, 300), what, g, ...(maybe ? { maybe } : {}) })
+    typed.value = ''
+  } catch {
+    failed.value = true
+  } finally {
+    busy.value = false
+  }
+}
+/** A line that was changed is read anew; where it goes stays. */
+async function retype(line: DishLine, text: string) {
+  if (text.trim() === '' || text === line.typed) return
+  const [read] = await useWorker('answer').readLines([text], JSON.parse(JSON.stringify(measuring.value)))
+  Object.assign(line, {
+    typed: text.slice(0, 300),
+    what: read!.what,
+    g: read!.g,
+    maybe: read!.maybe ?? undefined,
+    kept: undefined,
+  })
+  // Portions that were said of the amount before may not fit the new one.
+  const parts = dish.value.stages.flatMap(({ takes }) => takes.filter((take) => take.line === line.id))
+  if (parts.length === 1) delete parts[0]!.g
+}
+const isIt = (line: DishLine) => {
+  line.what = line.maybe ?? null
+  delete line.maybe
+}
+function remove(id: string) {
+  dish.value.lines = dish.value.lines.filter((line) => line.id !== id)
+  for (const stage of dish.value.stages) {
+    stage.takes = stage.takes.filter(({ line }) => line !== id)
+    if (stage.pot) stage.pot.foods = stage.pot.foods.filter(({ line }) => line !== id)
+  }
+}
+
+/** Where a line goes: one stage, several portions, or none yet. */
+const stagesOf = (id: string) => dish.value.stages.filter(({ takes }) => takes.some(({ line }) => line === id))
+function putInto(id: string, stageId: string) {
+  for (const stage of dish.value.stages) {
+    stage.takes = stage.takes.filter(({ line }) => line !== id)
+    if (stage.pot) stage.pot.foods = stage.pot.foods.filter(({ line }) => line !== id || stage.id === stageId)
+  }
+  dish.value.stages.find((stage) => stage.id === stageId)?.takes.push({ line: id })
+}
+const usual = (line: DishLine) => usualStage(line, dish.value, { foods: measuring.value.foods })
+const homeless = computed(() => dish.value.lines.filter(({ id }) => stagesOf(id).length === 0))
+function putAll() {
+  for (const line of homeless.value) {
+    const to = usual(line)
+    if (to) putInto(line.id, to)
+  }
+}
+const choices = (id: string) => {
+  const into = stagesOf(id)
+  return [
+    ...(into.length > 1 ? [{ value: 'parts', title: t('dishes.lines.parts', { n: into.length }) }] : []),
+    { value: '', title: t('dishes.lines.nowhere') },
+    ...dish.value.stages.map(({ id: value, kind }, i) => ({ value, title: `${i + 1} · ${t(`dishes.kinds.${kind}`)}` })),
+  ]
+}
+const chosen = (id: string) => {
+  const into = stagesOf(id)
+  return into.length > 1 ? 'parts' : (into[0]?.id ?? '')
+}
+const questionOf = (index: number) => answer?.questions.find(({ path }) => path === `lines.${index}`)
+
+const { pickUp, isCarried } = useDishCarry()
+const opened = ref<string | null>(null)
+</script>
+
+<template>
+  <section :aria-label="t('dishes.lines.title')">
+    <p v-if="dish.lines.length === 0" class="soft empty">{{ t('dishes.lines.empty') }}</p>
+    <ul class="lines">
+      <li v-for="(line, i) in dish.lines" :key="line.id" :class="{ carried: isCarried(line.id) }">
+        <div class="main">
+          <span class="figure g">{{ line.g === null ? '–' : amount(line.g) }}</span>
+          <textarea
+            :value="line.typed"
+            class="grows"
+            rows="1"
+            maxlength="300"
+            :aria-label="t('dishes.lines.line', { n: i + 1 })"
+            @change="retype(line, ($event.target as HTMLTextAreaElement).value)"
+            @keydown.enter.prevent="($event.target as HTMLTextAreaElement).blur()"
+          />
+          <button
+            type="button"
+            class="grip no-print"
+            :aria-label="t('dishes.lines.drag', { name: lineName(line) })"
+            :aria-expanded="opened === line.id"
+            @pointerdown="pickUp($event, { id: line.id, name: lineName(line) })"
+            @click="opened = opened === line.id ? null : line.id"
+          >
+            <svg viewBox="0 0 24 24" aria-hidden="true"><path :d="mdiDrag" /></svg>
+          </button>
+        </div>
+        <p v-if="line.maybe" class="ask">
+          {{ t('dishes.lines.maybe', { name: thing(line.maybe) }) }}
+          <button type="button" class="link-button" @click="isIt(line)">{{ t('dishes.lines.yes') }}</button>
+        </p>
+        <p v-else-if="questionOf(i)" class="ask">
+          {{ problemText(questionOf(i)!) }}
+          <button
+            v-if="stagesOf(line.id).length === 0 && usual(line)"
+            type="button"
+            class="link-button"
+            @click="putInto(line.id, usual(line)!)"
+          >
+            {{ t('dishes.lines.usual') }}
+          </button>
+        </p>
+        <div
+          v-if="opened === line.id || (stagesOf(line.id).length === 0 && dish.stages.length > 0)"
+          class="where no-print"
+        >
+          <PickField
+            :model-value="chosen(line.id)"
+            :label="t('dishes.lines.goes')"
+            :choices="choices(line.id)"
+            @update:model-value="(to) => to !== 'parts' && putInto(line.id, String(to))"
+          />
+        </div>
+        <div v-if="opened === line.id" class="presses no-print">
+          <button v-if="line.what" type="button" class="link-button" @click="emit('ask', line.id)">
+            {{ t('dishes.lines.whatElse') }}
+          </button>
+          <button type="button" class="link-button" @click="emit('forgot', line.id)">
+            {{ t('dishes.lines.forgot') }}
+          </button>
+          <IconButton
+            :icon="mdiClose"
+            :label="t('dishes.lines.remove', { name: lineName(line) })"
+            @click="remove(line.id)"
+          />
+        </div>
+      </li>
+    </ul>
+    <button
+      v-if="homeless.length > 1 && dish.stages.length > 0"
+      type="button"
+      class="quiet-button no-print"
+      @click="putAll"
+    >
+      {{ t('dishes.lines.usualAll') }}
+    </button>
+    <form class="type no-print" @submit.prevent="add">
+      <label :for="`${dish.name}-type`" class="hidden-text">{{ t('dishes.lines.type') }}</label>
+      <textarea
+        :id="`${dish.name}-type`"
+        v-model="typed"
+        rows="2"
+        maxlength="12000"
+        :placeholder="t('dishes.lines.type')"
+        @keydown.enter.exact.prevent="add"
+      />
+      <button type="submit" class="quiet-button" :disabled="busy || typed.trim() === ''">
+        {{ t('dishes.lines.add') }}
+      </button>
+    </form>
+    <p v-if="failed" class="tone-danger" role="alert">{{ t('errors.computing') }}</p>
+  </section>
+</template>
+
+<style scoped>
+.lines {
+  margin: 0 0 10px;
+  padding: 0;
+  list-style: none;
+}
+.lines li {
+  padding: 3px 0;
+  border-top: 1px solid var(--line);
+}
+.lines li:last-child {
+  border-bottom: 1px solid var(--line);
+}
+.carried {
+  opacity: 0.5;
+}
+.main {
+  display: grid;
+  grid-template-columns: 66px minmax(0, 1fr) 32px;
+  align-items: center;
+}
+.g {
+  font-size: 17px;
+}
+.main textarea {
+  min-width: 0;
+  min-height: 34px;
+  padding: 6px 4px;
+  border: 0;
+  line-height: 1.3;
+  border-radius: var(--corner);
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-size: 14.5px;
+}
+.main textarea:hover {
+  background: var(--ground-raised);
+}
+.grip {
+  display: grid;
+  place-items: center;
+  width: 32px;
+  height: 34px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--ink-soft);
+  cursor: grab;
+  touch-action: none;
+}
+.grip svg {
+  width: 20px;
+  height: 20px;
+  fill: currentColor;
+}
+.ask {
+  margin: 0 0 4px;
+  padding-left: 8px;
+  border-left: 3px solid var(--heat);
+  font-size: 13.5px;
+}
+.where {
+  margin: 8px 0 6px;
+}
+.presses {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 14px;
+  font-size: 14px;
+}
+.presses .icon-button {
+  margin-left: auto;
+}
+.type {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  align-items: end;
+  gap: 8px;
+  margin-top: 10px;
+}
+.type textarea {
+  padding: 8px 10px;
+  border: 1px solid color-mix(in srgb, var(--ink) 35%, transparent);
+  border-radius: 4px;
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-size: 14.5px;
+  resize: vertical;
+}
+.type textarea::placeholder {
+  color: var(--ink-soft);
+  opacity: 1;
+}
+.empty {
+  margin: 0 0 10px;
+}
+@media (max-width: 719px), (pointer: coarse) {
+  .main {
+    grid-template-columns: 66px minmax(0, 1fr) 44px;
+  }
+  .main textarea,
+  .grip {
+    min-height: 44px;
+  }
+  .grip {
+    width: 44px;
+  }
+}
+</style>

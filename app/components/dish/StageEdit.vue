@@ -1,0 +1,277 @@
+<script setup lang="ts">
+import { mdiArrowDown, mdiArrowUp, mdiClose } from '@mdi/js'
+import type { DishAnswer } from '~~/core/dish/dish'
+import type { Stage, Take } from '~~/core/dish/dish.schema'
+import { STAGE_KINDS, VESSELS, type StageKind } from '~~/core/dish/names'
+import { handsOf, minutesOf, STAGES, vesselOf } from '~~/core/dish/stages'
+import { FLAMES } from '~~/core/names'
+import { usualPot, type DishDocument } from '~~/shared/dish'
+
+/** Everything of a stage that can be said, and only what its kind uses. */
+const stage = defineModel<Stage>({ required: true })
+const { dish, answer, index } = defineProps<{ dish: DishDocument; answer: DishAnswer | null; index: number }>()
+const emit = defineEmits<{ move: [by: number]; remove: [] }>()
+const { t } = useI18nText()
+const { lineName } = useDishWords()
+const kitchen = computed(() => useKitchenStore().kitchen!)
+
+const kind = computed({
+  get: () => stage.value.kind,
+  set: (now: StageKind) => {
+    stage.value.kind = now
+    if (now === 'pot') {
+      stage.value.pot ??= usualPot(kitchen.value)
+      delete stage.value.minutes
+    } else {
+      delete stage.value.pot
+      stage.value.minutes = STAGES[now].minutes
+    }
+    delete stage.value.handsMinutes
+    delete stage.value.vessel
+  },
+})
+const number = (key: 'minutes' | 'waterG' | 'keepsG', otherwise: () => number) =>
+  computed({
+    get: () => stage.value[key] ?? otherwise(),
+    set: (value: number) => (stage.value[key] = value),
+  })
+const minutes = number('minutes', () => minutesOf(stage.value))
+const waterG = number('waterG', () => 0)
+const keepsG = number('keepsG', () => 0)
+const handsMinutes = computed({
+  get: () => handsOf(stage.value, answer?.stages[index]?.minutes ?? minutes.value),
+  set: (value: number) => (stage.value.handsMinutes = value),
+})
+const until = computed({ get: () => stage.value.until ?? '', set: (text: string) => (stage.value.until = text) })
+const vessel = computed({ get: () => vesselOf(stage.value), set: (of) => (stage.value.vessel = of) })
+const flame = computed({
+  get: () => stage.value.flame ?? (stage.value.kind === 'simmer' ? 'simmer' : 'medium'),
+  set: (of) => (stage.value.flame = of),
+})
+const flag = (key: 'lid' | 'keepWater' | 'throwsLiquid' | 'takesOutPouch') =>
+  computed({ get: () => stage.value[key] ?? false, set: (is: boolean) => (stage.value[key] = is) })
+const lid = flag('lid')
+const keepWater = flag('keepWater')
+const throwsLiquid = flag('throwsLiquid')
+const pouch = flag('takesOutPouch')
+
+const pours = computed(() => ['soak', 'simmer', 'combine', 'marinate'].includes(stage.value.kind))
+const heats = computed(() => ['fry', 'simmer', 'temper', 'dry-roast'].includes(stage.value.kind))
+const keepsLiquid = computed(() => ['pot', 'simmer', 'drain'].includes(stage.value.kind))
+
+/** What it can go on with: whatever is done before it. */
+const earlier = computed(() => dish.stages.slice(0, index))
+const nameOf = (one: Stage) =>
+  t('dishes.stage.fromAll', { n: dish.stages.indexOf(one) + 1, name: t(`dishes.kinds.${one.kind}`) })
+const goesOn = (id: string, part: 'all' | 'liquid') =>
+  stage.value.from.some((one) => one.stage === id && one.part === part)
+function toggleFrom(id: string, part: 'all' | 'liquid') {
+  stage.value.from = goesOn(id, part)
+    ? stage.value.from.filter((one) => one.stage !== id || one.part !== part)
+    : [...stage.value.from, { stage: id, part }]
+}
+const keepers = computed(() => earlier.value.filter(({ kind: of, keepsG: g }) => of === 'drain' || (g ?? 0) > 0))
+
+const lineOf = (id: string) => dish.lines.find((line) => line.id === id)
+const nameOfLine = (id: string) => lineName(lineOf(id) ?? { what: null, typed: id })
+function setPortion(take: Take, text: string) {
+  const g = Number(text.replace(',', '.'))
+  if (text.trim() === '') delete take.g
+  else if (Number.isFinite(g) && g >= 0) take.g = g
+}
+const free = computed(() => dish.lines.filter(({ id }) => !stage.value.takes.some(({ line }) => line === id)))
+const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter(({ line }) => line !== id))
+</script>
+
+<template>
+  <div class="edit">
+    <div class="fields">
+      <PickField
+        v-model="kind"
+        :label="t('dishes.stage.kind')"
+        :choices="STAGE_KINDS.map((value) => ({ value, title: t(`dishes.kinds.${value}`) }))"
+      />
+      <NumberField
+        v-if="kind !== 'pot'"
+        v-model="minutes"
+        :label="t('dishes.stage.minutes')"
+        bound="stageMinutes"
+        :suffix="t('units.min')"
+      />
+      <NumberField
+        v-model="handsMinutes"
+        :label="t('dishes.stage.hands')"
+        bound="handsMinutes"
+        :digits="1"
+        :suffix="t('units.min')"
+      />
+      <PickField
+        v-if="kind !== 'pot'"
+        v-model="vessel"
+        :label="t('dishes.stage.vessel')"
+        :choices="VESSELS.map((value) => ({ value, title: t(`dishes.vessels.${value}`) }))"
+      />
+      <NumberField
+        v-if="pours"
+        v-model="waterG"
+        :label="t('dishes.stage.waterG')"
+        quantity="weight"
+        bound="liquidG"
+        :digits="1"
+      />
+      <PickField
+        v-if="heats"
+        v-model="flame"
+        :label="t('dishes.stage.flame')"
+        :choices="FLAMES.map((value) => ({ value, title: t(`pot.flames.${value}`) }))"
+      />
+      <NumberField
+        v-if="keepsLiquid"
+        v-model="keepsG"
+        :label="t('dishes.stage.keepsG')"
+        quantity="weight"
+        bound="liquidG"
+        :digits="1"
+      />
+      <label v-if="kind === 'simmer'" class="tick"
+        ><input v-model="lid" type="checkbox" />{{ t('dishes.stage.lid') }}</label
+      >
+      <label v-if="kind === 'soak'" class="tick">
+        <input v-model="keepWater" type="checkbox" />{{ t('dishes.stage.keepWater') }}
+      </label>
+      <label v-if="kind === 'drain'" class="tick">
+        <input v-model="throwsLiquid" type="checkbox" />{{ t('dishes.stage.throwAway') }}
+      </label>
+      <label v-if="kind === 'simmer' || kind === 'drain'" class="tick">
+        <input v-model="pouch" type="checkbox" />{{ t('dishes.stage.pouch') }}
+      </label>
+    </div>
+    <PotStageEdit
+      v-if="stage.pot"
+      v-model="stage.pot"
+      :foods="answer?.stages[index]?.pot?.request.contents.map(({ food }) => food) ?? []"
+      :stage="stage"
+      :dish="dish"
+    />
+    <TextField v-model="until" :label="t('dishes.stage.until')" maxlength="1000" />
+    <fieldset v-if="earlier.length > 0">
+      <legend>{{ t('dishes.stage.from') }}</legend>
+      <label v-for="one in earlier" :key="one.id" class="tick">
+        <input type="checkbox" :checked="goesOn(one.id, 'all')" @change="toggleFrom(one.id, 'all')" />{{ nameOf(one) }}
+      </label>
+      <label v-for="one in keepers" :key="`${one.id}-liquid`" class="tick">
+        <input type="checkbox" :checked="goesOn(one.id, 'liquid')" @change="toggleFrom(one.id, 'liquid')" />
+        {{ t('dishes.stage.fromLiquid', { n: dish.stages.indexOf(one) + 1, name: t(`dishes.kinds.${one.kind}`) }) }}
+      </label>
+    </fieldset>
+    <fieldset>
+      <legend>{{ t('dishes.stage.takes') }}</legend>
+      <div v-for="take in stage.takes" :key="take.line" class="take">
+        <span>{{ nameOfLine(take.line) }}</span>
+        <input
+          v-if="lineOf(take.line)?.g !== null"
+          :value="take.g ?? ''"
+          inputmode="decimal"
+          maxlength="8"
+          :aria-label="t('dishes.stage.portion', { name: nameOfLine(take.line) })"
+          :title="t('dishes.stage.portion', { name: nameOfLine(take.line) })"
+          @change="setPortion(take, ($event.target as HTMLInputElement).value)"
+        />
+        <IconButton
+          :icon="mdiClose"
+          :label="t('dishes.lines.remove', { name: nameOfLine(take.line) })"
+          @click="removeTake(take.line)"
+        />
+      </div>
+      <PickField
+        v-if="free.length > 0"
+        model-value=""
+        :label="t('dishes.stage.take')"
+        :choices="[{ value: '', title: '' }, ...free.map((line) => ({ value: line.id, title: lineName(line) }))]"
+        @update:model-value="(id) => id && stage.takes.push({ line: String(id) })"
+      />
+    </fieldset>
+    <div class="presses">
+      <IconButton :icon="mdiArrowUp" :label="t('dishes.stage.up')" :disabled="index === 0" @click="emit('move', -1)" />
+      <IconButton
+        :icon="mdiArrowDown"
+        :label="t('dishes.stage.down')"
+        :disabled="index === dish.stages.length - 1"
+        @click="emit('move', 1)"
+      />
+      <button type="button" class="quiet-button" @click="emit('remove')">{{ t('dishes.stage.remove') }}</button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.edit {
+  display: grid;
+  gap: 16px;
+  padding: 14px 0 4px;
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
+  gap: 14px 12px;
+}
+.tick {
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 40px;
+  margin-right: 16px;
+  font-size: 14.5px;
+}
+.tick input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--ink);
+}
+fieldset {
+  margin: 0;
+  padding: 6px 12px 10px;
+  border: 1px solid var(--line);
+  border-radius: var(--corner);
+}
+legend {
+  padding: 0 4px;
+  color: var(--ink-soft);
+  font-size: 13px;
+}
+.take {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 90px 40px;
+  align-items: center;
+  gap: 8px;
+}
+.take input {
+  min-height: 36px;
+  min-width: 0;
+  padding: 2px 8px;
+  border: 1px solid color-mix(in srgb, var(--ink) 35%, transparent);
+  border-radius: 4px;
+  background: none;
+  color: inherit;
+  font: inherit;
+}
+.take .icon-button {
+  grid-column: 3;
+}
+.presses {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 10px;
+}
+@media (max-width: 719px), (pointer: coarse) {
+  .take input,
+  .tick {
+    min-height: 44px;
+  }
+  .tick input {
+    width: 24px;
+    height: 24px;
+  }
+}
+</style>

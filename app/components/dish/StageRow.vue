@@ -1,0 +1,245 @@
+<script setup lang="ts">
+import { holdsPressure } from '~~/core/appliance/appliance'
+import type { Stage } from '~~/core/dish/dish.schema'
+import type { StageAnswer } from '~~/core/dish/dish'
+import { STAGES, vesselOf } from '~~/core/dish/stages'
+import type { DishDocument } from '~~/shared/dish'
+
+/** One stage of a dish: when, in what, what goes in, how long, and its piece of the stream. */
+const { dish, stage, answer, most } = defineProps<{
+  dish: DishDocument
+  stage: Stage
+  answer: StageAnswer | null
+  most: number
+}>()
+const emit = defineEmits<{ move: [line: string, stage: string] }>()
+const editing = defineModel<boolean>('editing', { required: true })
+const { t, number, duration, problemText, list } = useI18nText()
+const { takesText, lineName, pourText, stageFigure } = useDishWords()
+const kitchen = useKitchenStore()
+
+const name = computed(() => t(`dishes.kinds.${stage.kind}`))
+const parts = computed(() =>
+  takesText(stage, answer?.takes ?? stage.takes.map(({ line, g = null }) => ({ line, g })), dish.lines),
+)
+const pours = computed(() => pourText(answer))
+const figure = computed(() => stageFigure(stage, answer))
+const hands = computed(() => {
+  if (!answer) return ''
+  const { handsMinutes, minutes, pot } = answer
+  if (pot && holdsPressure(pot.answer.closings[0]!.case.appliance) && pot.answer.closings[0]!.range.unit === 'whistles')
+    return t('dishes.hands.listen')
+  if (handsMinutes >= minutes - 0.5 && minutes > 0) return t('dishes.hands.all')
+  return handsMinutes >= 1 ? t('dishes.hands.some', { n: number(handsMinutes) }) : t('dishes.hands.none')
+})
+const when = computed(() => {
+  if (!answer) return ''
+  return STAGES[stage.kind].afterServing
+    ? t('dishes.after')
+    : t('dishes.at', { time: duration(Math.round(-answer.startMinute)) })
+})
+const programText = computed(() => {
+  const pot = answer?.pot
+  if (!pot) return ''
+  const of = kitchen.kitchen?.cookers.find(({ id }) => id === stage.pot?.cookerId)?.name
+  return [of, programLabel(t, pot.request.style)].filter(Boolean).join(': ')
+})
+const sourNames = computed(() =>
+  list((answer?.sour?.lines ?? []).map((id) => lineName(dish.lines.find((line) => line.id === id)!))),
+)
+const target = computed(() => dish.stages.find(({ id }) => id === answer?.sour?.moveTo) ?? null)
+function moveSour() {
+  for (const id of answer!.sour!.lines) if (target.value) emit('move', id, target.value.id)
+}
+const said = computed(() =>
+  (answer?.cautions ?? []).filter(({ severity, id }) => severity !== 'note' || id === 'fry-sticks'),
+)
+const showWhy = ref(false)
+const { isOver, carried } = useDishCarry()
+</script>
+
+<template>
+  <li :class="['stage', { over: isOver(stage.id), open: editing }]" :data-stage="stage.id">
+    <p class="when figure soft">{{ when }}</p>
+    <VesselPicture :kind="stage.kind" :vessel="vesselOf(stage)" class="vessel" />
+    <div class="what">
+      <h2>{{ name }}</h2>
+      <p class="takes">
+        <strong v-if="pours" class="tone-water">{{ pours }}</strong>
+        <template v-if="pours && parts.length > 0"> · </template>
+        <strong>{{ parts.join(' · ') }}</strong>
+      </p>
+      <p v-if="programText" class="soft">{{ programText }}</p>
+      <p v-if="stage.until" class="soft until">{{ stage.until }}</p>
+      <p v-if="stage.takesOutPouch" class="soft">{{ t('dishes.progress.pouch') }}</p>
+      <p v-for="problem in answer?.problems ?? []" :key="problem.code" class="tone-danger" role="alert">
+        {{ problemText(problem) }}
+      </p>
+      <p v-if="answer?.sour && answer.sour.costs.figure > 0" class="sour">
+        {{
+          t('dishes.sour', {
+            names: sourNames,
+            n: number(answer.sour.costs.figure),
+            unit:
+              answer.sour.costs.unit === 'whistles'
+                ? t('units.whistles', {}, answer.sour.costs.figure)
+                : t('units.min'),
+          })
+        }}
+        <button v-if="target" type="button" class="link-button no-print" @click="moveSour">
+          {{ t('dishes.sourMove', { stage: t(`dishes.kinds.${target.kind}`) }) }}
+        </button>
+      </p>
+      <CautionList v-if="said.length > 0" :cautions="said" class="said" />
+      <p v-if="carried && !isOver(stage.id)" class="soft drop">{{ t('dishes.stage.drop') }}</p>
+      <div class="ways no-print">
+        <button type="button" class="link-button" :aria-expanded="editing" @click="editing = !editing">
+          {{ editing ? t('dishes.stage.done') : t('dishes.stage.change', { name: name.toLowerCase() }) }}
+        </button>
+        <button
+          v-if="answer?.pot"
+          type="button"
+          class="link-button"
+          :aria-expanded="showWhy"
+          @click="showWhy = !showWhy"
+        >
+          {{ t('dishes.stage.why') }}
+        </button>
+      </div>
+    </div>
+    <div class="time">
+      <p class="figure" :class="figure.tone">
+        {{ figure.n }} <small>{{ figure.unit }}</small>
+      </p>
+      <p class="soft hands">{{ hands }}</p>
+    </div>
+    <LiquidStream v-if="answer" :row="answer.liquid" :most="most" :name="name" class="flow" />
+    <div v-if="showWhy && answer?.pot" class="wide">
+      <LazyStagePot :pot="answer.pot" :stage="stage" />
+    </div>
+    <div v-if="editing" class="wide no-print">
+      <slot name="edit" />
+    </div>
+  </li>
+</template>
+
+<style scoped>
+.stage {
+  display: grid;
+  grid-template-columns: 76px 72px minmax(0, 1fr) 112px 190px;
+  column-gap: 12px;
+  align-items: start;
+  border-top: 1px solid var(--line);
+}
+.stage > * {
+  padding-top: 12px;
+}
+.over {
+  background: var(--ground-raised);
+  outline: 2px dashed var(--food);
+  outline-offset: -2px;
+}
+.when {
+  margin: 0;
+  padding-top: 14px;
+  font-size: 15px;
+}
+h2 {
+  margin: 0 0 2px;
+  font-size: 17px;
+}
+.what {
+  padding-bottom: 12px;
+}
+.what p {
+  margin: 0 0 3px;
+  font-size: 14.5px;
+}
+.until {
+  white-space: pre-line;
+}
+.time {
+  text-align: right;
+}
+.time p {
+  margin: 0;
+}
+.time .figure {
+  font-size: 30px;
+  white-space: nowrap;
+}
+.time small {
+  font-size: 18px;
+}
+.hands {
+  font-size: 13px;
+}
+.flow {
+  align-self: stretch;
+  padding-top: 0 !important;
+}
+.wide {
+  grid-column: 1 / -1;
+  padding-bottom: 16px;
+}
+.sour {
+  padding-left: 8px;
+  border-left: 3px solid var(--heat);
+}
+.said {
+  margin: 4px 0;
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+  font-size: 14px;
+}
+@media (max-width: 1099px) {
+  .stage {
+    grid-template-columns: 66px minmax(0, 1fr) 96px 76px;
+  }
+  .vessel {
+    display: none;
+  }
+  .flow :deep(ul) {
+    display: none;
+  }
+}
+@media (max-width: 719px) {
+  .stage {
+    grid-template-columns: minmax(0, 1fr) 92px 28px;
+    column-gap: 8px;
+  }
+  .when {
+    grid-row: 1;
+    grid-column: 1 / 3;
+    padding-bottom: 0;
+  }
+  .stage > .what {
+    grid-row: 2;
+    grid-column: 1;
+  }
+  .stage > .time {
+    grid-row: 2;
+    grid-column: 2;
+  }
+  .stage > .what,
+  .stage > .time {
+    padding-top: 2px;
+  }
+  .flow {
+    grid-row: 1 / 3;
+    grid-column: 3;
+    grid-template-columns: 28px;
+  }
+  .wide {
+    grid-column: 1 / -1;
+  }
+}
+@media print {
+  .stage {
+    break-inside: avoid;
+  }
+}
+</style>

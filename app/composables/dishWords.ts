@@ -1,0 +1,63 @@
+import type { DishLine, Stage } from '~~/core/dish/dish.schema'
+import type { StageAnswer } from '~~/core/dish/dish'
+import type { StageKind } from '~~/core/dish/names'
+import { findIngredient } from '~~/core/ingredient/ingredients'
+import type { MessageKey } from '~~/locales/rooms'
+
+/** The words in which a dish is told: what its lines are, what its stages take. */
+export function useDishWords() {
+  const { t, weight, number, duration, measured } = useI18nText()
+  const kitchen = useKitchenStore()
+
+  /** What something is called by its id: a food, an ingredient, or one of the household's own. */
+  function thing(id: string): string {
+    return findIngredient(id) ? t(`ingredients.${id}.name` as MessageKey) : kitchen.foodName(id)
+  }
+  /** What a line is, shortly; as it was typed where nobody has said. */
+  const lineName = ({ what, typed }: Pick<DishLine, 'what' | 'typed'>) =>
+    what === null
+      ? typed
+      : thing(what)
+          .replace(/\s*(\(.*\)|\d+ cm$)/, '')
+          .toLowerCase()
+
+  /** “white beans 300 g · water 1.2 L · salt 12 g”. */
+  function takesText(stage: Stage, takes: readonly { line: string; g: number | null }[], lines: readonly DishLine[]) {
+    const parts = takes.map(({ line: id, g }) => {
+      const line = lines.find((one) => one.id === id)
+      const name = line ? lineName(line) : id
+      return g === null ? name : t('dishes.of', { name, g: amount(g) })
+    })
+    if (stage.waterG !== undefined && stage.waterG > 0)
+      parts.push(t('dishes.of', { name: t('dishes.water'), g: amount(stage.waterG) }))
+    return parts
+  }
+  /** Small amounts in tenths: a gram of turmeric is not nothing. */
+  const amount = (g: number) => (g < 3 ? t('dishes.grams', { n: number(g, 1) }) : weight(g))
+
+  /** The great figure of a stage: its whistles, or how long it takes; in the colour of what it is. */
+  function stageFigure({ kind, minutes = 0 }: Stage, answer: StageAnswer | null) {
+    const range = answer?.pot?.answer.closings[0]!.range
+    if (range?.unit === 'whistles')
+      return { n: number(range.figure), unit: t('units.whistles', {}, range.figure), tone: 'tone-heat' }
+    const [n = '', ...unit] = duration(answer?.minutes ?? minutes).split(' ')
+    return { n, unit: unit.join(' '), tone: TONES[kind] ?? '' }
+  }
+  /** The water of a pot stage, by weight and in the household's measures; null where none is poured. */
+  function pourText(answer: StageAnswer | null): string | null {
+    const pourG = answer?.pot?.answer.closings[0]!.water.pourG ?? 0
+    if (pourG <= 0) return null
+    return t('dishes.of', { name: t('dishes.water'), g: `${weight(pourG)}, ${measured(pourG, kitchen.cup)}` })
+  }
+  return { thing, lineName, takesText, amount, stageFigure, pourText }
+}
+
+const TONES: Partial<Record<StageKind, string>> = {
+  soak: 'tone-water',
+  'dry-roast': 'tone-heat',
+  fry: 'tone-heat',
+  pot: 'tone-heat',
+  simmer: 'tone-heat',
+  temper: 'tone-heat',
+  rest: 'tone-steam',
+}

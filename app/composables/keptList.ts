@@ -1,0 +1,55 @@
+import type { News } from '~~/shared/run.schema'
+
+interface Kept {
+  id: string
+  version: number
+}
+
+/**
+ * Documents that the household keeps under a name, newest change first: fetched when they are asked for, changed on the
+ * server and here in one go, and told of by the other devices. For stores.
+ */
+export function keptList<K extends Kept, Save>(kind: News['kind'], path: string) {
+  const all = shallowRef<K[] | null>(null)
+  const failure = ref<ApiFailure | null>(null)
+
+  async function load() {
+    failure.value = null
+    try {
+      all.value = await api<K[]>(path)
+    } catch (error) {
+      failure.value = failureOf(error)
+    }
+  }
+
+  const put = (one: K) => {
+    all.value = [one, ...(all.value ?? []).filter(({ id }) => id !== one.id)]
+    return one
+  }
+  const drop = (id: string) => (all.value = (all.value ?? []).filter((one) => one.id !== id))
+
+  /** One as it stands now; throws what the server refuses. */
+  const fetchOne = (id: string) => api<K>(`${path}/${id}`)
+
+  /** Keeps one; throws what the server refuses. */
+  const save = async (id: string, body: Save): Promise<K> =>
+    put(await api<K>(`${path}/${id}`, { method: 'PUT', body: body as object }))
+
+  async function remove({ id }: Pick<K, 'id'>) {
+    await api(`${path}/${id}`, { method: 'DELETE' })
+    drop(id)
+  }
+
+  whenNews(kind, async (id) => {
+    if (all.value === null) return
+    if (id === null) return void load()
+    try {
+      const now = await fetchOne(id)
+      if (now.version !== all.value.find((one) => one.id === id)?.version) put(now)
+    } catch (error) {
+      if (failureOf(error).status === 404) drop(id)
+    }
+  })
+
+  return { all, failure, load, fetchOne, put, save, remove }
+}

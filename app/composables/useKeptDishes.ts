@@ -1,0 +1,27 @@
+import { LENGTH } from '~~/core/bounds'
+import type { KeptDish } from '~~/shared/household'
+
+/** The dishes of the household as they stand in lists: what is in them, copied, taken off and put back. */
+export function useKeptDishes() {
+  const { t, number, list } = useI18nText()
+  const { lineName } = useDishWords()
+  const store = useDishesStore()
+  const save = ({ id, favourite, dish, version }: KeptDish) => store.save(id, { favourite, dish, version })
+  const { attempt, ...actions } = useKeptActions<KeptDish>({ remove: store.remove, save })
+
+  /** The foods that decide and what else there is most of, and for how many. */
+  const MOST_TOLD = 4
+  const describe = ({ dish }: KeptDish) => {
+    const heaviest = [...dish.lines].sort((a, b) => (b.g ?? 0) - (a.g ?? 0)).slice(0, MOST_TOLD)
+    const told = list(heaviest.map(lineName))
+    return [told, t('dishes.for', { n: number(dish.servings) })].filter(Boolean).join(' · ')
+  }
+  /** Everything by which it may be looked for. */
+  const words = ({ dish }: KeptDish) => dish.lines.map((line) => `${line.typed} ${lineName(line)}`).join(', ')
+  const star = (kept: KeptDish) => attempt(() => save({ ...kept, favourite: !kept.favourite }))
+  const copy = (kept: KeptDish) =>
+    attempt(() =>
+      store.add({ ...kept.dish, name: t('dishes.copyOf', { name: kept.dish.name }).slice(0, LENGTH.potName) }),
+    )
+  return { ...actions, describe, words, star, copy }
+}

@@ -1,0 +1,292 @@
+<script setup lang="ts">
+import { useLocalStorage, useWakeLock } from '@vueuse/core'
+import { vesselOf } from '~~/core/dish/stages'
+import { dishRequestOf } from '~~/shared/dish'
+import { firstLitAt, runState } from '~~/core/live/run'
+import { STORED } from '~/composables/storageShape'
+
+/** A dish being cooked: one stage after another in large type, its pots as runs of the stove. */
+interface Begun {
+  at: number
+  /** When the clock of a stage was started, in ms since 1970. */
+  clocks: Record<string, number>
+  runs: Record<string, string>
+}
+const { t, number, duration } = useI18nText()
+const { takesText, amount, pourText, stageFigure } = useDishWords()
+const route = useRoute()
+const id = String(route.params.id)
+const { dish, state, failure, load } = useDishDraft(id)
+const kitchen = computed(() => useKitchenStore().kitchen!)
+const request = computed(() => dish.value && dishRequestOf(dish.value, kitchen.value))
+const { result: outcome } = useWorked(request, (work, asked) => work.dish(asked), 'answer')
+const answer = computed(() => (outcome.value?.ok ? outcome.value.value : null))
+
+const all = useLocalStorage<Record<string, Begun>>(STORED.dishesBegun, {})
+const begun = computed<Begun>(() => all.value[id] ?? { at: 0, clocks: {}, runs: {} })
+const change = (part: Partial<Begun>) => (all.value = { ...all.value, [id]: { ...begun.value, ...part } })
+function again() {
+  const { [id]: _, ...others } = all.value
+  all.value = others
+}
+
+const index = computed(() => Math.min(begun.value.at, dish.value?.stages.length ?? 0))
+const stage = computed(() => dish.value?.stages[index.value] ?? null)
+const now = computed(() => answer.value?.stages[index.value] ?? null)
+const isDone = computed(() => dish.value !== null && index.value >= dish.value.stages.length)
+const go = (by: number) => change({ at: Math.max(0, index.value + by) })
+
+const nowMs = useNow()
+const MINUTE_MS = 60_000
+const clockMs = computed(() => (stage.value ? (begun.value.clocks[stage.value.id] ?? null) : null))
+const leftMinutes = computed(() =>
+  clockMs.value === null || !now.value ? null : now.value.minutes - (nowMs.value - clockMs.value) / MINUTE_MS,
+)
+const startClock = () => stage.value && change({ clocks: { ...begun.value.clocks, [stage.value.id]: Date.now() } })
+
+const runs = useRunsStore()
+const runId = computed(() => (stage.value ? (begun.value.runs[stage.value.id] ?? null) : null))
+const run = computed(() => (runId.value ? runs.one(runId.value) : null))
+const isLit = computed(() => run.value && firstLitAt(runState(run.value.events)) !== null)
+const { start, lighting, failure: lightFailure } = useStartRun()
+async function light() {
+  const { stage: of, now: it } = { stage: stage.value, now: now.value }
+  if (!of?.pot || !it?.pot || !dish.value) return
+  const cooker =
+    kitchen.value.cookers.find(({ id: cookerId }) => cookerId === of.pot!.cookerId) ?? kitchen.value.cookers[0]!
+  const started = await start({
+    name: dish.value.name,
+    cookerId: cooker.id,
+    cookerName: cooker.name,
+    request: it.pot.request,
+  })
+  if (!started) return
+  change({ runs: { ...begun.value.runs, [of.id]: started.run.id } })
+  await navigateTo(`/cook/${started.run.id}`)
+}
+
+const parts = computed(() =>
+  stage.value && dish.value && now.value ? takesText(stage.value, now.value.takes, dish.value.lines) : [],
+)
+const takesSalt = computed(() => (now.value?.salt.addedG ?? 0) > 0 && (now.value?.salt.beforeG ?? 0) > 0.3)
+const waterText = computed(() => pourText(now.value))
+const figure = computed(() => (stage.value ? stageFigure(stage.value, now.value) : { n: '', unit: '', tone: '' }))
+// Nobody touches a screen with wet hands to keep it awake.
+const { isSupported, request: keepAwake, release } = useWakeLock()
+onMounted(() => isSupported.value && void keepAwake('screen').catch(() => undefined))
+onBeforeUnmount(() => void release().catch(() => undefined))
+useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? '' }) })
+</script>
+
+<template>
+  <div class="progress">
+    <p v-if="state === 'missing'" role="alert">{{ t('dishes.missing') }}</p>
+    <StateNotice v-else-if="!dish && failure" :failure="failure" @retry="load" />
+    <p v-else-if="!dish || !answer" class="soft" role="status">{{ t('app.loading') }}</p>
+    <template v-else>
+      <header>
+        <h1>{{ dish.name }}</h1>
+        <p class="soft">
+          {{
+            t('dishes.progress.of', {
+              n: number(Math.min(index + 1, dish.stages.length)),
+              all: number(dish.stages.length),
+            })
+          }}
+        </p>
+        <NuxtLink :to="`/dishes/${id}`" class="link-button">{{ t('dishes.progress.leave') }}</NuxtLink>
+      </header>
+
+      <section v-if="isDone" class="now" aria-live="polite">
+        <h2>{{ t('dishes.progress.done') }}</h2>
+        <button type="button" class="quiet-button large" @click="again">{{ t('dishes.progress.again') }}</button>
+      </section>
+      <section v-else-if="stage && now" class="now" aria-live="polite">
+        <VesselPicture :kind="stage.kind" :vessel="vesselOf(stage)" class="picture" />
+        <div>
+          <h2>{{ t(`dishes.kinds.${stage.kind}`) }}</h2>
+          <p class="great figure" :class="figure.tone">
+            {{ figure.n }} <small>{{ figure.unit }}</small>
+          </p>
+        </div>
+        <ul class="takes">
+          <li v-if="stage.takesOutPouch" class="tone-heat">{{ t('dishes.progress.pouch') }}</li>
+          <li v-if="waterText" class="tone-water">{{ waterText }}</li>
+          <li v-for="part in parts" :key="part">{{ part }}</li>
+          <li v-if="takesSalt" class="soft">{{ t('dishes.progress.saltIn', { g: amount(now.salt.beforeG) }) }}</li>
+        </ul>
+        <p v-if="stage.until" class="until">{{ stage.until }}</p>
+        <CautionList v-if="now.cautions.length > 0" :cautions="now.cautions" />
+        <p v-if="leftMinutes !== null" class="figure clock" :class="{ over: leftMinutes <= 0 }" role="timer">
+          {{
+            leftMinutes > 0
+              ? t('dishes.progress.timer', { time: duration(Math.ceil(leftMinutes)) })
+              : t('dishes.progress.over')
+          }}
+        </p>
+        <div class="ways">
+          <template v-if="stage.pot">
+            <NuxtLink v-if="run" :to="`/cook/${run.id}`" class="quiet-button large solid">
+              {{ t('dishes.progress.toStove') }}
+            </NuxtLink>
+            <button
+              v-else
+              type="button"
+              class="quiet-button large solid"
+              :disabled="lighting || !now.pot"
+              @click="light"
+            >
+              {{ t('dishes.progress.light') }}
+            </button>
+          </template>
+          <button
+            v-else-if="clockMs === null && now.minutes >= 1"
+            type="button"
+            class="quiet-button large"
+            @click="startClock"
+          >
+            {{ t('dishes.progress.startTimer', { time: duration(now.minutes) }) }}
+          </button>
+          <button type="button" class="quiet-button large" :class="{ solid: !stage.pot || isLit }" @click="go(1)">
+            {{ t('dishes.progress.next') }}
+          </button>
+          <button v-if="index > 0" type="button" class="link-button" @click="go(-1)">
+            {{ t('dishes.progress.back') }}
+          </button>
+        </div>
+        <p v-if="lightFailure" class="tone-danger" role="alert">
+          {{ t(lightFailure.kind === 'server' ? 'errors.server' : 'errors.network') }}
+        </p>
+      </section>
+
+      <ol class="all">
+        <li v-for="(one, i) in dish.stages" :key="one.id" :class="{ done: i < index, at: i === index }">
+          <span class="figure soft">{{ duration(answer.stages[i]!.minutes) }}</span>
+          {{ t(`dishes.kinds.${one.kind}`) }}
+          <NuxtLink v-if="begun.runs[one.id]" :to="`/cook/${begun.runs[one.id]}`" class="soft">
+            {{ t('dishes.progress.running') }}
+          </NuxtLink>
+        </li>
+      </ol>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.progress {
+  max-width: 900px;
+  padding: 16px 24px 56px;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 6px 16px;
+}
+header .link-button {
+  margin-left: auto;
+}
+h1,
+h2,
+p {
+  margin: 0;
+}
+h1 {
+  font-size: 21px;
+}
+.now {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 14px 24px;
+  align-items: center;
+  margin: 20px 0;
+  padding: 18px 0;
+  border-top: 1px solid var(--line);
+  border-bottom: 1px solid var(--line);
+}
+.now > * {
+  grid-column: 1 / -1;
+}
+.now > .picture {
+  grid-column: 1;
+}
+.now > .picture + div {
+  grid-column: 2;
+}
+.picture {
+  width: 128px;
+  height: 96px;
+}
+h2 {
+  font-size: 30px;
+}
+.great {
+  font-size: 72px;
+}
+.great small {
+  font-size: 32px;
+}
+.takes {
+  display: grid;
+  gap: 4px;
+  margin: 0;
+  padding: 0;
+  font-size: 22px;
+  list-style: none;
+}
+.until {
+  font-size: 19px;
+}
+.clock {
+  font-size: 44px;
+}
+.over {
+  color: var(--heat);
+}
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 12px;
+}
+.ways .large {
+  min-height: 56px;
+  padding: 8px 26px;
+  font-size: 19px;
+}
+a.large {
+  display: grid;
+  place-items: center;
+}
+.all {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.all li {
+  display: flex;
+  gap: 14px;
+  min-height: 36px;
+  align-items: center;
+  border-bottom: 1px solid var(--line);
+}
+.all li .figure {
+  width: 76px;
+}
+.done {
+  color: var(--ink-soft);
+  text-decoration: line-through;
+}
+.at {
+  font-weight: 700;
+}
+@media (max-width: 719px) {
+  .progress {
+    padding: 12px 16px 40px;
+  }
+  .picture {
+    width: 84px;
+    height: 64px;
+  }
+}
+</style>

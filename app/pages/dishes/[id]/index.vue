@@ -1,0 +1,503 @@
+<script setup lang="ts">
+import { mdiMinus, mdiPlus, mdiRedo, mdiStar, mdiStarOutline, mdiUndo } from '@mdi/js'
+import { useEventListener } from '@vueuse/core'
+import { v4 as uuid } from 'uuid'
+import { BOUNDS, MOST } from '~~/core/bounds'
+import type { Dish } from '~~/core/dish/dish.schema'
+import type { StandIn } from '~~/core/dish/instead'
+import { STAGE_KINDS, type StageKind } from '~~/core/dish/names'
+import { dishOf, dishRequestOf, newStage, potOfStage, usualPot, type DishDocument } from '~~/shared/dish'
+import { inUse } from '~~/shared/kitchen'
+
+/** A dish: its ingredients as typed, what is done with them in order, and what becomes of it. */
+const { t, number, weight, problemText } = useI18nText()
+const { lineName, thing } = useDishWords()
+const route = useRoute()
+const id = String(route.params.id)
+const kitchen = computed(() => useKitchenStore().kitchen!)
+const dishes = useDishesStore()
+void dishes.load()
+const draft = useDishDraft(id)
+const { dish, favourite, state, failure, theirs, canUndo, canRedo } = draft
+useHead({ title: () => `${dish.value?.name ?? t('app.nav.dishes')} · Bivvet` })
+
+const request = computed(() => dish.value && dishRequestOf(dish.value, kitchen.value))
+const { result: outcome, failed } = useWorked(request, (work, asked) => work.dish(asked), 'answer')
+
+// For another number: looked at, not changed, until it is kept.
+const servings = ref<number | null>(null)
+const straight = ref({ spices: false, fat: false })
+const others = computed(() =>
+  Object.fromEntries(
+    inUse(kitchen.value.cookers).flatMap(({ id: cookerId }) => {
+      const pot = potOfStage({ ...usualPot(kitchen.value), cookerId }, kitchen.value)
+      return pot ? [[cookerId, pot] as const] : []
+    }),
+  ),
+)
+const asksFor = computed(() =>
+  request.value && servings.value !== null && servings.value !== dish.value?.servings
+    ? { request: request.value, servings: servings.value, straight: straight.value, others: others.value }
+    : null,
+)
+const { result: other } = useWorked(
+  asksFor,
+  (work, { request: asked, servings: n, straight: in_, others: of }) => work.dishFor(asked, n, in_, of),
+  'answer',
+)
+const scaledTo = computed(() => (asksFor.value && other.value?.ok ? other.value.value : null))
+const answer = computed(() => scaledTo.value?.answer ?? (outcome.value?.ok ? outcome.value.value : null))
+const problems = computed(() => (outcome.value && !outcome.value.ok ? outcome.value.problems : []))
+/** What is shown: the dish, or it for another number. */
+const shown = computed<DishDocument | null>(() =>
+  dish.value && scaledTo.value ? { ...scaledTo.value.dish, shape: dish.value.shape } : dish.value,
+)
+const setServings = (n: number) => (servings.value = Math.max(BOUNDS.servings[0], Math.min(BOUNDS.servings[1], n)))
+const servingsText = computed(() => String(servings.value ?? dish.value?.servings ?? 4))
+function keepScaled() {
+  if (scaledTo.value && dish.value) dish.value = { ...scaledTo.value.dish, shape: dish.value.shape }
+  servings.value = null
+}
+
+const most = computed(() =>
+  Math.max(
+    1,
+    ...(answer.value?.stages ?? []).map(({ liquid }) => liquid.beforeG + liquid.pouredG + liquid.givenG + liquid.backG),
+  ),
+)
+const answerAt = (stageId: string) => answer.value?.stages.find((one) => one.id === stageId) ?? null
+const refused = computed(() => answer.value?.cautions.filter(({ severity }) => severity === 'refuse') ?? [])
+const whole = computed(
+  () =>
+    answer.value?.cautions.filter(({ id: of }) =>
+      ['never-cooked', 'much-salt', 'cool-in-time', 'lectin-not-done', 'meat-never-cooked'].includes(of),
+    ) ?? [],
+)
+
+const editing = ref<string | null>(null)
+const adding = ref(false)
+function addStage(kind: StageKind) {
+  if (!dish.value || dish.value.stages.length >= MOST.dishStages) return
+  const last = dish.value.stages.at(-1)
+  const beginsAnew = kind === 'soak' || kind === 'prepare' || kind === 'marinate'
+  const stage = newStage(uuid(), kind, beginsAnew ? null : (last?.id ?? null), kitchen.value)
+  dish.value.stages.push(stage)
+  editing.value = stage.id
+  adding.value = false
+}
+/** A stage goes earlier or later; what takes from one that now comes after it takes from what that took from. */
+function moveStage(index: number, by: number) {
+  const { stages } = dish.value!
+  const to = index + by
+  if (to < 0 || to >= stages.length) return
+  const [first, second] = by < 0 ? [stages[to]!, stages[index]!] : [stages[index]!, stages[to]!]
+  if (second.from.some(({ stage }) => stage === first.id)) {
+    // They change places in what flows through them.
+    const before = first.from
+    first.from = [{ stage: second.id, part: 'all' }]
+    const rest = second.from.filter(({ stage }) => stage !== first.id)
+    second.from = [...before, ...rest]
+    for (const one of stages)
+      if (one !== first) for (const from of one.from) if (from.stage === second.id) from.stage = first.id
+  }
+  stages.splice(index, 1)
+  stages.splice(to, 0, by < 0 ? second : first)
+}
+function removeStage(index: number) {
+  const { stages } = dish.value!
+  const [gone] = stages.splice(index, 1)
+  // Who went on with it goes on with what it had.
+  for (const stage of stages)
+    stage.from = stage.from.flatMap((one) => {
+      if (one.stage !== gone!.id) return [one]
+      const has = new Set(stage.from.map(({ stage: of }) => of))
+      return one.part === 'all' ? gone!.from.filter(({ stage: of }) => !has.has(of)) : []
+    })
+  if (editing.value === gone!.id) editing.value = null
+}
+function moveLine(line: string, to: string) {
+  for (const stage of dish.value!.stages) stage.takes = stage.takes.filter((take) => take.line !== line)
+  dish.value!.stages.find((stage) => stage.id === to)?.takes.push({ line })
+}
+const { carried } = provideDishCarry(moveLine)
+
+const helped = ref<{ line: string; what: 'instead' | 'forgotten' } | null>(null)
+function takeInstead({ what, g }: StandIn) {
+  const line = dish.value!.lines.find(({ id: of }) => of === helped.value?.line)
+  if (!line) return
+  const times = line.g && g !== null ? g / line.g : 1
+  for (const stage of dish.value!.stages)
+    for (const take of stage.takes) if (take.line === line.id && take.g !== undefined) take.g *= times
+  Object.assign(line, {
+    what,
+    g,
+    typed: g === null ? thing(what).toLowerCase() : t('dishes.of', { name: thing(what).toLowerCase(), g: weight(g) }),
+    kept: undefined,
+    maybe: undefined,
+  })
+  helped.value = null
+}
+
+async function copyIt() {
+  const kept = await dishes.add({ ...dish.value!, name: t('dishes.copyOf', { name: dish.value!.name }).slice(0, 80) })
+  await navigateTo(`/dishes/${kept.id}`)
+}
+async function takeOff() {
+  const kept = await dishes.fetchOne(id)
+  await dishes.remove(kept)
+  useTakenOff().value = kept
+  await navigateTo({ path: '/dishes', query: { removed: id } })
+}
+const FETCHED_MS = 60_000
+async function send() {
+  const { recipeOfDish } = await import('~~/core/formats/write-recipe')
+  const text = (stage: Dish['stages'][number]) =>
+    [t(`dishes.kinds.${stage.kind}`), stage.until].filter(Boolean).join(': ')
+  const recipe = recipeOfDish(dishOf(dish.value!), outcome.value?.ok ? outcome.value.value : null, text)
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([JSON.stringify(recipe, null, 2)], { type: 'application/ld+json' }))
+  link.download = `${dish.value!.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}.recipe.json`
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(link.href), FETCHED_MS)
+}
+const print = () => window.print()
+const more = computed(() => [
+  { text: t('dishes.print'), act: print },
+  { text: t('dishes.send'), act: send },
+  { text: t('dishes.copyIt'), act: copyIt },
+  { text: t('dishes.takeOff'), act: takeOff },
+])
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).closest('input, textarea')) return
+  if (event.key.toLowerCase() !== 'z') return
+  event.preventDefault()
+  if (event.shiftKey) draft.redo()
+  else draft.undo()
+})
+const name = computed({
+  get: () => dish.value?.name ?? '',
+  set: (text: string) => {
+    if (dish.value && text.trim() !== '') dish.value.name = text.slice(0, 80)
+  },
+})
+</script>
+
+<template>
+  <div v-if="state === 'missing'" class="lost">
+    <p role="alert">{{ t('dishes.missing') }}</p>
+    <NuxtLink to="/dishes" class="quiet-button large">{{ t('dishes.backToDishes') }}</NuxtLink>
+  </div>
+  <StateNotice v-else-if="!dish && failure" :failure="failure" @retry="draft.load" />
+  <p v-else-if="!dish || !shown" class="soft lost" role="status">{{ t('app.loading') }}</p>
+  <div v-else class="dish">
+    <aside class="left">
+      <label for="dish-name" class="hidden-text">{{ t('dishes.name') }}</label>
+      <textarea id="dish-name" v-model.lazy="name" class="name grows" rows="1" maxlength="80" @keydown.enter.prevent />
+      <p class="soft sub">
+        {{
+          t('dishes.forN', {
+            n: number(shown.servings),
+            mass: weight(answer?.massG ?? 0),
+            place: kitchen.name,
+          })
+        }}
+      </p>
+      <div class="bar no-print">
+        <IconButton :icon="mdiUndo" :label="t('dishes.undo')" :disabled="!canUndo" @click="draft.undo()" />
+        <IconButton :icon="mdiRedo" :label="t('dishes.redo')" :disabled="!canRedo" @click="draft.redo()" />
+        <IconButton
+          :icon="favourite ? mdiStar : mdiStarOutline"
+          :label="t('dishes.favourite', { name: dish.name })"
+          :aria-pressed="favourite"
+          @click="favourite = !favourite"
+        />
+        <PressMenu :label="t('dishes.press')" :presses="more" />
+        <span class="soft state" role="status">{{ t(`dishes.state.${state}`) }}</span>
+      </div>
+      <div class="servings no-print">
+        <span>{{ t('dishes.servings') }}</span>
+        <IconButton :icon="mdiMinus" :label="t('dishes.fewer')" @click="setServings((servings ?? dish.servings) - 1)" />
+        <input
+          :value="servingsText"
+          inputmode="numeric"
+          maxlength="3"
+          :aria-label="t('dishes.servings')"
+          @change="setServings(Math.round(Number(($event.target as HTMLInputElement).value)) || dish.servings)"
+        />
+        <IconButton :icon="mdiPlus" :label="t('dishes.more')" @click="setServings((servings ?? dish.servings) + 1)" />
+      </div>
+      <DishLines
+        v-if="!scaledTo"
+        v-model="dish"
+        :answer="answer"
+        @ask="(line) => (helped = { line, what: 'instead' })"
+        @forgot="(line) => (helped = { line, what: 'forgotten' })"
+      />
+      <ul v-else class="scaled">
+        <li v-for="line in shown.lines" :key="line.id">
+          <span class="figure">{{ line.g === null ? '–' : weight(line.g) }}</span> {{ lineName(line) }}
+        </li>
+      </ul>
+      <LineHelp
+        v-if="helped && request"
+        :key="helped.line + helped.what"
+        :request="request"
+        :line="helped.line"
+        :what="helped.what"
+        @take="takeInstead"
+        @close="helped = null"
+      />
+    </aside>
+
+    <div class="middle">
+      <div v-if="theirs" class="notice" role="alert">
+        <p>{{ t('dishes.conflict') }}</p>
+        <button type="button" class="quiet-button solid" @click="draft.takeTheirs">{{ t('dishes.takeTheirs') }}</button>
+        <button type="button" class="quiet-button" @click="draft.putOurs">{{ t('dishes.putOurs') }}</button>
+      </div>
+      <div v-else-if="state === 'refused' && failure" class="notice" role="alert">
+        <p v-for="problem in failure.problems" :key="problem.path">{{ problemText(problem) }}</p>
+      </div>
+      <p v-if="failed" class="tone-danger" role="alert">{{ t('errors.computing') }}</p>
+      <ScaleNote
+        v-if="scaledTo"
+        v-model="straight"
+        :dish="dish"
+        :servings="scaledTo.dish.servings"
+        :ways="scaledTo.ways"
+        @keep="keepScaled"
+        @back="servings = null"
+      />
+      <p v-for="problem in problems" :key="problem.path + problem.code" class="problem" role="alert">
+        {{ problemText(problem) }}
+      </p>
+      <div class="heads soft" aria-hidden="true">
+        <span>{{ t('dishes.order') }}</span>
+        <span class="tone-water">{{ t('dishes.stream') }}</span>
+      </div>
+      <ol class="stages">
+        <StageRow
+          v-for="(stage, i) in shown.stages"
+          :key="stage.id"
+          :dish="shown"
+          :stage="stage"
+          :answer="answerAt(stage.id)"
+          :most="most"
+          :editing="editing === stage.id"
+          @update:editing="(on) => (editing = on ? stage.id : null)"
+          @move="moveLine"
+        >
+          <template #edit>
+            <StageEdit
+              v-if="!scaledTo && dish.stages[i]"
+              v-model="dish.stages[i]!"
+              :dish="dish"
+              :answer="answer"
+              :index="i"
+              @move="(by) => moveStage(i, by)"
+              @remove="removeStage(i)"
+            />
+          </template>
+        </StageRow>
+      </ol>
+      <div v-if="!scaledTo" class="add no-print">
+        <button type="button" class="quiet-button large" :aria-expanded="adding" @click="adding = !adding">
+          {{ t('dishes.stage.add') }}
+        </button>
+        <div v-if="adding" class="kinds">
+          <button v-for="kind in STAGE_KINDS" :key="kind" type="button" class="quiet-button" @click="addStage(kind)">
+            {{ t(`dishes.kinds.${kind}`) }}
+          </button>
+        </div>
+      </div>
+    </div>
+
+    <aside class="right">
+      <DishTotals v-if="answer" :answer="answer" :dish="shown" />
+      <CautionList v-if="whole.length > 0" :cautions="whole" />
+      <NuxtLink
+        v-if="dish.stages.length > 0 && refused.length === 0"
+        :to="`/dishes/${id}/cook`"
+        class="quiet-button solid huge no-print"
+      >
+        {{ t('dishes.cook') }}
+      </NuxtLink>
+      <CautionList v-else-if="refused.length > 0 && whole.length === 0" :cautions="refused" />
+    </aside>
+    <div v-if="carried" class="carried" :style="{ left: `${carried.x}px`, top: `${carried.y}px` }" aria-hidden="true">
+      {{ carried.name }}
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.dish {
+  display: grid;
+  grid-template-columns: 270px minmax(0, 1fr) 250px;
+  min-height: calc(100vh - 52px);
+}
+.lost {
+  padding: 40px 24px;
+}
+.left,
+.right,
+.middle {
+  padding: 16px 20px 48px;
+}
+.left {
+  border-right: 1px solid var(--line);
+}
+.right {
+  display: grid;
+  align-content: start;
+  gap: 16px;
+  border-left: 1px solid var(--line);
+}
+.right .quiet-button {
+  display: grid;
+  place-items: center;
+}
+.name {
+  width: 100%;
+  padding: 2px 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-size: 21px;
+  font-weight: 700;
+  line-height: 1.2;
+}
+.sub {
+  margin: 0 0 6px;
+  font-size: 14px;
+}
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 2px;
+}
+.state {
+  margin-left: auto;
+  font-size: 13px;
+}
+.servings {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  margin: 4px 0 8px;
+  font-size: 14.5px;
+}
+.servings span {
+  flex: 1;
+}
+.servings input {
+  width: 44px;
+  min-height: 36px;
+  border: 1px solid color-mix(in srgb, var(--ink) 35%, transparent);
+  border-radius: 4px;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: center;
+}
+.heads {
+  display: flex;
+  justify-content: space-between;
+  margin-bottom: 6px;
+  font-size: 12.5px;
+}
+.heads span:last-child {
+  width: 190px;
+}
+.stages {
+  margin: 0;
+  padding: 0;
+  border-bottom: 1px solid var(--line);
+  list-style: none;
+}
+.add {
+  margin-top: 16px;
+}
+.kinds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-top: 10px;
+}
+.notice {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+  margin-bottom: 12px;
+  padding-left: 12px;
+  border-left: 3px solid var(--danger);
+}
+.notice p {
+  flex-basis: 100%;
+  margin: 0;
+}
+.problem {
+  margin: 0 0 8px;
+  padding-left: 10px;
+  border-left: 3px solid var(--danger);
+}
+.scaled {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.scaled li {
+  display: grid;
+  grid-template-columns: 70px minmax(0, 1fr);
+  padding: 6px 0;
+  border-top: 1px solid var(--line);
+  font-size: 14.5px;
+}
+.carried {
+  position: fixed;
+  z-index: 50;
+  padding: 4px 10px;
+  border: 1px solid var(--food);
+  border-radius: var(--corner);
+  background: var(--ground-raised);
+  pointer-events: none;
+  transform: translate(-50%, -120%);
+}
+@media (max-width: 1099px) {
+  .dish {
+    grid-template-columns: 250px minmax(0, 1fr);
+  }
+  .right {
+    grid-column: 1 / -1;
+    border-top: 1px solid var(--line);
+    border-left: 0;
+  }
+  .heads span:last-child {
+    display: none;
+  }
+}
+@media (max-width: 819px) {
+  .dish {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .left {
+    border-right: 0;
+  }
+  .left,
+  .right,
+  .middle {
+    padding: 12px 16px 24px;
+  }
+}
+@media print {
+  .dish {
+    display: block;
+  }
+  .left,
+  .right {
+    border: 0;
+  }
+}
+</style>

@@ -1,0 +1,38 @@
+import { describe, expect, it } from 'vitest'
+import { answerDish, USUAL_SALT } from '../../core/dish/dish'
+import { dishRequestOf } from '../../shared/dish'
+import { DISH } from '../../shared/dish.schema'
+import { readOwn } from '../../shared/document'
+import { DEMO_DISHES, DEMO_KITCHEN } from './demo'
+import { asDocument } from './demo-dishes'
+
+describe.each(DEMO_DISHES)('the demo dish $name', (dish) => {
+  const document = asDocument(dish)
+
+  it('is a dish as it is kept', () => {
+    expect(readOwn(DISH, document)).toEqual(document)
+  })
+
+  it('is worked out whole in the demo kitchen, with nothing open and nothing refused', () => {
+    const outcome = answerDish(dishRequestOf(document, DEMO_KITCHEN)!)
+    if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems))
+    const { questions, cautions, stages, saltShare, massG } = outcome.value
+    expect(questions).toEqual([])
+    expect(stages.flatMap(({ problems }) => problems)).toEqual([])
+    expect(cautions.filter(({ severity }) => severity === 'refuse')).toEqual([])
+    expect(
+      cautions
+        .map(({ id }) => id)
+        .filter((id) =>
+          ['overcooked', 'program-short', 'never-cooked', 'simmer-dry', 'too-dry', 'too-wet'].includes(id),
+        ),
+    ).toEqual([])
+    expect(massG / dish.servings).toBeGreaterThan(200)
+    expect(massG / dish.servings).toBeLessThan(900)
+    // A pudding is salted by the pinch.
+    if (!dish.name.includes('pudding')) {
+      expect(saltShare).toBeGreaterThan(USUAL_SALT[0] * 0.8)
+      expect(saltShare).toBeLessThan(USUAL_SALT[1])
+    }
+  })
+})

@@ -1,0 +1,109 @@
+import { and, desc, eq, or, sql } from 'drizzle-orm'
+import { readDocument, type DocumentKind } from '../../../shared/document'
+import type { News } from '../../../shared/run.schema'
+import type { Database } from '../client'
+import type { dishes, pots } from '../schema'
+import { kept, own, tellOthers, type Scope } from '../scope'
+
+const MOST_KEPT = 300
+
+/** A document that the household has kept under a name. */
+export interface Kept<Content> {
+  id: string
+  name: string
+  favourite: boolean
+  content: Content
+  version: number
+  updatedAt: string
+}
+export type ToKeep<Content> = Pick<Kept<Content>, 'name' | 'favourite' | 'content' | 'version'>
+
+/** What can be done with documents that are kept under a name; `kind` is what the other devices are told. */
+export function keptQueries<Content>(
+  scope: Scope,
+  kind: News['kind'],
+  anyTable: typeof pots | typeof dishes,
+  document: DocumentKind<Content>,
+) {
+  const { db, householdId, memberId } = scope
+  // The tables have the same columns but for the name of the document's.
+  const table = anyTable as typeof pots
+
+  function read({ id, name, favourite, content, version, updatedAt }: typeof pots.$inferSelect): Kept<Content> | null {
+    const found = readDocument(document, content)
+    if (found.ok) return { id, name, favourite, content: found.value, version, updatedAt: updatedAt.toISOString() }
+    console.error(`Kept ${kind} ${id} cannot be read (${found.reason}).`)
+    return null
+  }
+
+  return {
+    read,
+    tell: (tx: Pick<Database, 'execute'>, id: string) => tellOthers(scope, tx, kind, id),
+
+    /** All that is kept, newest change first. One that cannot be read is passed over, and said. */
+    async all(): Promise<Kept<Content>[]> {
+      const rows = await db
+        .select()
+        .from(table)
+        .where(kept(scope, table))
+        .orderBy(desc(table.updatedAt))
+        .limit(MOST_KEPT)
+      return rows.flatMap((row) => read(row) ?? [])
+    },
+
+    async one(id: string): Promise<Kept<Content> | null> {
+      const [row] = await db
+        .select()
+        .from(table)
+        .where(and(kept(scope, table), eq(table.id, id)))
+      return row ? read(row) : null
+    },
+
+    /** Keeps a document under its id; refused if it was changed since the version that was fetched. */
+    async save(
+      id: string,
+      { name, favourite, content, version }: ToKeep<Content>,
+    ): Promise<Kept<Content> | 'changed-meanwhile'> {
+      const values = { name, favourite, content, memberId, deletedAt: null, updatedAt: new Date() }
+      return db.transaction(async (tx) => {
+        const [stored] = await tx
+          .insert(table)
+          .values({ ...values, id, householdId })
+          .onConflictDoUpdate({
+            target: table.id,
+            set: { ...values, version: version + 1 },
+            // Sent twice, because the first answer was lost, it is kept once.
+            setWhere: and(
+              own(scope, table),
+              or(
+                eq(table.version, version),
+                and(
+                  eq(table.version, version + 1),
+                  eq(table.name, name),
+                  eq(table.favourite, favourite),
+                  sql`${table.content} = ${JSON.stringify(content)}::jsonb`,
+                ),
+              ),
+            ),
+          })
+          .returning()
+        if (!stored) return 'changed-meanwhile'
+        await tellOthers(scope, tx, kind, id)
+        return read(stored)!
+      })
+    },
+
+    /** Marks it as gone; saving it again brings it back. False if there was none. */
+    async remove(id: string): Promise<boolean> {
+      return db.transaction(async (tx) => {
+        const gone = await tx
+          .update(table)
+          .set({ deletedAt: new Date() })
+          .where(and(kept(scope, table), eq(table.id, id)))
+          .returning({ id: table.id })
+        if (gone.length > 0) await tellOthers(scope, tx, kind, id)
+        return gone.length > 0
+      })
+    },
+  }
+}

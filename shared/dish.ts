@@ -1,0 +1,78 @@
+import { stylesFor } from '../core/appliance/appliance'
+import type { DishRequest, PotOfStage, PotSettings, Stage } from '../core/dish/dish.schema'
+import type { StageKind } from '../core/dish/names'
+import { minutesOf } from '../core/dish/stages'
+import { inUse, measuredCooker, foodOf, type Kitchen } from './kitchen'
+import type { KeptDishDocument } from './dish.schema'
+import { DISH_SHAPE } from './shapes'
+
+// The schema stands apart (dish.schema.ts): the browser needs what is here, and only servers and imports parse.
+
+export type DishDocument = KeptDishDocument
+
+export const newDish = (name: string): DishDocument => ({
+  shape: DISH_SHAPE,
+  name,
+  servings: 4,
+  lines: [],
+  stages: [],
+})
+
+/** How a pot stage is programmed when nobody has said anything: the household's first cooker in its usual way. */
+export function usualPot(kitchen: Kitchen): PotSettings {
+  const cooker = inUse(kitchen.cookers)[0]
+  return {
+    cookerId: cooker?.id ?? '',
+    burnerId: inUse(kitchen.burners)[0]?.id ?? '',
+    style: cooker ? stylesFor(cooker.cooker)[0]! : 'whistles',
+    flame: 'medium',
+    level: 'high',
+    freeLiquid: 'spoonable',
+    foods: [],
+  }
+}
+
+/** A stage of a kind, as cooks usually do it. */
+export function newStage(id: string, kind: StageKind, from: string | null, kitchen: Kitchen): Stage {
+  return {
+    id,
+    kind,
+    takes: [],
+    from: from === null ? [] : [{ stage: from, part: 'all' }],
+    ...(kind === 'pot' ? { pot: usualPot(kitchen) } : { minutes: minutesOf({ kind }) }),
+  }
+}
+
+/** The cooker and burner of a pot stage as this kitchen has measured them; null where it has no cooker. */
+export function potOfStage({ cookerId, burnerId }: PotSettings, kitchen: Kitchen): PotOfStage | null {
+  const of = kitchen.cookers.find(({ id }) => id === cookerId) ?? inUse(kitchen.cookers)[0]
+  if (!of) return null
+  const burner = kitchen.burners.find(({ id }) => id === burnerId) ?? inUse(kitchen.burners)[0] ?? null
+  const { cooker, burner: flames, heatSpread } = measuredCooker(of, burner)
+  return { cooker, ...(flames ? { burner: flames } : {}), ...(heatSpread === null ? {} : { heatSpread }) }
+}
+
+/** A dish with the kitchen that it is cooked in; null where that has no cooker at all. */
+export function dishRequestOf(dish: DishDocument, kitchen: Kitchen): DishRequest | null {
+  const { altitudeM, roomC, tapC, hardWater } = kitchen
+  const pot = potOfStage(usualPot(kitchen), kitchen)
+  if (!pot) return null
+  const pots = dish.stages.flatMap(({ id, pot: settings }) => {
+    const found = settings && potOfStage(settings, kitchen)
+    return found ? [[id, found] as const] : []
+  })
+  const { shape: _, ...content } = dish
+  return {
+    kitchen: { altitudeM, roomC, tapC, hardWater },
+    pots: Object.fromEntries(pots),
+    pot,
+    dish: content,
+    ...(kitchen.foods.length > 0 ? { foods: kitchen.foods.map(foodOf) } : {}),
+  }
+}
+
+/** What two devices or a file call the same dish: without its shape. */
+export const dishOf = (document: DishDocument) => {
+  const { shape: _, ...dish } = document
+  return dish
+}

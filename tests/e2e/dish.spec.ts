@@ -1,0 +1,235 @@
+import { randomUUID } from 'node:crypto'
+import { expect, type APIRequestContext, type Page } from '@playwright/test'
+import { beansWithSquash, line } from '../dishes'
+import type { DishDocument } from '../../shared/dish'
+import type { KeptDish } from '../../shared/household'
+import { BLUE_POT, test, watchForErrors } from './kitchen'
+import { installClock, PotBeside } from './stove'
+
+const document = (change: Partial<DishDocument> = {}): DishDocument => {
+  const dish = beansWithSquash()
+  for (const { pot } of dish.stages) if (pot) pot.cookerId = BLUE_POT
+  return { shape: 1, ...dish, ...change }
+}
+async function keep(request: APIRequestContext, dish = document()): Promise<string> {
+  const id = randomUUID()
+  const kept = await request.put(`/api/dishes/${id}`, { data: { version: 0, favourite: false, dish } })
+  expect(kept.status()).toBe(200)
+  return id
+}
+const stage = (page: Page, name: string) =>
+  page.getByRole('listitem').filter({ has: page.getByRole('heading', { name }) })
+/** Kept on the server, so that a reload finds it. */
+const isKept = (page: Page) => expect(page.getByText('kept', { exact: true })).toBeVisible()
+
+test('a dish is written, cooked and logged', async ({ page }) => {
+  const errors = watchForErrors(page)
+  await installClock(page)
+  await page.goto('/dishes')
+  await page.getByRole('button', { name: 'Start a dish' }).click()
+  await page.getByLabel('What is it called?').fill('Red lentils on Tuesday')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/\/dishes\/[\w-]{36}$/)
+  const lines = page.getByLabel('Type or paste a line, or several')
+  await lines.fill('200 g red lentils\n1 onion, chopped\n2 tbsp oil\n7 g salt\n1 tsp cumin seeds')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(page.getByLabel('Ingredient 5')).toHaveValue('1 tsp cumin seeds')
+  for (const kind of ['Fry', 'Close and cook', 'Rest, covered']) {
+    await page.getByRole('button', { name: 'Add a stage' }).click()
+    await page.getByRole('button', { name: kind, exact: true }).click()
+  }
+  await page.getByRole('button', { name: 'Put all of them where they usually go' }).click()
+  await expect(stage(page, 'Fry')).toContainText('onion 150 g')
+  await expect(stage(page, 'Close and cook')).toContainText(/water \d+ g/)
+  await expect(stage(page, 'Close and cook')).toContainText(/whistle/)
+  await page.clock.runFor(2000)
+  await isKept(page)
+
+  // Undo takes the last step back, also over a reload nothing is lost.
+  await page.getByLabel('Ingredient 4').fill('14 g salt')
+  await page.getByLabel('Ingredient 4').press('Enter')
+  await expect(page.getByText('14 g', { exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByLabel('Ingredient 4')).toHaveValue('7 g salt')
+  await page.clock.runFor(2000)
+  await isKept(page)
+  await page.reload()
+  await expect(page.getByLabel('Ingredient 4')).toHaveValue('7 g salt')
+
+  await page.getByRole('link', { name: 'Cook it' }).click()
+  await expect(page.getByRole('heading', { name: 'Fry' })).toBeVisible()
+  await page.getByRole('button', { name: /Start the clock/ }).click()
+  await expect(page.getByRole('timer')).toContainText('8 min left')
+  await page.clock.fastForward(3 * 60_000)
+  await expect(page.getByRole('timer')).toContainText('5 min left')
+  await page.getByRole('button', { name: 'Done, go on' }).click()
+  await page.getByRole('button', { name: 'Light it' }).click()
+  await expect(page).toHaveURL(/\/cook\//)
+  const pot = await PotBeside.light(page)
+  const count = Number((await page.locator('.great').innerText()).match(/of\s+(\d+)/)![1])
+  await pot.whistle(count)
+  await pot.finish()
+  await page.getByRole('button', { name: /Keep/ }).first().click()
+
+  // Back in the dish its next stage is one press away.
+  await page.goto('/dishes')
+  await page.getByRole('button', { name: /^Red lentils on Tuesday/ }).click()
+  await page.getByRole('link', { name: 'Cook it' }).click()
+  await expect(page.getByRole('link', { name: 'To the stove' })).toBeVisible()
+  await page.getByRole('button', { name: 'Done, go on' }).click()
+  await expect(page.getByRole('heading', { name: 'Rest, covered' })).toBeVisible()
+  await page.getByRole('button', { name: 'Done, go on' }).click()
+  await expect(page.getByRole('heading', { name: 'It is done.' })).toBeVisible()
+  await page.goto('/log')
+  await expect(page.getByText('Red lentils on Tuesday').first()).toBeVisible()
+  expect(errors).toEqual([])
+})
+
+const RECIPE = `Kidney beans in tomato
+Serves 4
+Ingredients
+1½ cups kidney beans
+1 onion, chopped
+2 tomatoes, chopped
+2 tbsp oil
+8 g salt
+1 tsp moon dust
+Method
+1. Soak the kidney beans overnight; drain.
+2. Heat the oil and fry the onion for 8 minutes.
+3. Add the beans and water, close and cook for 6 whistles; let the pressure fall naturally.
+4. Add the tomatoes and salt and simmer for 10 minutes.`
+
+test('a recipe that was written for another pot comes in, and its figure stands beside this kitchen’s', async ({
+  page,
+}) => {
+  await page.goto('/dishes')
+  await page.getByRole('button', { name: 'Bring in a recipe' }).click()
+  await page.getByLabel('The recipe').fill('{"@type": "Person"}')
+  await page.getByRole('button', { name: 'Read it' }).click()
+  await expect(page.getByRole('alert')).toContainText('No recipe was found in it')
+  await page.getByLabel('The recipe').fill(RECIPE)
+  await page.getByRole('button', { name: 'Read it' }).click()
+  await expect(page.getByText('Kidney beans in tomato: 6 ingredients, 4 stages')).toBeVisible()
+  await expect(page.getByText('1 line is not understood')).toBeVisible()
+  await page.getByRole('button', { name: 'Make it a dish' }).click()
+  await expect(page.getByText('What is “1 tsp moon dust”?')).toBeVisible()
+  await expect(stage(page, 'Soak')).toContainText('red kidney beans')
+  const pot = stage(page, 'Close and cook')
+  await pot.getByRole('button', { name: 'how it adds up' }).click()
+  await expect(pot).toContainText('The recipe says 6 whistles, natural release, for its own pot.')
+  await expect(pot).toContainText(/got \d+ of \d+ boil-minutes there/)
+})
+
+test('a dish for another number, what stands in, what was forgotten', async ({ page, request }) => {
+  await page.goto(`/dishes/${await keep(request)}`)
+  await expect(stage(page, 'Close and cook')).toContainText(/whistle/)
+  await page.getByRole('textbox', { name: 'For how many' }).fill('14')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('For 14 instead of 4')).toBeVisible()
+  await expect(page.getByText(/It does not fit as it is:.*batches/)).toBeVisible()
+  await page.getByRole('button', { name: 'Back to 4' }).click()
+  await page.getByRole('button', { name: 'For one fewer' }).click()
+  await expect(page.getByText('For 3 instead of 4')).toBeVisible()
+  await page.getByRole('button', { name: 'Keep it as for 3' }).click()
+  await expect(page.getByText(/^for 3 ·/)).toBeVisible()
+
+  await page.getByRole('button', { name: 'Move squash cubes' }).click()
+  await page.getByRole('button', { name: 'I forgot it' }).click()
+  await expect(page.getByText(/Put it in and simmer for \d+ min|It needs \d+ boil-minutes/)).toBeVisible()
+  await page.getByRole('region').or(page.locator('.help')).getByRole('button', { name: 'Done' }).first().click()
+  await page.getByRole('button', { name: 'What can stand in' }).click()
+  await page
+    .getByRole('button', { name: /^Take cabbage/ })
+    .or(page.getByRole('button', { name: /^Take / }))
+    .first()
+    .click()
+  await expect(page.getByLabel('Ingredient 3')).not.toHaveValue(/squash/)
+})
+
+test('stages are moved, taken out and put back; ingredients are dropped into them', async ({ page, request }) => {
+  await page.goto(`/dishes/${await keep(request)}`)
+  const headings = page.getByRole('heading', { level: 2 })
+  await expect(headings).toHaveText(['Soak', 'Fry', 'Close and cook', 'Simmer open', 'Temper', 'Rest, covered'])
+  await page.getByRole('button', { name: 'Change temper' }).click()
+  await page.getByRole('button', { name: 'Earlier' }).click()
+  await expect(headings).toHaveText(['Soak', 'Fry', 'Close and cook', 'Temper', 'Simmer open', 'Rest, covered'])
+  await expect(page.getByRole('alert')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Take this stage out' }).click()
+  await expect(headings).toHaveCount(5)
+  await expect(page.getByText('is in no stage yet').first()).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(headings).toHaveCount(6)
+
+  const grip = (await page.getByRole('button', { name: 'Move tomato' }).boundingBox())!
+  const onto = (await stage(page, 'Close and cook').boundingBox())!
+  await page.mouse.move(grip.x + 10, grip.y + 10)
+  await page.mouse.down()
+  await page.mouse.move(onto.x + 200, onto.y + 40, { steps: 6 })
+  await page.mouse.up()
+  await expect(stage(page, 'Close and cook')).toContainText('tomato 120 g')
+  await expect(stage(page, 'Close and cook')).toContainText('sour costs')
+  await page.getByRole('button', { name: 'Move it to “Simmer open”' }).click()
+  await expect(stage(page, 'Simmer open')).toContainText('tomato 120 g')
+})
+
+test('a dish that cannot be is refused with reasons, and one sent twice is kept once', async ({ request }) => {
+  const url = `/api/dishes/${randomUUID()}`
+  const wrong: Partial<DishDocument>[] = [
+    { name: 'n'.repeat(5000) },
+    { servings: 0 },
+    { servings: 1000 },
+    { lines: Array.from({ length: 100 }, (_, i) => line(`l${i}`, 'onion', 10)) },
+    { stages: [{ ...document().stages[0]!, kind: 'explode' as never }] },
+  ]
+  for (const change of wrong) {
+    const refused = await request.put(url, { data: { version: 0, favourite: false, dish: document(change) } })
+    expect(refused.status()).toBe(422)
+    expect(((await refused.json()) as { problems: { message: string }[] }).problems[0]!.message).not.toBe('')
+  }
+  expect((await request.get(url)).status()).toBe(404)
+  const dish = document()
+  dish.stages[0]!.until = '<img src=x onerror=alert(1)>'
+  const body = { version: 0, favourite: true, dish }
+  const [first, again] = [await request.put(url, { data: body }), await request.put(url, { data: body })]
+  expect([first.status(), again.status()]).toEqual([200, 200])
+  expect(((await again.json()) as KeptDish).version).toBe(1)
+  const stale = { ...body, dish: document({ name: 'Other' }) }
+  expect((await request.put(url, { data: stale })).status()).toBe(409)
+  expect(((await (await request.get(url)).json()) as KeptDish).dish).toEqual(dish)
+})
+
+test('HTML in a step is text, a dish that is gone says so, and two devices do not overwrite each other', async ({
+  page,
+  request,
+}) => {
+  const dish = document()
+  dish.stages[0]!.until = '<img src=x onerror=alert(1)>'
+  const id = await keep(request, dish)
+  await page.goto(`/dishes/${id}`)
+  await expect(page.getByText('<img src=x onerror=alert(1)>')).toBeVisible()
+  await isKept(page)
+  // Another device keeps it while this one is changing it, and the network is slow to tell.
+  await page.route('**/api/dishes/**', async (route) => {
+    if (route.request().method() === 'PUT')
+      await request.put(`/api/dishes/${id}`, {
+        data: { version: 1, favourite: false, dish: { ...dish, name: 'Theirs' } },
+      })
+    await page.unroute('**/api/dishes/**')
+    await route.continue()
+  })
+  await page.getByLabel('Name of the dish').fill('Ours')
+  await page.getByLabel('Name of the dish').blur()
+  await expect(page.getByText('This dish was changed on another device meanwhile.')).toBeVisible()
+  await page.getByRole('button', { name: 'Put this one over it' }).click()
+  await isKept(page)
+  expect(((await (await request.get(`/api/dishes/${id}`)).json()) as KeptDish).dish.name).toBe('Ours')
+
+  await page.getByRole('button', { name: 'More' }).click()
+  await page.getByRole('menuitem', { name: 'Take it off' }).click()
+  await expect(page.getByText('Ours was taken off.')).toBeVisible()
+  await page.getByRole('button', { name: 'Put it back' }).click()
+  await expect(page.getByRole('button', { name: /^Ours/ })).toBeVisible()
+  await page.goto(`/dishes/${randomUUID()}`)
+  await expect(page.getByRole('alert')).toContainText('This dish is not here')
+})
