@@ -107,7 +107,15 @@ export function useDishDraft(id: string) {
   watch(
     [dish, favourite],
     () => {
-      if (!isDirty()) return
+      if (!isDirty()) {
+        // Back to what is kept, by undo.
+        if (!saving && (state.value === 'waiting' || state.value === 'refused')) {
+          state.value = 'kept'
+          failure.value = null
+          forget()
+        }
+        return
+      }
       const plain = JSON.parse(JSON.stringify(dish.value)) as DishDocument
       unsent.value = { ...unsent.value, [id]: { version, favourite: favourite.value, dish: plain } }
       if (state.value === 'conflict') return

@@ -272,7 +272,8 @@ function sourOf(
   if (!sweet.ok) return null
   const figure = (of: PlanAnswer) => of.closings[0]!.range.figure
   const after = dish.stages.slice(dish.stages.indexOf(stage) + 1)
-  const moveTo = after.find(({ kind }) => kind === 'simmer' || kind === 'combine' || kind === 'temper')
+  const moveTo =
+    after.find(({ kind }) => kind === 'simmer') ?? after.find(({ kind }) => kind === 'combine' || kind === 'rest')
   return {
     lines,
     costs: { figure: figure(answer) - figure(sweet.value), unit: unitOf(answer) },

@@ -44,6 +44,9 @@ function attribute(runId: string) {
   if (askedAt.value !== null) cooking.add(runId, { kind: 'whistle', how: 'ear' }, askedAt.value)
   askedAt.value = null
 }
+const { dishOfRun } = useBegunDishes()
+/** The dish of which this pot is a stage. */
+const dishId = computed(() => dishOfRun(id.value))
 useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
 </script>
 
@@ -60,6 +63,7 @@ useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
         <EarBar v-if="hears" @whistle="heard" />
         <AlarmChoice v-if="!over" />
         <NuxtLink v-else class="link-button" :to="`/log/${run.id}`">{{ t('cook.toLog') }}</NuxtLink>
+        <NuxtLink v-if="dishId" class="link-button" :to="`/dishes/${dishId}/cook`">{{ t('cook.toDish') }}</NuxtLink>
       </div>
       <div v-if="askedAt !== null" class="which" role="alert">
         {{ t('cook.ear.which') }}

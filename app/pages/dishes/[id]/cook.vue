@@ -1,17 +1,11 @@
 <script setup lang="ts">
-import { useLocalStorage, useWakeLock } from '@vueuse/core'
+import { useWakeLock } from '@vueuse/core'
 import { vesselOf } from '~~/core/dish/stages'
 import { dishRequestOf } from '~~/shared/dish'
 import { firstLitAt, runState } from '~~/core/live/run'
-import { STORED } from '~/composables/storageShape'
+import type { BegunDish } from '~/composables/useBegunDishes'
 
 /** A dish being cooked: one stage after another in large type, its pots as runs of the stove. */
-interface Begun {
-  at: number
-  /** When the clock of a stage was started, in ms since 1970. */
-  clocks: Record<string, number>
-  runs: Record<string, string>
-}
 const { t, number, duration } = useI18nText()
 const { takesText, amount, pourText, stageFigure } = useDishWords()
 const route = useRoute()
@@ -22,13 +16,10 @@ const request = computed(() => dish.value && dishRequestOf(dish.value, kitchen.v
 const { result: outcome } = useWorked(request, (work, asked) => work.dish(asked), 'answer')
 const answer = computed(() => (outcome.value?.ok ? outcome.value.value : null))
 
-const all = useLocalStorage<Record<string, Begun>>(STORED.dishesBegun, {})
-const begun = computed<Begun>(() => all.value[id] ?? { at: 0, clocks: {}, runs: {} })
-const change = (part: Partial<Begun>) => (all.value = { ...all.value, [id]: { ...begun.value, ...part } })
-function again() {
-  const { [id]: _, ...others } = all.value
-  all.value = others
-}
+const { of, change: changeOf, end } = useBegunDishes()
+const begun = computed(() => of(id))
+const change = (part: Partial<BegunDish>) => changeOf(id, part)
+const again = () => end(id)
 
 const index = computed(() => Math.min(begun.value.at, dish.value?.stages.length ?? 0))
 const stage = computed(() => dish.value?.stages[index.value] ?? null)
@@ -50,18 +41,19 @@ const run = computed(() => (runId.value ? runs.one(runId.value) : null))
 const isLit = computed(() => run.value && firstLitAt(runState(run.value.events)) !== null)
 const { start, lighting, failure: lightFailure } = useStartRun()
 async function light() {
-  const { stage: of, now: it } = { stage: stage.value, now: now.value }
-  if (!of?.pot || !it?.pot || !dish.value) return
+  const potStage = stage.value
+  const planned = now.value?.pot
+  if (!potStage?.pot || !planned || !dish.value) return
   const cooker =
-    kitchen.value.cookers.find(({ id: cookerId }) => cookerId === of.pot!.cookerId) ?? kitchen.value.cookers[0]!
+    kitchen.value.cookers.find(({ id: cookerId }) => cookerId === potStage.pot!.cookerId) ?? kitchen.value.cookers[0]!
   const started = await start({
     name: dish.value.name,
     cookerId: cooker.id,
     cookerName: cooker.name,
-    request: it.pot.request,
+    request: planned.request,
   })
   if (!started) return
-  change({ runs: { ...begun.value.runs, [of.id]: started.run.id } })
+  change({ runs: { ...begun.value.runs, [potStage.id]: started.run.id } })
   await navigateTo(`/cook/${started.run.id}`)
 }
 

@@ -21,7 +21,10 @@ const draft = useDishDraft(id)
 const { dish, favourite, state, failure, theirs, canUndo, canRedo } = draft
 useHead({ title: () => `${dish.value?.name ?? t('app.nav.dishes')} · Bivvet` })
 
-const request = computed(() => dish.value && dishRequestOf(dish.value, kitchen.value))
+// Read as a whole: whatever is changed in it asks anew.
+const request = computed(
+  () => dish.value && dishRequestOf(JSON.parse(JSON.stringify(dish.value)) as DishDocument, kitchen.value),
+)
 const { result: outcome, failed } = useWorked(request, (work, asked) => work.dish(asked), 'answer')
 
 // For another number: looked at, not changed, until it is kept.
@@ -67,6 +70,12 @@ const most = computed(() =>
 )
 const answerAt = (stageId: string) => answer.value?.stages.find((one) => one.id === stageId) ?? null
 const refused = computed(() => answer.value?.cautions.filter(({ severity }) => severity === 'refuse') ?? [])
+const canCook = computed(
+  () =>
+    (answer.value?.stages ?? []).length > 0 &&
+    refused.value.length === 0 &&
+    answer.value!.stages.every((one) => one.problems.length === 0),
+)
 const whole = computed(
   () =>
     answer.value?.cautions.filter(({ id: of }) =>
@@ -315,11 +324,7 @@ const name = computed({
     <aside class="right">
       <DishTotals v-if="answer" :answer="answer" :dish="shown" />
       <CautionList v-if="whole.length > 0" :cautions="whole" />
-      <NuxtLink
-        v-if="dish.stages.length > 0 && refused.length === 0"
-        :to="`/dishes/${id}/cook`"
-        class="quiet-button solid huge no-print"
-      >
+      <NuxtLink v-if="canCook" :to="`/dishes/${id}/cook`" class="quiet-button solid huge no-print">
         {{ t('dishes.cook') }}
       </NuxtLink>
       <CautionList v-else-if="refused.length > 0 && whole.length === 0" :cautions="refused" />
