@@ -1,22 +1,11 @@
 import { randomUUID } from 'node:crypto'
-import { expect, type APIRequestContext, type Page } from '@playwright/test'
-import { beansWithSquash, line } from '../dishes'
+import { expect, type Page } from '@playwright/test'
+import { line } from '../dishes'
 import type { DishDocument } from '../../shared/dish'
 import type { KeptDish } from '../../shared/household'
-import { BLUE_POT, test, watchForErrors } from './kitchen'
+import { beansDocument, keepDish, test, watchForErrors } from './kitchen'
 import { installClock, PotBeside } from './stove'
 
-const document = (change: Partial<DishDocument> = {}): DishDocument => {
-  const dish = beansWithSquash()
-  for (const { pot } of dish.stages) if (pot) pot.cookerId = BLUE_POT
-  return { shape: 1, ...dish, ...change }
-}
-async function keep(request: APIRequestContext, dish = document()): Promise<string> {
-  const id = randomUUID()
-  const kept = await request.put(`/api/dishes/${id}`, { data: { version: 0, favourite: false, dish } })
-  expect(kept.status()).toBe(200)
-  return id
-}
 const stage = (page: Page, name: string) =>
   page.getByRole('listitem').filter({ has: page.getByRole('heading', { name }) })
 /** Kept on the server, so that a reload finds it. */
@@ -122,7 +111,7 @@ test('a recipe that was written for another pot comes in, and its figure stands 
 })
 
 test('a dish for another number, what stands in, what was forgotten', async ({ page, request }) => {
-  await page.goto(`/dishes/${await keep(request)}`)
+  await page.goto(`/dishes/${await keepDish(request)}`)
   await expect(stage(page, 'Close and cook')).toContainText(/whistle/)
   await page.getByRole('textbox', { name: 'For how many' }).fill('14')
   await page.keyboard.press('Enter')
@@ -148,7 +137,7 @@ test('a dish for another number, what stands in, what was forgotten', async ({ p
 })
 
 test('stages are moved, taken out and put back; ingredients are dropped into them', async ({ page, request }) => {
-  await page.goto(`/dishes/${await keep(request)}`)
+  await page.goto(`/dishes/${await keepDish(request)}`)
   await page.setViewportSize({ width: 1280, height: 1500 })
   const headings = page.getByRole('heading', { level: 2 })
   await expect(headings).toHaveText(['Soak', 'Fry', 'Close and cook', 'Simmer open', 'Temper', 'Rest, covered'])
@@ -181,21 +170,21 @@ test('a dish that cannot be is refused with reasons, and one sent twice is kept 
     { servings: 0 },
     { servings: 1000 },
     { lines: Array.from({ length: 100 }, (_, i) => line(`l${i}`, 'onion', 10)) },
-    { stages: [{ ...document().stages[0]!, kind: 'explode' as never }] },
+    { stages: [{ ...beansDocument().stages[0]!, kind: 'explode' as never }] },
   ]
   for (const change of wrong) {
-    const refused = await request.put(url, { data: { version: 0, favourite: false, dish: document(change) } })
+    const refused = await request.put(url, { data: { version: 0, favourite: false, dish: beansDocument(change) } })
     expect(refused.status()).toBe(422)
     expect(((await refused.json()) as { problems: { message: string }[] }).problems[0]!.message).not.toBe('')
   }
   expect((await request.get(url)).status()).toBe(404)
-  const dish = document()
+  const dish = beansDocument()
   dish.stages[0]!.until = '<img src=x onerror=alert(1)>'
   const body = { version: 0, favourite: true, dish }
   const [first, again] = [await request.put(url, { data: body }), await request.put(url, { data: body })]
   expect([first.status(), again.status()]).toEqual([200, 200])
   expect(((await again.json()) as KeptDish).version).toBe(1)
-  const stale = { ...body, dish: document({ name: 'Other' }) }
+  const stale = { ...body, dish: beansDocument({ name: 'Other' }) }
   expect((await request.put(url, { data: stale })).status()).toBe(409)
   expect(((await (await request.get(url)).json()) as KeptDish).dish).toEqual(dish)
 })
@@ -204,9 +193,9 @@ test('HTML in a step is text, a dish that is gone says so, and two devices do no
   page,
   request,
 }) => {
-  const dish = document()
+  const dish = beansDocument()
   dish.stages[0]!.until = '<img src=x onerror=alert(1)>'
-  const id = await keep(request, dish)
+  const id = await keepDish(request, dish)
   await page.goto(`/dishes/${id}`)
   await expect(page.getByText('<img src=x onerror=alert(1)>')).toBeVisible()
   await isKept(page)

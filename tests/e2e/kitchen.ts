@@ -5,6 +5,8 @@ import { Pool } from 'pg'
 import { COOKERS } from '../../core/appliance/appliance'
 import type { RunEventData } from '../../core/live/event.schema'
 import type { PlanRequest } from '../../core/program/request.schema'
+import type { DishDocument } from '../../shared/dish'
+import { beansWithSquash } from '../dishes'
 import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
 
 export const BLUE_POT = '0de70000-0000-4000-8000-000000000101'
@@ -91,6 +93,25 @@ export async function litBefore(request: APIRequestContext, runId: string, minut
   const lit = event({ kind: 'lit' }, Date.now() - minutes * 60_000)
   expect((await request.post(`/api/runs/${runId}/events`, { data: lit })).ok()).toBe(true)
 }
+
+/** A dish in the household's blue pot. */
+export function beansDocument(change: Partial<DishDocument> = {}): DishDocument {
+  const dish = beansWithSquash()
+  for (const { pot } of dish.stages) if (pot) pot.cookerId = BLUE_POT
+  return { shape: 1, ...dish, ...change }
+}
+
+/** Keeps a dish by way of the API, and answers its id. */
+export async function keepDish(request: APIRequestContext, dish = beansDocument()): Promise<string> {
+  const id = randomUUID()
+  const kept = await request.put(`/api/dishes/${id}`, { data: { version: 0, favourite: false, dish } })
+  expect(kept.status()).toBe(200)
+  return id
+}
+
+/** By how much the page is wider than its window. */
+export const sideways = (page: Page) =>
+  page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
 
 export const event = (data: RunEventData, at = Date.now()) => ({ id: randomUUID(), at, data })
 

@@ -1,8 +1,5 @@
-import { expect, type Page } from '@playwright/test'
-import { expectAccessible, newHousehold, test } from './kitchen'
-
-const sideways = (page: Page) =>
-  page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+import { expect } from '@playwright/test'
+import { expectAccessible, newHousehold, sideways, test } from './kitchen'
 
 test('loose or in tins by a switch, and back and forward do what a browser’s do', async ({ page }) => {
   await page.goto('/pot')

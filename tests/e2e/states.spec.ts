@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { choose, event, expectAccessible, litBefore, newHousehold, startRun, test } from './kitchen'
+import { choose, event, expectAccessible, keepDish, litBefore, newHousehold, sideways, startRun, test } from './kitchen'
 
 // Each place in each state that it can be in: on a phone, in light and in dark.
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
@@ -107,6 +107,56 @@ test('Today and Dishes, with nothing yet, with pots that are kept, and with one 
   }
   await page.goto('/')
   await page.getByRole('combobox').first().fill('chana')
+  await expectSound(page)
+})
+
+test('A dish, empty, being written, refused, for another number, and being cooked', async ({ page, request }) => {
+  await page.goto('/dishes')
+  await press(page, 'Start a dish')
+  await press(page, 'Bring in a recipe')
+  await expectSound(page)
+  await page.getByLabel('The recipe').fill('nothing at all')
+  await press(page, 'Read it')
+  await expect(page.getByRole('alert')).toBeVisible()
+  await expectSound(page)
+  await page.getByLabel('What is it called?').fill('Beans')
+  await press(page, 'Start it')
+  await expect(page.getByText('Nothing yet.')).toBeVisible()
+  await expectSound(page)
+  await page.getByLabel('Type or paste a line, or several').fill('200 g kidney beans\n1 tsp almond extract')
+  await press(page, /^Add$/)
+  await expect(page.getByText('Is it Almonds?')).toBeVisible()
+  await press(page, 'Add a stage')
+  await expectSound(page)
+  await press(page, 'Simmer open')
+  await page.getByRole('combobox', { name: 'goes into' }).first().selectOption({ index: 1 })
+  await expect(page.getByText(/would come out half-cooked/).first()).toBeVisible()
+  await expectSound(page)
+
+  const id = await keepDish(request)
+  await page.goto(`/dishes/${id}`)
+  await expect(page.getByText(/whistle/).first()).toBeVisible()
+  await expectSound(page)
+  await press(page, 'Change close and cook')
+  await press(page, 'how it adds up')
+  await press(page, 'Move oil')
+  await press(page, 'What can stand in')
+  await expect(page.getByRole('button', { name: /^Take / }).first()).toBeVisible()
+  await expectSound(page)
+  await press(page, 'For one more')
+  await expect(page.getByText('For 5 instead of 4')).toBeVisible()
+  await expectSound(page)
+  for (const width of [320, 680, 1024, 1280, 1920]) {
+    await page.setViewportSize({ width, height: 800 })
+    await expect.poll(() => sideways(page), { message: `${width}` }).toBe(0)
+  }
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`/dishes/${id}/cook`)
+  await expect(page.getByRole('heading', { name: 'Soak' })).toBeVisible()
+  await press(page, /Start the clock/)
+  await expectSound(page)
+  for (let i = 0; i < 6; i++) await press(page, 'Done, go on')
+  await expect(page.getByRole('heading', { name: 'It is done.' })).toBeVisible()
   await expectSound(page)
 })
 

@@ -40,9 +40,10 @@ const chills = computed(() => dish.stages.some(({ kind }) => kind === 'chill'))
         <dt>{{ t('dishes.totals.all') }}</dt>
         <dd class="figure">{{ duration(answer.spanMinutes) }}</dd>
       </div>
-      <p v-if="answer.aheadMinutes > answer.spanMinutes + 1" class="soft note">
-        {{ t('dishes.totals.ahead', { time: duration(answer.aheadMinutes) }) }}
-      </p>
+      <div v-if="answer.aheadMinutes > answer.spanMinutes + 1">
+        <dt>{{ t('dishes.totals.ahead') }}</dt>
+        <dd class="figure small">{{ duration(answer.aheadMinutes) }}</dd>
+      </div>
       <div>
         <dt>{{ t('dishes.totals.hands') }}</dt>
         <dd class="figure">{{ duration(answer.handsMinutes) }}</dd>
@@ -120,9 +121,6 @@ dl > div {
   padding: 9px 0;
   border-top: 1px solid var(--line);
 }
-dl .note {
-  padding-bottom: 8px;
-}
 dt {
   color: var(--ink-soft);
   font-size: 14.5px;
@@ -131,5 +129,8 @@ dd {
   margin: 0;
   font-size: 24px;
   white-space: nowrap;
+}
+dd.small {
+  font-size: 18px;
 }
 </style>

@@ -199,7 +199,8 @@ const name = computed({
   <StateNotice v-else-if="!dish && failure" :failure="failure" @retry="draft.load" />
   <p v-else-if="!dish || !shown" class="soft lost" role="status">{{ t('app.loading') }}</p>
   <div v-else class="dish">
-    <aside class="left">
+    <div class="left">
+      <h1 class="hidden-text">{{ dish.name }}</h1>
       <label for="dish-name" class="hidden-text">{{ t('dishes.name') }}</label>
       <textarea id="dish-name" v-model.lazy="name" class="name grows" rows="1" maxlength="80" @keydown.enter.prevent />
       <p class="soft sub">
@@ -256,7 +257,7 @@ const name = computed({
         @take="takeInstead"
         @close="helped = null"
       />
-    </aside>
+    </div>
 
     <div class="middle">
       <div v-if="theirs" class="notice" role="alert">
@@ -321,14 +322,14 @@ const name = computed({
       </div>
     </div>
 
-    <aside class="right">
+    <div class="right">
       <DishTotals v-if="answer" :answer="answer" :dish="shown" />
       <CautionList v-if="whole.length > 0" :cautions="whole" />
       <NuxtLink v-if="canCook" :to="`/dishes/${id}/cook`" class="quiet-button solid huge no-print">
         {{ t('dishes.cook') }}
       </NuxtLink>
       <CautionList v-else-if="refused.length > 0 && whole.length === 0" :cautions="refused" />
-    </aside>
+    </div>
     <div v-if="carried" class="carried" :style="{ left: `${carried.x}px`, top: `${carried.y}px` }" aria-hidden="true">
       {{ carried.name }}
     </div>
@@ -469,6 +470,11 @@ const name = computed({
   background: var(--ground-raised);
   pointer-events: none;
   transform: translate(-50%, -120%);
+}
+@media (max-width: 719px), (pointer: coarse) {
+  .servings input {
+    min-height: 44px;
+  }
 }
 @media (max-width: 1099px) {
   .dish {
