@@ -64,6 +64,7 @@ export const BOUNDS = {
   ingredientPieceG: [0.01, 3000],
   lineG: [0, 20_000],
   servings: [1, 100],
+  portionG: [1, 20_000],
   handsMinutes: [0, 600],
   stageMinutes: [0, 4320],
   // Places.

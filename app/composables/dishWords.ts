@@ -14,9 +14,9 @@ export function useDishWords() {
     return findIngredient(id) ? t(`ingredients.${id}.name` as MessageKey) : kitchen.foodName(id)
   }
   /** What a line is, shortly; as it was typed where nobody has said. */
-  const lineName = ({ what, typed }: Pick<DishLine, 'what' | 'typed'>) =>
+  const lineName = ({ what, typed, own }: Pick<DishLine, 'what' | 'typed' | 'own'>) =>
     what === null
-      ? typed
+      ? (own?.name?.toLowerCase() ?? typed)
       : thing(what)
           .replace(/\s*(\(.*\)|\d+ cm$)/, '')
           .toLowerCase()
@@ -43,13 +43,19 @@ export function useDishWords() {
     const [n = '', ...unit] = duration(answer?.minutes ?? minutes).split(' ')
     return { n, unit: unit.join(' '), tone: TONES[kind] ?? '' }
   }
+  const told = (g: number) => `${weight(g)}, ${measured(g, kitchen.cup)}`
+  /** The water that goes into the tins of a pot stage, each with its food. */
+  const tinTexts = (answer: StageAnswer | null) =>
+    (answer?.pot?.answer.foods ?? []).flatMap(({ food, tinWaterG }) =>
+      tinWaterG ? [t('dishes.inTin', { food: thing(food).toLowerCase(), g: told(tinWaterG) })] : [],
+    )
   /** The water of a pot stage, by weight and in the household's measures; null where none is poured. */
   function pourText(answer: StageAnswer | null): string | null {
     const pourG = answer?.pot?.answer.closings[0]!.water.pourG ?? 0
     if (pourG <= 0) return null
-    return t('dishes.of', { name: t('dishes.water'), g: `${weight(pourG)}, ${measured(pourG, kitchen.cup)}` })
+    return t('dishes.of', { name: t('dishes.water'), g: told(pourG) })
   }
-  return { thing, lineName, takesText, amount, stageFigure, pourText }
+  return { thing, lineName, takesText, amount, stageFigure, pourText, tinTexts }
 }
 
 const TONES: Partial<Record<StageKind, string>> = {

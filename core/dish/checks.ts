@@ -56,7 +56,7 @@ export function openQuestions(request: DishRequest): Problem[] {
   lines.forEach((line, i) => {
     const path = `lines.${i}`
     const name = { typed: line.typed }
-    if (line.what === null) found.push(problem('not-understood', path, name))
+    if (line.what === null && !line.own) found.push(problem('not-understood', path, name))
     else if (!knownOf(line, request)) found.push(problem('not-understood', path, name))
     const takes = stages.flatMap((stage) => stage.takes.filter((take) => take.line === line.id))
     if (takes.length === 0) return void found.push(problem('in-no-stage', path, name))

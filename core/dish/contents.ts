@@ -105,7 +105,11 @@ export function merged(parts: readonly Contents[], roomC: number): Contents {
 
 /** A line's food or ingredient; the household's own goes before the table. */
 export type Known = { food: Food } | { ingredient: Ingredient }
-export function knownOf({ what }: Pick<DishLine, 'what'>, { foods = [], ingredients = [] }: OwnThings): Known | null {
+export function knownOf(
+  { what, own }: Pick<DishLine, 'what' | 'own'>,
+  { foods = [], ingredients = [] }: OwnThings,
+): Known | null {
+  if (own) return { ingredient: own }
   if (what === null) return null
   const food = foods.find(({ id }) => id === what) ?? findFood(what)
   if (food) return { food }

@@ -30,6 +30,10 @@ const lineSchema = z.object({
       saltG: figure.min(0),
     })
     .optional(),
+  /** Something cooked before that is no single food: its own figures, which go with the line. */
+  own: ingredientSchema.optional(),
+  /** What was kept that it is taken from. */
+  portionId: id.optional(),
 })
 export type DishLine = z.infer<typeof lineSchema>
 

@@ -7,7 +7,7 @@ import type { PlanRequest } from '../program/request.schema'
 import { dishCautions, type Caution } from '../safety/rules'
 import { openQuestions, structureProblems } from './checks'
 import { clockOf } from './clock'
-import { liquidG, massG, merged, putIn, sumOf, type Aside, type Contents } from './contents'
+import { liquidG, massG, merged, putIn, sumOf, wetG, type Aside, type Contents } from './contents'
 import type { Dish, DishRequest, Stage } from './dish.schema'
 import { emptyRow, type LiquidRow, type SaltRow } from './ledger'
 import { cookInPot, potRequest, withoutSour } from './pot-stage'
@@ -40,6 +40,8 @@ export interface DishAnswer {
   massG: number
   saltG: number
   saltShare: number
+  /** What is served: its water and fat as shares, and the foods in it that decide. */
+  served: { water: number; fat: number; foods: { food: string; dryG: number; gets: number }[] }
   /** Salt that went out with liquid that was thrown away. */
   saltThrownG: number
   liquidG: number
@@ -84,6 +86,11 @@ export function answerDish(request: DishRequest): Outcome<DishAnswer> {
       massG: eatenG,
       saltG: served.saltG,
       saltShare,
+      served: {
+        water: eatenG > 0 ? wetG(served) / eatenG : 0,
+        fat: eatenG > 0 ? sumOf(served.others, ({ inG, what }) => inG * what.fat) / eatenG : 0,
+        foods: served.foods.map(({ food, dryG, gets }) => ({ food: food.id, dryG, gets })),
+      },
       saltThrownG: sumOf(stages, ({ saltThrownG }) => saltThrownG),
       liquidG: liquidG(served),
       keptG: sumOf([...asides.values()], ({ freeG }) => freeG),

@@ -32,3 +32,31 @@ export function keepingOf({ massG }: Pick<DishAnswer, 'massG'>, portions: number
     freezerDays: FREEZER_DAYS,
   }
 }
+
+/** Of so small a share of other things a cooked food is still that food. */
+const NEARLY_ALL = 0.85
+
+/** What a g of a dish is when it is an ingredient later: a cooked food, or something cooked of its own. */
+export interface Cooked {
+  /** The one food that it is, with the dry share of it and the boil-minutes it has had; null for a dish of several. */
+  food: { id: string; dryShare: number; boilMinutes: number } | null
+  water: number
+  salt: number
+  fat: number
+}
+
+export function cookedOf({ served, saltShare, massG, liquidG }: DishAnswer): Cooked {
+  const [first, ...others] = served.foods
+  const dryG = first?.dryG ?? 0
+  // A pulse in its own liquid is that pulse; with a gravy or a squash it is a dish.
+  const ownG = massG - liquidG
+  const isOne = first !== undefined && others.length === 0 && ownG > 0 && foodG(first.dryG) >= NEARLY_ALL * ownG
+  return {
+    food: isOne ? { id: first.food, dryShare: dryG / massG, boilMinutes: first.gets } : null,
+    water: Math.min(1, served.water),
+    salt: Math.min(1, saltShare),
+    fat: Math.min(1, served.fat),
+  }
+}
+/** A cooked grain or pulse weighs at least so much for each g of it dry. */
+const foodG = (dryG: number) => dryG * 2

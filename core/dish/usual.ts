@@ -5,6 +5,9 @@ import type { StageKind } from './names'
 /** Where a line usually goes in a dish: the stage that cooks do it at, by what it is; null where nothing says. */
 export function usualStage(line: DishLine, { stages }: Dish, own: OwnThings = {}): string | null {
   const known = knownOf(line, own)
+  // What is cooked already only gets hot.
+  if (line.kept || line.own)
+    return stages.find(({ kind }) => kind === 'simmer' || kind === 'combine')?.id ?? stages.at(-1)?.id ?? null
   const first = (...kinds: StageKind[]) => {
     for (const kind of kinds) {
       const found = stages.find((one) => one.kind === kind)

@@ -11,13 +11,7 @@ interface DemoPots {
   weak: string
 }
 
-const line = (id: string, typed: string, what: string, g: number | null, kept?: DishLine['kept']): DishLine => ({
-  id,
-  typed,
-  what,
-  g,
-  ...(kept ? { kept } : {}),
-})
+const line = (id: string, typed: string, what: string, g: number | null): DishLine => ({ id, typed, what, g })
 
 /** A stage with what it takes (all that is left, or so many g of a line) and what it goes on with. */
 function stage(
@@ -101,7 +95,7 @@ export function demoDishes({ blue, old, electric, strong, weak }: DemoPots): (Om
       name: 'Black-eyed peas with brown rice above',
       servings: 4,
       lines: [
-        line('peas', '1½ cups black-eyed peas', 'black-eyed', 250),
+        line('peas', '1¼ cups black-eyed peas', 'black-eyed', 215),
         line('rice', '¾ cup brown rice', 'brown-long', 150),
         line('onion', '2 onions, chopped', 'onion', 250),
         line('paste', '1 tbsp ginger-garlic paste', 'ginger-garlic-paste', 15),
@@ -295,7 +289,11 @@ export function demoDishes({ blue, old, electric, strong, weak }: DemoPots): (Om
       servings: 6,
       lines: [
         line('hominy', '300 g dried hominy', 'hominy-dried', 300),
-        line('beans', '500 g pinto beans from the freezer', 'pinto', 500, { dryG: 217, boilMinutes: 95, saltG: 1.5 }),
+        {
+          ...line('beans', '500 g pinto beans from the freezer', 'pinto', 500),
+          kept: { dryG: 217, boilMinutes: 95, saltG: 1.5 },
+          portionId: '0de70000-0000-4000-8000-000000000801',
+        },
         line('chillies', '4 dried chillies', 'dried-chilli', 8),
         line('onion', '1 onion', 'onion', 150),
         line('garlic', '4 cloves garlic', 'garlic', 16),

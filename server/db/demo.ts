@@ -7,7 +7,9 @@ import { newPot, type Pot } from '../../shared/pot'
 import { KITCHEN_SHAPE } from '../../shared/shapes'
 import type { Database } from './client'
 import { asDocument, demoDishes } from './demo-dishes'
-import { dishes, households, members, pots } from './schema'
+import type { Portion } from '../../shared/portion'
+import { PORTION_SHAPE } from '../../shared/shapes'
+import { dishes, households, members, portions, pots } from './schema'
 
 const id = (number: number) => `0de70000-0000-4000-8000-${String(number).padStart(12, '0')}`
 
@@ -74,6 +76,43 @@ function demoPots(kitchen: Kitchen): { id: string; name: string; favourite: bool
   ]
 }
 
+const DEMO_PORTIONS: { id: string; content: Portion }[] = [
+  {
+    id: id(801),
+    content: {
+      shape: PORTION_SHAPE,
+      name: 'Pinto beans, a batch',
+      place: 'freezer',
+      keptOn: '2026-11-15',
+      until: '2027-02-13',
+      left: 3,
+      portionG: 500,
+      food: { id: 'pinto', dryShare: 0.434, boilMinutes: 95 },
+      water: 0.56,
+      salt: 0.003,
+      fat: 0,
+      dishId: null,
+    },
+  },
+  {
+    id: id(802),
+    content: {
+      shape: PORTION_SHAPE,
+      name: 'Yellow pea soup',
+      place: 'fridge',
+      keptOn: '2026-11-25',
+      until: '2026-11-28',
+      left: 2,
+      portionG: 405,
+      food: null,
+      water: 0.8,
+      salt: 0.0077,
+      fat: 0.016,
+      dishId: id(707),
+    },
+  },
+]
+
 export const DEMO_DISHES = demoDishes({
   blue: id(101),
   old: id(102),
@@ -111,5 +150,6 @@ export async function seedDemo(db: Database): Promise<void> {
         updatedAt: new Date(Date.UTC(2026, 0, 18 - i, 18)),
       })),
     )
+    await tx.insert(portions).values(DEMO_PORTIONS.map((row) => ({ ...row, householdId, name: row.content.name })))
   })
 }

@@ -3,6 +3,7 @@ import type { Database } from './client'
 import { dishQueries } from './queries/dishes'
 import { eventQueries } from './queries/events'
 import { kitchenQueries } from './queries/kitchen'
+import { portionQueries } from './queries/portions'
 import { potQueries } from './queries/pots'
 import { runQueries } from './queries/runs'
 import { households, members } from './schema'
@@ -26,6 +27,7 @@ export function householdStore(db: Database, asker: Asker) {
     ...kitchenQueries(scope),
     ...potQueries(scope),
     ...dishQueries(scope),
+    ...portionQueries(scope),
     ...runs,
     ...eventQueries(scope, runs.run),
   }

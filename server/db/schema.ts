@@ -67,6 +67,11 @@ export const pots = pgTable('pots', keptColumns('pot'), (table) => [
   index('pots_household').on(table.householdId, table.updatedAt.desc()),
 ])
 
+/** What was cooked and is kept. */
+export const portions = pgTable('portions', keptColumns('portion'), (table) => [
+  index('portions_household').on(table.householdId, table.updatedAt.desc()),
+])
+
 /** Dishes of the household. */
 export const dishes = pgTable('dishes', keptColumns('dish'), (table) => [
   index('dishes_household').on(table.householdId, table.updatedAt.desc()),

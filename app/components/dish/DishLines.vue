@@ -7,12 +7,13 @@ import type { DishAnswer } from '~~/core/dish/dish'
 import { MOST } from '~~/core/bounds'
 import { foodOf } from '~~/shared/kitchen'
 import type { DishDocument } from '~~/shared/dish'
+import { isPast, lineOfPortion } from '~~/shared/portion'
 
 /** The ingredients as they were typed: what is understood of each, and where it goes. */
 const dish = defineModel<DishDocument>({ required: true })
 const { answer } = defineProps<{ answer: DishAnswer | null }>()
 const emit = defineEmits<{ ask: [line: string]; forgot: [line: string] }>()
-const { t, problemText } = useI18nText()
+const { t, problemText, day, number } = useI18nText()
 const { thing, lineName, amount } = useDishWords()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 
@@ -56,6 +57,8 @@ async function retype(line: DishLine, text: string) {
     what: read!.what,
     g: read!.g,
     maybe: read!.maybe ?? undefined,
+    own: undefined,
+    portionId: undefined,
     kept: undefined,
   })
   // Portions that were said of the amount before may not fit the new one.
@@ -105,6 +108,37 @@ const chosen = (id: string) => {
 }
 const questionOf = (index: number) => answer?.questions.find(({ path }) => path === `lines.${index}`)
 
+/** Something that was kept goes in as it is: cooked, wet and salted already. */
+const kept = usePortionsStore()
+void kept.load()
+const nowMs = serverNow()
+const fromKept = computed(() =>
+  (kept.portions ?? []).map(({ id, portion }) => ({
+    value: id,
+    title: t('dishes.lines.kept', {
+      name: portion.name,
+      day: day(Date.parse(portion.keptOn)),
+      n: number(portion.left),
+    }),
+  })),
+)
+function addKept(id: string) {
+  const found = kept.portions?.find((one) => one.id === id)
+  if (!found) return
+  const typedAs = t('dishes.lines.keptTyped', {
+    g: amount(found.portion.portionG),
+    name: found.portion.name.toLowerCase(),
+  })
+  dish.value.lines.push(lineOfPortion(uuid(), id, found.portion, typedAs))
+}
+/** Of a line that was kept too long. */
+const pastOf = ({ portionId }: DishLine) => {
+  const found = kept.portions?.find(({ id }) => id === portionId)
+  return found && isPast(found.portion, nowMs)
+    ? t('dishes.lines.past', { day: day(Date.parse(found.portion.until)) })
+    : null
+}
+
 const { pickUp, isCarried } = useDishCarry()
 const opened = ref<string | null>(null)
 </script>
@@ -136,6 +170,7 @@ const opened = ref<string | null>(null)
             <svg viewBox="0 0 24 24" aria-hidden="true"><path :d="mdiDrag" /></svg>
           </button>
         </div>
+        <p v-if="pastOf(line)" class="ask tone-danger">{{ pastOf(line) }}</p>
         <p v-if="line.maybe" class="ask">
           {{ t('dishes.lines.maybe', { name: thing(line.maybe) }) }}
           <button type="button" class="link-button" @click="isIt(line)">{{ t('dishes.lines.yes') }}</button>
@@ -199,6 +234,14 @@ const opened = ref<string | null>(null)
         {{ t('dishes.lines.add') }}
       </button>
     </form>
+    <PickField
+      v-if="fromKept.length > 0"
+      model-value=""
+      class="from no-print"
+      :label="t('dishes.lines.fromKept')"
+      :choices="[{ value: '', title: '' }, ...fromKept]"
+      @update:model-value="(id) => id && addKept(String(id))"
+    />
     <p v-if="failed" class="tone-danger" role="alert">{{ t('errors.computing') }}</p>
   </section>
 </template>
@@ -301,6 +344,9 @@ const opened = ref<string | null>(null)
 }
 .empty {
   margin: 0 0 10px;
+}
+.from {
+  margin-top: 16px;
 }
 @media (max-width: 719px), (pointer: coarse) {
   .main {

@@ -20,7 +20,8 @@ const wayText = (way: WayToFit) => {
   <section class="scale" role="status">
     <p>
       <strong>{{ t('dishes.scale.title', { n: number(servings), was: number(dish.servings) }) }}</strong>
-      <span class="soft"> {{ t('dishes.scale.note') }}</span>
+      <br />
+      <span class="soft">{{ t('dishes.scale.note') }}</span>
     </p>
     <p v-if="ways.length > 0" class="fit">
       {{ t('dishes.fit.title') }}

@@ -6,16 +6,24 @@ import { STAGES, vesselOf } from '~~/core/dish/stages'
 import type { DishDocument } from '~~/shared/dish'
 
 /** One stage of a dish: when, in what, what goes in, how long, and its piece of the stream. */
-const { dish, stage, answer, most } = defineProps<{
+const {
+  dish,
+  stage,
+  answer,
+  most,
+  fixed = false,
+} = defineProps<{
   dish: DishDocument
   stage: Stage
   answer: StageAnswer | null
   most: number
+  /** It is only looked at. */
+  fixed?: boolean
 }>()
 const emit = defineEmits<{ move: [line: string, stage: string] }>()
 const editing = defineModel<boolean>('editing', { required: true })
 const { t, number, duration, problemText, list } = useI18nText()
-const { takesText, lineName, pourText, stageFigure } = useDishWords()
+const { takesText, lineName, pourText, tinTexts, stageFigure } = useDishWords()
 const kitchen = useKitchenStore()
 
 const name = computed(() => t(`dishes.kinds.${stage.kind}`))
@@ -69,6 +77,7 @@ const { isOver, carried } = useDishCarry()
         <template v-if="pours && parts.length > 0"> · </template>
         <strong>{{ parts.join(' · ') }}</strong>
       </p>
+      <p v-for="text in tinTexts(answer)" :key="text" class="tone-water">{{ text }}</p>
       <p v-if="programText" class="soft">{{ programText }}</p>
       <p v-if="stage.until" class="soft until">{{ stage.until }}</p>
       <p v-if="stage.takesOutPouch" class="soft">{{ t('dishes.progress.pouch') }}</p>
@@ -93,7 +102,7 @@ const { isOver, carried } = useDishCarry()
       <CautionList v-if="said.length > 0" :cautions="said" class="said" />
       <p v-if="carried && !isOver(stage.id)" class="soft drop">{{ t('dishes.stage.drop') }}</p>
       <div class="ways no-print">
-        <button type="button" class="link-button" :aria-expanded="editing" @click="editing = !editing">
+        <button v-if="!fixed" type="button" class="link-button" :aria-expanded="editing" @click="editing = !editing">
           {{ editing ? t('dishes.stage.done') : t('dishes.stage.change', { name: name.toLowerCase() }) }}
         </button>
         <button

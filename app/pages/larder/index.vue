@@ -76,6 +76,7 @@ useHead({ title: () => `${t('app.nav.larder')} · Bivvet` })
       {{ cooker ? t('larder.intro', { cooker: cooker.name }) : t('larder.introNoCooker') }}
       <ReadyField />
     </p>
+    <LazyKeptShelf v-if="query.trim() === ''" />
     <TextField v-model="query" :label="t('larder.search')" type="search" maxlength="60" class="query" />
     <p class="hidden-text" role="status">{{ t('larder.found', { n: found.length }, found.length) }}</p>
     <p v-if="found.length === 0">

@@ -3,11 +3,12 @@ import { useWakeLock } from '@vueuse/core'
 import { vesselOf } from '~~/core/dish/stages'
 import { dishRequestOf } from '~~/shared/dish'
 import { firstLitAt, runState } from '~~/core/live/run'
+import type { KeptPortion } from '~~/shared/household'
 import type { BegunDish } from '~/composables/useBegunDishes'
 
 /** A dish being cooked: one stage after another in large type, its pots as runs of the stove. */
 const { t, number, duration } = useI18nText()
-const { takesText, amount, pourText, stageFigure } = useDishWords()
+const { takesText, amount, pourText, tinTexts, stageFigure } = useDishWords()
 const route = useRoute()
 const id = String(route.params.id)
 const { dish, state, failure, load } = useDishDraft(id)
@@ -63,6 +64,20 @@ const parts = computed(() =>
 const takesSalt = computed(() => (now.value?.salt.addedG ?? 0) > 0 && (now.value?.salt.beforeG ?? 0) > 0.3)
 const waterText = computed(() => pourText(now.value))
 const figure = computed(() => (stage.value ? stageFigure(stage.value, now.value) : { n: '', unit: '', tone: '' }))
+const kept = usePortionsStore()
+void kept.load()
+/** What is taken out of fridge or freezer for the stage, as long as nobody has said that it was. */
+const takesOut = computed(() =>
+  (stage.value?.takes ?? []).flatMap(({ line }) => {
+    const portionId = dish.value?.lines.find((one) => one.id === line)?.portionId
+    const found = portionId ? kept.portions?.find((one) => one.id === portionId) : undefined
+    return found && !begun.value.clocks[`out ${line}`] ? [{ line, kept: found }] : []
+  }),
+)
+async function takeOut(line: string, found: KeptPortion) {
+  await kept.changeLeft(found, -1).catch(() => undefined)
+  change({ clocks: { ...begun.value.clocks, [`out ${line}`]: Date.now() } })
+}
 // Nobody touches a screen with wet hands to keep it awake.
 const { isSupported, request: keepAwake, release } = useWakeLock()
 onMounted(() => isSupported.value && void keepAwake('screen').catch(() => undefined))
@@ -91,6 +106,7 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
 
       <section v-if="isDone" class="now" aria-live="polite">
         <h2>{{ t('dishes.progress.done') }}</h2>
+        <KeepPortions :dish="dish" :answer="answer" :dish-id="id" />
         <button type="button" class="quiet-button large" @click="again">{{ t('dishes.progress.again') }}</button>
       </section>
       <section v-else-if="stage && now" class="now" aria-live="polite">
@@ -104,9 +120,16 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
         <ul class="takes">
           <li v-if="stage.takesOutPouch" class="tone-heat">{{ t('dishes.progress.pouch') }}</li>
           <li v-if="waterText" class="tone-water">{{ waterText }}</li>
+          <li v-for="text in tinTexts(now)" :key="text" class="tone-water">{{ text }}</li>
           <li v-for="part in parts" :key="part">{{ part }}</li>
           <li v-if="takesSalt" class="soft">{{ t('dishes.progress.saltIn', { g: amount(now.salt.beforeG) }) }}</li>
         </ul>
+        <p v-for="{ line, kept: found } in takesOut" :key="line" class="out">
+          {{ t('dishes.progress.takeOut', { name: found.portion.name, n: number(found.portion.left) }) }}
+          <button type="button" class="quiet-button" @click="takeOut(line, found)">
+            {{ t('dishes.progress.takenOut') }}
+          </button>
+        </p>
         <p v-if="stage.until" class="until">{{ stage.until }}</p>
         <CautionList v-if="now.cautions.length > 0" :cautions="now.cautions" />
         <p v-if="leftMinutes !== null" class="figure clock" :class="{ over: leftMinutes <= 0 }" role="timer">

@@ -293,7 +293,8 @@ const name = computed({
           :stage="stage"
           :answer="answerAt(stage.id)"
           :most="most"
-          :editing="editing === stage.id"
+          :fixed="scaledTo !== null"
+          :editing="editing === stage.id && !scaledTo"
           @update:editing="(on) => (editing = on ? stage.id : null)"
           @move="moveLine"
         >

@@ -1,0 +1,170 @@
+<script setup lang="ts">
+import { mdiClose, mdiMinus, mdiPlus } from '@mdi/js'
+import type { KeptPortion } from '~~/shared/household'
+import { daysLeft, isPast } from '~~/shared/portion'
+
+/** What was cooked and is kept: where, how much, since when, until when; taken out one by one, and labelled. */
+const { t, day, number, weight } = useI18nText()
+const store = usePortionsStore()
+void store.load()
+const { removed, failed, attempt, remove, putBack } = useKeptActions<KeptPortion>({
+  remove: store.remove,
+  save: ({ id, version, portion }) => store.save(id, { version, portion }),
+})
+/** What must be eaten first stands first. */
+const all = computed(() => [...(store.portions ?? [])].sort((a, b) => a.portion.until.localeCompare(b.portion.until)))
+const nowMs = useNow()
+const untilText = ({ portion }: KeptPortion) => {
+  const days = daysLeft(portion, nowMs.value)
+  if (days < 0) return t('larder.kept.past', { day: day(Date.parse(portion.until)) })
+  return days === 0 ? t('larder.kept.today') : t('larder.kept.until', { day: day(Date.parse(portion.until)) })
+}
+async function take(kept: KeptPortion, by: number) {
+  if (kept.portion.left + by <= 0) await remove(kept)
+  else await attempt(() => store.changeLeft(kept, by))
+}
+const printing = ref(false)
+async function printLabels() {
+  printing.value = true
+  document.body.classList.add('labels-only')
+  await nextTick()
+  window.print()
+  document.body.classList.remove('labels-only')
+  printing.value = false
+}
+</script>
+
+<template>
+  <section v-if="all.length > 0 || removed" class="kept">
+    <h2>{{ t('larder.kept.title') }}</h2>
+    <ul>
+      <li v-for="kept in all" :key="kept.id">
+        <span class="name">
+          <NuxtLink v-if="kept.portion.dishId" :to="`/dishes/${kept.portion.dishId}`">{{ kept.portion.name }}</NuxtLink>
+          <strong v-else>{{ kept.portion.name }}</strong>
+          <span class="soft">
+            {{
+              t('larder.kept.where', {
+                place: t(`larder.kept.places.${kept.portion.place}`),
+                day: day(Date.parse(kept.portion.keptOn)),
+                g: weight(kept.portion.portionG),
+              })
+            }}
+          </span>
+        </span>
+        <span :class="isPast(kept.portion, nowMs) ? 'tone-danger' : 'soft'">{{ untilText(kept) }}</span>
+        <span class="count">
+          <IconButton
+            :icon="mdiMinus"
+            :label="t('larder.kept.take', { name: kept.portion.name })"
+            @click="take(kept, -1)"
+          />
+          <span class="figure">{{ number(kept.portion.left) }}</span>
+          <IconButton
+            :icon="mdiPlus"
+            :label="t('larder.kept.more', { name: kept.portion.name })"
+            @click="take(kept, 1)"
+          />
+          <IconButton
+            :icon="mdiClose"
+            :label="t('larder.kept.remove', { name: kept.portion.name })"
+            @click="remove(kept)"
+          />
+        </span>
+      </li>
+    </ul>
+    <p v-if="all.some(({ portion }) => isPast(portion, nowMs))" class="past" role="status">
+      {{ t('larder.kept.pastWhy') }}
+    </p>
+    <p v-if="removed" role="status">
+      {{ t('larder.kept.removed', { name: removed.portion.name }) }}
+      <button type="button" class="link-button" @click="putBack">{{ t('larder.kept.putBack') }}</button>
+    </p>
+    <button v-if="all.length > 0" type="button" class="quiet-button no-print" @click="printLabels">
+      {{ t('larder.kept.labels') }}
+    </button>
+    <p v-if="failed" class="tone-danger" role="alert">{{ t('errors.network') }}</p>
+    <Teleport to="body">
+      <div v-if="printing" class="labels">
+        <div v-for="{ id, portion } in all" :key="id" class="label">
+          <strong>{{ portion.name }}</strong>
+          <span>{{ weight(portion.portionG) }}</span>
+          <span>{{ t('larder.kept.cooked', { day: day(Date.parse(portion.keptOn)) }) }}</span>
+          <span>{{ t('larder.kept.until', { day: day(Date.parse(portion.until)) }) }}</span>
+        </div>
+      </div>
+    </Teleport>
+  </section>
+</template>
+
+<style scoped>
+h2 {
+  margin: 18px 0 4px;
+  color: var(--ink-soft);
+  font-size: 14.5px;
+  font-weight: 400;
+}
+ul {
+  margin: 0 0 10px;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto auto;
+  align-items: center;
+  gap: 4px 16px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+}
+.name {
+  display: grid;
+}
+.name a {
+  color: inherit;
+  font-weight: 700;
+}
+.count {
+  display: inline-flex;
+  align-items: center;
+}
+.count .figure {
+  min-width: 26px;
+  font-size: 22px;
+  text-align: center;
+}
+.past {
+  padding-left: 10px;
+  border-left: 3px solid var(--danger);
+}
+.labels {
+  display: none;
+}
+@media (max-width: 719px) {
+  li {
+    grid-template-columns: minmax(0, 1fr) auto;
+  }
+  .name {
+    grid-column: 1 / -1;
+  }
+  .name a {
+    min-height: 44px;
+    display: inline-flex;
+    align-items: center;
+  }
+}
+@media print {
+  .labels {
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+    gap: 4mm;
+  }
+  .label {
+    display: grid;
+    gap: 1mm;
+    padding: 4mm;
+    border: 1px solid #000;
+    break-inside: avoid;
+  }
+}
+</style>

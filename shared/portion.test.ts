@@ -1,0 +1,94 @@
+import { describe, expect, it } from 'vitest'
+import { answerDish, type DishAnswer } from '../core/dish/dish'
+import type { Dish } from '../core/dish/dish.schema'
+import { beansWithSquash, line, potSettings, requestFor, stage } from '../tests/dishes'
+import { readOwn } from './document'
+import { daysLeft, isPast, lineOfPortion, portionOf } from './portion'
+import { PORTION } from './portion.schema'
+
+const NOW = Date.parse('2026-11-26T18:00:00Z')
+const answered = (dish: Dish): DishAnswer => {
+  const outcome = answerDish(requestFor(dish))
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems))
+  return outcome.value
+}
+const id = '0de70000-0000-4000-8000-000000000900'
+const kept = (dish: Dish, hasRice = false) =>
+  portionOf(
+    answered(dish),
+    { name: dish.name, servings: dish.servings, dishId: id },
+    { portions: 3, place: 'freezer', hasRice, nowMs: NOW },
+  )
+
+/** A batch of beans cooked whole. */
+const batch: Dish = {
+  name: 'A batch of pinto beans',
+  servings: 5,
+  lines: [line('beans', 'pinto', 500), line('salt', 'salt', 8)],
+  stages: [
+    stage('soak', 'soak', { beans: 'rest' }, [], { waterG: 1500, minutes: 600 }),
+    stage('pot', 'pot', { salt: 'rest' }, ['soak'], { pot: potSettings({ freeLiquid: 'drained' }) }),
+  ],
+}
+
+describe('what is kept', () => {
+  it('is a document with its day, and past it some time', () => {
+    const portion = kept(beansWithSquash())
+    expect(readOwn(PORTION, portion)).toEqual(portion)
+    expect(portion).toMatchObject({ keptOn: '2026-11-26', until: '2027-02-24', left: 3, food: null })
+    expect(daysLeft(portion, NOW)).toBe(90)
+    expect(isPast(portion, NOW)).toBe(false)
+    expect(isPast(portion, NOW + 91 * 86_400_000)).toBe(true)
+  })
+
+  it('of one food is that food, cooked, wet and salted', () => {
+    const portion = kept(batch)
+    expect(portion.food).toMatchObject({ id: 'pinto' })
+    const lineOf = lineOfPortion('l', id, portion, 'beans from the freezer')
+    expect(lineOf.what).toBe('pinto')
+    expect(lineOf.kept!.dryG).toBeCloseTo(100, 0)
+    expect(lineOf.kept!.boilMinutes).toBeGreaterThan(60)
+    expect(lineOf.kept!.saltG * 5).toBeCloseTo(8, 1)
+    // In another dish it counts as cooked, and brings its salt.
+    const stew: Dish = {
+      name: 'Stew',
+      servings: 2,
+      lines: [lineOf],
+      stages: [stage('simmer', 'simmer', { l: 'rest' }, [], { minutes: 5, waterG: 200 })],
+    }
+    const answer = answered(stew)
+    expect(answer.cautions.map(({ id: of }) => of)).not.toContain('never-cooked')
+    expect(answer.saltG).toBeCloseTo(lineOf.kept!.saltG, 6)
+  })
+
+  it('of a dish of several is an ingredient of its own', () => {
+    const portion = kept(beansWithSquash())
+    const lineOf = lineOfPortion('l', id, portion, 'beans with squash')
+    expect(lineOf).toMatchObject({ what: null, own: { name: 'White beans with squash', liquid: null } })
+    const answer = answered({
+      name: 'Toast',
+      servings: 1,
+      lines: [lineOf],
+      stages: [stage('combine', 'combine', { l: 'rest' })],
+    })
+    expect(answer.questions).toEqual([])
+    expect(answer.massG).toBeCloseTo(portion.portionG, 6)
+    expect(answer.saltShare).toBeCloseTo(portion.salt, 6)
+  })
+
+  it('of beans that were half cooked is not called cooked', () => {
+    const half = structuredClone(batch)
+    half.lines[0]!.what = 'kidney-red'
+    half.stages = [stage('simmer', 'simmer', { beans: 'rest', salt: 'rest' }, [], { minutes: 10, waterG: 2000 })]
+    const lineOf = lineOfPortion('l', id, kept(half), 'beans')
+    const answer = answered({
+      name: 'Salad',
+      servings: 2,
+      lines: [lineOf],
+      stages: [stage('combine', 'combine', { l: 'rest' })],
+    })
+    expect(answer.cautions.filter(({ severity }) => severity === 'refuse').map(({ id: of }) => of)).toContain(
+      'lectin-not-done',
+    )
+  })
+})

@@ -1,0 +1,66 @@
+import type { DishLine } from '../core/dish/dish.schema'
+import { cookedOf, keepingOf } from '../core/dish/keep'
+import type { DishAnswer } from '../core/dish/dish'
+import { DAY_MS } from '../core/measure/time'
+import type { Portion } from './portion.schema'
+import { PORTION_SHAPE } from './shapes'
+
+export type { Portion } from './portion.schema'
+
+const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
+
+/** Portions of a dish as they are put away. */
+export function portionOf(
+  answer: DishAnswer,
+  { name, servings, dishId }: { name: string; servings: number; dishId: string },
+  put: { portions: number; place: Portion['place']; hasRice: boolean; nowMs: number },
+): Portion {
+  const { fridgeDays, freezerDays } = keepingOf(answer, servings, put.hasRice)
+  const days = put.place === 'freezer' ? freezerDays : fridgeDays
+  return {
+    shape: PORTION_SHAPE,
+    name,
+    place: put.place,
+    keptOn: dayOf(put.nowMs),
+    until: dayOf(put.nowMs + days * DAY_MS),
+    left: put.portions,
+    portionG: answer.massG / servings,
+    ...cookedOf(answer),
+    dishId,
+  }
+}
+
+/** It has been kept longer than it should be. */
+export const isPast = ({ until }: Pick<Portion, 'until'>, nowMs: number) => until < dayOf(nowMs)
+
+/** Whole days until it should be eaten; negative when that has passed. */
+export const daysLeft = ({ until }: Pick<Portion, 'until'>, nowMs: number) =>
+  Math.round((Date.parse(until) - Date.parse(dayOf(nowMs))) / DAY_MS)
+
+/** One portion as an ingredient of another dish: cooked already, wet already, salted already. */
+export function lineOfPortion(lineId: string, portionId: string, portion: Portion, typed: string): DishLine {
+  const { food, portionG: g, salt, water, fat, name } = portion
+  const common = { id: lineId, typed, g, portionId }
+  if (food)
+    return {
+      ...common,
+      what: food.id,
+      kept: { dryG: g * food.dryShare, boilMinutes: food.boilMinutes, saltG: g * salt },
+    }
+  return {
+    ...common,
+    what: null,
+    own: {
+      id: portionId,
+      name: name.slice(0, 60),
+      group: 'cooked-pulse',
+      liquid: null,
+      water,
+      salt,
+      fat,
+      sour: false,
+      cupG: 240,
+      pieceG: Math.min(3000, g),
+    },
+  }
+}
