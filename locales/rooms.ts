@@ -14,6 +14,7 @@ const EN = {
   kitchen: () => import('./en/kitchen.json'),
   larder: () => import('./en/larder.json'),
   dishes: () => import('./en/dishes.json'),
+  dishProblems: () => import('./en/dish-problems.json'),
   ingredients: () => import('./en/ingredients.json').then(({ default: ingredients }) => ({ default: { ingredients } })),
 }
 

@@ -9,6 +9,7 @@ import {
 import type { Caution } from '../core/safety/rules'
 import CATALOGUE from './en/catalogue.json'
 import CAUTIONS from './en/cautions.json'
+import DISH_PROBLEMS from './en/dish-problems.json'
 import PROBLEMS from './en/problems.json'
 import RUNS from './en/runs.json'
 
@@ -18,11 +19,18 @@ registerMessageCompiler(compile)
 registerMessageResolver(resolveValue)
 const context = createCoreContext({
   locale: 'en',
-  messages: { en: { catalogue: CATALOGUE, cautions: CAUTIONS, ...PROBLEMS, ...RUNS } },
+  messages: {
+    en: {
+      catalogue: CATALOGUE,
+      cautions: CAUTIONS,
+      problems: { ...PROBLEMS.problems, ...DISH_PROBLEMS.problems },
+      ...RUNS,
+    },
+  },
 })
 
 type Params = Readonly<Record<string, string | number>>
-export type SentenceCode = keyof typeof PROBLEMS.problems
+export type SentenceCode = keyof typeof PROBLEMS.problems | keyof typeof DISH_PROBLEMS.problems
 
 const say = (key: string, params: Params = {}) => String(translate(context, key, named(params)))
 

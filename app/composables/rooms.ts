@@ -15,7 +15,7 @@ const OF_PLACE: Record<string, readonly Room[]> = {
   log: ['log', 'pot', ...STOVE],
   kitchen: ['kitchen', 'pot'],
   larder: ['larder', 'pot', 'cautions'],
-  dishes: ['dishes', 'day', 'pot', 'cautions', 'ingredients'],
+  dishes: ['dishes', 'day', 'pot', 'cautions', 'dishProblems', 'ingredients'],
 }
 export function roomsOf(path: string): readonly Room[] {
   const [, place = '', within] = path.split('/')

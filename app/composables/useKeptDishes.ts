@@ -1,9 +1,11 @@
 import { LENGTH } from '~~/core/bounds'
+import { firstLitAt, runState } from '~~/core/live/run'
 import type { KeptDish } from '~~/shared/household'
 
 /** The dishes of the household as they stand in lists: what is in them, copied, taken off and put back. */
 export function useKeptDishes() {
-  const { t, number, list } = useI18nText()
+  const { t, number, list, day } = useI18nText()
+  const runs = useRunsStore()
   const { lineName } = useDishWords()
   const store = useDishesStore()
   const save = ({ id, favourite, dish, version }: KeptDish) => store.save(id, { favourite, dish, version })
@@ -14,7 +16,9 @@ export function useKeptDishes() {
   const describe = ({ dish }: KeptDish) => {
     const heaviest = [...dish.lines].sort((a, b) => (b.g ?? 0) - (a.g ?? 0)).slice(0, MOST_TOLD)
     const told = list(heaviest.map(lineName))
-    return [told, t('dishes.for', { n: number(dish.servings) })].filter(Boolean).join(' · ')
+    const last = runs.log?.find(({ name, events }) => name === dish.name && firstLitAt(runState(events)) !== null)
+    const cooked = last ? t('dishes.cooked', { day: day(Date.parse(last.createdAt)) }) : ''
+    return [told, t('dishes.for', { n: number(dish.servings) }), cooked].filter(Boolean).join(' · ')
   }
   /** Everything by which it may be looked for. */
   const words = ({ dish }: KeptDish) => dish.lines.map((line) => `${line.typed} ${lineName(line)}`).join(', ')

@@ -4,11 +4,10 @@ import { findFood } from '../../core/food/catalogue'
 import { DEMO_HOUSEHOLD, DEMO_MEMBER } from '../../scripts/demo-household.mjs'
 import { USUAL_LIKES, type Kitchen } from '../../shared/kitchen'
 import { newPot, type Pot } from '../../shared/pot'
-import { KITCHEN_SHAPE } from '../../shared/shapes'
+import { KITCHEN_SHAPE, PORTION_SHAPE } from '../../shared/shapes'
 import type { Database } from './client'
 import { asDocument, demoDishes } from './demo-dishes'
 import type { Portion } from '../../shared/portion'
-import { PORTION_SHAPE } from '../../shared/shapes'
 import { dishes, households, members, portions, pots } from './schema'
 
 const id = (number: number) => `0de70000-0000-4000-8000-${String(number).padStart(12, '0')}`

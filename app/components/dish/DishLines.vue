@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiClose, mdiDrag } from '@mdi/js'
+import { mdiDrag } from '@mdi/js'
 import { v4 as uuid } from 'uuid'
 import { usualStage } from '~~/core/dish/usual'
 import type { DishLine } from '~~/core/dish/dish.schema'
@@ -187,29 +187,26 @@ const opened = ref<string | null>(null)
           </button>
         </p>
         <div
-          v-if="opened === line.id || (stagesOf(line.id).length === 0 && dish.stages.length > 0)"
+          v-if="opened !== line.id && stagesOf(line.id).length === 0 && dish.stages.length > 0"
           class="where no-print"
         >
           <PickField
             :model-value="chosen(line.id)"
             :label="t('dishes.lines.goes')"
             :choices="choices(line.id)"
-            @update:model-value="(to) => to !== 'parts' && putInto(line.id, String(to))"
+            @update:model-value="(to) => putInto(line.id, String(to))"
           />
         </div>
-        <div v-if="opened === line.id" class="presses no-print">
-          <button v-if="line.what" type="button" class="link-button" @click="emit('ask', line.id)">
-            {{ t('dishes.lines.whatElse') }}
-          </button>
-          <button type="button" class="link-button" @click="emit('forgot', line.id)">
-            {{ t('dishes.lines.forgot') }}
-          </button>
-          <IconButton
-            :icon="mdiClose"
-            :label="t('dishes.lines.remove', { name: lineName(line) })"
-            @click="remove(line.id)"
-          />
-        </div>
+        <LineOpen
+          v-if="opened === line.id"
+          v-model="dish.lines[i]!"
+          :places="choices(line.id)"
+          :place="chosen(line.id)"
+          @put="(to) => putInto(line.id, to)"
+          @ask="emit('ask', line.id)"
+          @forgot="emit('forgot', line.id)"
+          @remove="remove(line.id)"
+        />
       </li>
     </ul>
     <button
@@ -310,16 +307,6 @@ const opened = ref<string | null>(null)
 }
 .where {
   margin: 8px 0 6px;
-}
-.presses {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px 14px;
-  font-size: 14px;
-}
-.presses .icon-button {
-  margin-left: auto;
 }
 .type {
   display: grid;

@@ -7,6 +7,8 @@ const dishes = useDishesStore()
 const pots = usePotsStore()
 void dishes.load()
 void pots.load()
+// When each was last cooked stands in the log.
+void useRunsStore().loadLog()
 const ofDishes = useKeptDishes()
 const ofPots = useKeptPots()
 const { removed: removedDish, failed: dishFailed } = ofDishes

@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { mdiClose } from '@mdi/js'
+import type { DishLine } from '~~/core/dish/dish.schema'
+import { INGREDIENTS } from '~~/core/ingredient/ingredients'
+
+/** A line that was opened: what it is, what it weighs, where it goes, and what can be done about it. */
+const line = defineModel<DishLine>({ required: true })
+const { places, place } = defineProps<{
+  /** The stages it can go into, and the one it is in; `parts` where it is in several. */
+  places: readonly { value: string; title: string }[]
+  place: string
+}>()
+const emit = defineEmits<{ put: [stage: string]; ask: []; forgot: []; remove: [] }>()
+const { t } = useI18nText()
+const { thing, lineName } = useDishWords()
+const foods = useNamedFoods()
+const listId = useId()
+
+/** Every food and ingredient by its name. */
+const byName = computed(
+  () =>
+    new Map([
+      ...INGREDIENTS.map(({ id }) => [thing(id), id] as const),
+      ...foods.value.map(({ food, name }) => [name, food.id] as const),
+    ]),
+)
+const text = ref(line.value.what ? thing(line.value.what) : '')
+function choose() {
+  const id = byName.value.get(text.value.trim())
+  if (!id) return
+  line.value.what = id
+  delete line.value.maybe
+  delete line.value.own
+  delete line.value.kept
+}
+const g = computed({ get: () => line.value.g ?? 0, set: (value: number) => (line.value.g = value) })
+const isWeighed = computed({
+  get: () => line.value.g !== null,
+  set: (is: boolean) => (line.value.g = is ? 0 : null),
+})
+</script>
+
+<template>
+  <div class="open no-print">
+    <label class="soft" :for="`${listId}-what`">{{ t('dishes.lines.what') }}</label>
+    <input
+      :id="`${listId}-what`"
+      v-model="text"
+      :list="listId"
+      class="what"
+      maxlength="80"
+      autocomplete="off"
+      @change="choose"
+    />
+    <datalist :id="listId">
+      <option v-for="name in byName.keys()" :key="name" :value="name" />
+    </datalist>
+    <div class="weight">
+      <NumberField
+        v-if="isWeighed"
+        v-model="g"
+        :label="t('dishes.lines.weight')"
+        quantity="weight"
+        bound="lineG"
+        :digits="1"
+      />
+      <label class="tick"><input v-model="isWeighed" type="checkbox" />{{ t('dishes.lines.isWeighed') }}</label>
+    </div>
+    <PickField
+      :model-value="place"
+      :label="t('dishes.lines.goes')"
+      :choices="places"
+      @update:model-value="(to) => to !== 'parts' && emit('put', String(to))"
+    />
+    <div class="presses">
+      <button v-if="line.what" type="button" class="link-button" @click="emit('ask')">
+        {{ t('dishes.lines.whatElse') }}
+      </button>
+      <button type="button" class="link-button" @click="emit('forgot')">{{ t('dishes.lines.forgot') }}</button>
+      <IconButton
+        :icon="mdiClose"
+        :label="t('dishes.lines.remove', { name: lineName(line) })"
+        @click="emit('remove')"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.open {
+  display: grid;
+  gap: 6px;
+  margin: 6px 0 8px;
+  font-size: 14px;
+}
+.what {
+  min-height: 40px;
+  min-width: 0;
+  padding: 4px 10px;
+  border: 1px solid color-mix(in srgb, var(--ink) 35%, transparent);
+  border-radius: 4px;
+  background: none;
+  color: inherit;
+  font: inherit;
+}
+.weight {
+  display: grid;
+  gap: 4px;
+  margin-top: 8px;
+}
+.open > .pick {
+  margin-top: 10px;
+}
+.tick {
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 36px;
+}
+.tick input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--ink);
+}
+.presses {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 14px;
+}
+.presses .icon-button {
+  margin-left: auto;
+}
+@media (max-width: 719px), (pointer: coarse) {
+  .what,
+  .tick {
+    min-height: 44px;
+  }
+}
+</style>
