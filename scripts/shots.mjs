@@ -75,11 +75,6 @@ async function take(browser, url) {
   for (let i = 0; i < 26; i++) await pot.keyboard.press('ArrowUp')
   await pot.getByRole('slider', { name: 'Look at any moment' }).hover({ position: { x: 290, y: 90 } })
   await shot(pot, 'pot-what-if')
-  await pot.getByRole('button', { name: 'Back to the plan' }).click()
-  await pot.getByRole('button', { name: 'not done' }).click()
-  await pot.getByText('When you open it').scrollIntoViewIfNeeded()
-  await pot.getByText(/Close it again/).waitFor()
-  await shot(pot, 'pot-elsewhere')
 
   const phone = await open(new Date('2026-03-07T19:02:00'), { width: 390, height: 844, colorScheme: 'dark' })
   await phone.goto(`${url}/pot`)
@@ -99,8 +94,6 @@ async function take(browser, url) {
   await livePhone.getByText(/come faster than planned/).waitFor()
   await shot(livePhone, 'cook-phone')
   await live.getByRole('button', { name: 'So it was' }).click()
-  await live.getByRole('button', { name: /^Theme/ }).click()
-  await shot(live, 'cook-light')
   await live.evaluate(() => localStorage.clear())
 
   const second = await open(new Date(MARCH + (beans.minute - 9) * MINUTE_MS))
@@ -142,6 +135,17 @@ async function take(browser, url) {
   await live.getByRole('button', { name: /^Old 3 L/ }).click()
   await live.getByRole('heading', { name: 'Old 3 L' }).waitFor()
   await shot(live, 'kitchen')
+
+  const dish = `${url}/dishes/0de70000-0000-4000-8000-000000000701`
+  await live.goto(dish)
+  await live.getByText('All of it takes').waitFor()
+  await shot(live, 'dish')
+  await live.goto(`${dish}/cook`)
+  for (const name of ['Fry', 'Close and cook']) {
+    await live.getByRole('button', { name: 'Done, go on' }).click()
+    await live.getByRole('heading', { name }).waitFor()
+  }
+  await shot(live, 'dish-cook')
 
   await live.goto(`${url}/larder`)
   await live

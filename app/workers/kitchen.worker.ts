@@ -15,6 +15,7 @@ import type { StackAsk } from '~~/core/stack/ask'
 import type { Mend } from '~~/core/stack/mend'
 import type { StackResult } from '~~/core/stack/search'
 import type { DishWork } from './dish'
+import type { RecipeWork } from './recipe'
 
 const TELL_EVERY_MS = 80
 
@@ -80,8 +81,9 @@ export interface Lead {
   unit: 'whistles' | 'minutes'
 }
 
-/** Dishes come when one is opened. */
+/** Dishes come when one is opened, and what reads recipes when something is typed. */
 const dishes = () => import('./dish')
+const recipes = () => import('./recipe')
 
 /** What the computing thread answers: core, and nothing else. */
 const work = {
@@ -107,8 +109,8 @@ const work = {
   standIns: async (...asked: Parameters<DishWork['standInsFor']>) => (await dishes()).standInsFor(...asked),
   forgotten: async (...asked: Parameters<DishWork['forgotten']>) => (await dishes()).forgotten(...asked),
   elsewhere: async (...asked: Parameters<DishWork['elsewhere']>) => (await dishes()).elsewhere(...asked),
-  readLines: async (...asked: Parameters<DishWork['readLines']>) => (await dishes()).readLines(...asked),
-  importRecipe: async (...asked: Parameters<DishWork['importRecipe']>) => (await dishes()).importRecipe(...asked),
+  readLines: async (...asked: Parameters<RecipeWork['readLines']>) => (await recipes()).readLines(...asked),
+  importRecipe: async (...asked: Parameters<RecipeWork['importRecipe']>) => (await recipes()).importRecipe(...asked),
   equivalents: equivalents<string>,
   /** Fitting takes a library of matrices, which comes when a test is fitted. */
   async fitWaterTest(...asked: Parameters<typeof fitWaterTest>) {

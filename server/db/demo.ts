@@ -1,5 +1,6 @@
 import { BURNERS } from '../../core/appliance/burner'
 import { COOKERS } from '../../core/appliance/appliance'
+import { DAY_MS } from '../../core/measure/time'
 import { findFood } from '../../core/food/catalogue'
 import { DEMO_HOUSEHOLD, DEMO_MEMBER } from '../../scripts/demo-household.mjs'
 import { USUAL_LIKES, type Kitchen } from '../../shared/kitchen'
@@ -75,15 +76,18 @@ function demoPots(kitchen: Kitchen): { id: string; name: string; favourite: bool
   ]
 }
 
-const DEMO_PORTIONS: { id: string; content: Portion }[] = [
+const dayFrom = (nowMs: number, days: number) => new Date(nowMs + days * DAY_MS).toISOString().slice(0, 10)
+
+/** A batch that was cooked whole and frozen, and what is left of a soup; kept some days before the demo is loaded. */
+const demoPortions = (nowMs: number): { id: string; content: Portion }[] => [
   {
     id: id(801),
     content: {
       shape: PORTION_SHAPE,
       name: 'Pinto beans, a batch',
       place: 'freezer',
-      keptOn: '2026-11-15',
-      until: '2027-02-13',
+      keptOn: dayFrom(nowMs, -11),
+      until: dayFrom(nowMs, 79),
       left: 3,
       portionG: 500,
       food: { id: 'pinto', dryShare: 0.434, boilMinutes: 95 },
@@ -99,8 +103,8 @@ const DEMO_PORTIONS: { id: string; content: Portion }[] = [
       shape: PORTION_SHAPE,
       name: 'Yellow pea soup',
       place: 'fridge',
-      keptOn: '2026-11-25',
-      until: '2026-11-28',
+      keptOn: dayFrom(nowMs, -1),
+      until: dayFrom(nowMs, 2),
       left: 2,
       portionG: 405,
       food: null,
@@ -149,6 +153,8 @@ export async function seedDemo(db: Database): Promise<void> {
         updatedAt: new Date(Date.UTC(2026, 0, 18 - i, 18)),
       })),
     )
-    await tx.insert(portions).values(DEMO_PORTIONS.map((row) => ({ ...row, householdId, name: row.content.name })))
+    await tx
+      .insert(portions)
+      .values(demoPortions(Date.now()).map((row) => ({ ...row, householdId, name: row.content.name })))
   })
 }

@@ -1,0 +1,26 @@
+import { dishSchema, type PotSettings } from '~~/core/dish/dish.schema'
+import { readLine, type Measuring, type ReadLine } from '~~/core/formats/line'
+import { readRecipe } from '~~/core/formats/recipe'
+import { dishOfRecipe, type ImportedDish } from '~~/core/formats/recipe-dish'
+import type { Outcome } from '~~/core/problem'
+import { namesOf } from '~~/locales/names'
+
+/** The household's own foods go before the table. */
+const namesFor = ({ foods = [] }: Measuring) =>
+  namesOf(foods.flatMap(({ id, name }) => (name === undefined ? [] : [{ id, name }])))
+
+export function readLines(texts: readonly string[], measuring: Measuring): ReadLine[] {
+  const names = namesFor(measuring)
+  return texts.map((text) => readLine(text, names, measuring))
+}
+
+/** A recipe in whatever it came as a dish; one that we sent out comes back as it was. */
+export function importRecipe(text: string, settings: PotSettings, measuring: Measuring): Outcome<ImportedDish> {
+  const recipe = readRecipe(text)
+  if (!recipe.ok) return recipe
+  const own = dishSchema.safeParse(recipe.value.own)
+  if (own.success) return { ok: true, value: { dish: own.data, lines: [], written: [] } }
+  return { ok: true, value: dishOfRecipe(recipe.value, namesFor(measuring), settings, measuring) }
+}
+
+export type RecipeWork = typeof import('./recipe')
