@@ -124,6 +124,7 @@ h1 {
   margin: 4px 0 16px;
 }
 .query {
+  margin-top: 16px;
   max-width: 460px;
 }
 h2::first-letter {
