@@ -21,7 +21,8 @@ const ROOMS = [
 
 const outside = {
   // Anything but ./x and ../room/x leaves core; the packages named here only compute.
-  regex: '^(?!\\.{1,2}/|(ml-levenberg-marquardt|ml-matrix|fft\\.js|parse-ingredient|htmlparser2|iso8601-duration)$)|^\\.\\./\\.\\.',
+  regex:
+    '^(?!\\.{1,2}/|(ml-levenberg-marquardt|ml-matrix|fft\\.js|parse-ingredient|htmlparser2|iso8601-duration)$)|^\\.\\./\\.\\.',
   message: 'core imports nothing from outside core but what only computes: no app, server or shared.',
 }
 

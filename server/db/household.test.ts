@@ -311,3 +311,42 @@ describe('a pot that soaks', () => {
     expect(await store.endSoak(randomUUID())).toBeNull()
   })
 })
+
+describe('dishes and what was kept of them', () => {
+  it('are the demo’s nine, and two that are kept', async () => {
+    expect((await store.dishes()).map(({ dish }) => dish.name)).toHaveLength(9)
+    expect((await store.portions()).map(({ portion }) => portion.name).sort()).toEqual([
+      'Pinto beans, a batch',
+      'Yellow pea soup',
+    ])
+  })
+
+  it('are kept once, changed by version, taken off and put back', async () => {
+    const [first] = await store.dishes()
+    const { id, version, dish } = first!
+    const changed = await store.saveDish(id, { version, favourite: true, dish: { ...dish, servings: 5 } })
+    if (changed === 'changed-meanwhile') throw new Error(changed)
+    expect([changed.version, changed.favourite, changed.dish.servings]).toEqual([version + 1, true, 5])
+    expect(await store.saveDish(id, { version, favourite: false, dish })).toBe('changed-meanwhile')
+    // The same sent twice is kept once.
+    const again = await store.saveDish(id, { version, favourite: true, dish: { ...dish, servings: 5 } })
+    expect(again).toMatchObject({ version: version + 1 })
+    expect(await store.removeDish(id)).toBe(true)
+    expect(await store.dish(id)).toBeNull()
+    expect(await store.removeDish(id)).toBe(false)
+    expect(await store.saveDish(id, { version: version + 1, favourite: true, dish })).toMatchObject({ id })
+  })
+
+  it('of one household are not seen or changed by another', async () => {
+    const other = await storeOf(OLD.household)
+    const [first] = await store.dishes()
+    expect(await other.dish(first!.id)).toBeNull()
+    expect(await other.saveDish(first!.id, { version: 0, favourite: false, dish: first!.dish })).toBe(
+      'changed-meanwhile',
+    )
+    expect(await other.removeDish(first!.id)).toBe(false)
+    const [kept] = await store.portions()
+    expect(await other.portion(kept!.id)).toBeNull()
+    expect(await other.removePortion(kept!.id)).toBe(false)
+  })
+})
