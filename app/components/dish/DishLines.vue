@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiDrag } from '@mdi/js'
 import { v4 as uuid } from 'uuid'
+import { withLineAt, withoutLine } from '~~/core/dish/arrange'
 import { usualStage } from '~~/core/dish/usual'
 import type { DishLine } from '~~/core/dish/dish.schema'
 import type { DishAnswer } from '~~/core/dish/dish'
@@ -69,23 +70,11 @@ const isIt = (line: DishLine) => {
   line.what = line.maybe ?? null
   delete line.maybe
 }
-function remove(id: string) {
-  dish.value.lines = dish.value.lines.filter((line) => line.id !== id)
-  for (const stage of dish.value.stages) {
-    stage.takes = stage.takes.filter(({ line }) => line !== id)
-    if (stage.pot) stage.pot.foods = stage.pot.foods.filter(({ line }) => line !== id)
-  }
-}
+const remove = (id: string) => Object.assign(dish.value, withoutLine(dish.value, id))
 
 /** Where a line goes: one stage, several portions, or none yet. */
 const stagesOf = (id: string) => dish.value.stages.filter(({ takes }) => takes.some(({ line }) => line === id))
-function putInto(id: string, stageId: string) {
-  for (const stage of dish.value.stages) {
-    stage.takes = stage.takes.filter(({ line }) => line !== id)
-    if (stage.pot) stage.pot.foods = stage.pot.foods.filter(({ line }) => line !== id || stage.id === stageId)
-  }
-  dish.value.stages.find((stage) => stage.id === stageId)?.takes.push({ line: id })
-}
+const putInto = (id: string, stageId: string) => (dish.value.stages = withLineAt(dish.value.stages, id, stageId))
 const usual = (line: DishLine) => usualStage(line, dish.value, { foods: measuring.value.foods })
 const homeless = computed(() => dish.value.lines.filter(({ id }) => stagesOf(id).length === 0))
 function putAll() {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { heatsItself } from '~~/core/appliance/appliance'
 import type { Stage } from '~~/core/dish/dish.schema'
 import type { StageAnswer } from '~~/core/dish/dish'
 
@@ -8,6 +9,19 @@ const { t, number } = useI18nText()
 const kitchen = useKitchenStore()
 const first = computed(() => pot.answer.closings[0]!)
 const keptSoak = computed(() => pot.request.contents.some(({ soak }) => soak?.keepWater && soak.waterG === undefined))
+
+/** The whole plan with its range and its curve, which the dish itself does not wait for. */
+const { result: whole } = useWorked(
+  () => pot.request,
+  (work, request) => work.plan(request),
+)
+const curve = computed(() => whole.value?.curves?.[0] ?? null)
+const rangeText = computed(() => {
+  if (!whole.value?.outcome.ok) return ''
+  const { low, high } = whole.value.outcome.value.closings[0]!.range
+  return low === high ? t('pot.answer.exact') : t('pot.answer.covers', { low: number(low), high: number(high) })
+})
+const foods = computed(() => pot.answer.foods.map(({ food }) => kitchen.foodName(food)))
 
 const asked = computed(() =>
   stage.pot?.written ? { request: pot.request, answer: pot.answer, written: stage.pot.written } : null,
@@ -52,6 +66,16 @@ const writtenText = computed(() => {
           </p>
         </template>
       </div>
+    </div>
+    <div v-if="curve" class="all">
+      <p>{{ rangeText }}</p>
+      <RunStrip
+        :curve="curve"
+        :release="pot.answer.release"
+        :electric="heatsItself(first.case.appliance)"
+        :foods="foods"
+        :height="150"
+      />
     </div>
     <CautionList :cautions="pot.answer.cautions" class="all" />
   </div>

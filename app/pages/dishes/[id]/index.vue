@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { mdiMinus, mdiPlus, mdiRedo, mdiStar, mdiStarOutline, mdiUndo } from '@mdi/js'
 import { useEventListener } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
-import { BOUNDS, MOST } from '~~/core/bounds'
+import { MOST } from '~~/core/bounds'
+import { moved, without, withLineAt } from '~~/core/dish/arrange'
 import type { Dish } from '~~/core/dish/dish.schema'
 import type { StandIn } from '~~/core/dish/instead'
 import { STAGE_KINDS, type StageKind } from '~~/core/dish/names'
@@ -55,8 +55,10 @@ const problems = computed(() => (outcome.value && !outcome.value.ok ? outcome.va
 const shown = computed<DishDocument | null>(() =>
   dish.value && scaledTo.value ? { ...scaledTo.value.dish, shape: dish.value.shape } : dish.value,
 )
-const setServings = (n: number) => (servings.value = Math.max(BOUNDS.servings[0], Math.min(BOUNDS.servings[1], n)))
-const servingsText = computed(() => String(servings.value ?? dish.value?.servings ?? 4))
+const shownFor = computed({
+  get: () => servings.value ?? dish.value?.servings ?? 4,
+  set: (n: number) => (servings.value = n),
+})
 function keepScaled() {
   if (scaledTo.value && dish.value) dish.value = { ...scaledTo.value.dish, shape: dish.value.shape }
   servings.value = null
@@ -94,40 +96,13 @@ function addStage(kind: StageKind) {
   editing.value = stage.id
   adding.value = false
 }
-/** A stage goes earlier or later; what takes from one that now comes after it takes from what that took from. */
-function moveStage(index: number, by: number) {
-  const { stages } = dish.value!
-  const to = index + by
-  if (to < 0 || to >= stages.length) return
-  const [first, second] = by < 0 ? [stages[to]!, stages[index]!] : [stages[index]!, stages[to]!]
-  if (second.from.some(({ stage }) => stage === first.id)) {
-    // They change places in what flows through them.
-    const before = first.from
-    first.from = [{ stage: second.id, part: 'all' }]
-    const rest = second.from.filter(({ stage }) => stage !== first.id)
-    second.from = [...before, ...rest]
-    for (const one of stages)
-      if (one !== first) for (const from of one.from) if (from.stage === second.id) from.stage = first.id
-  }
-  stages.splice(index, 1)
-  stages.splice(to, 0, by < 0 ? second : first)
-}
+const moveStage = (index: number, by: number) =>
+  (dish.value!.stages = moved(dish.value!.stages, index, by < 0 ? -1 : 1))
 function removeStage(index: number) {
-  const { stages } = dish.value!
-  const [gone] = stages.splice(index, 1)
-  // Who went on with it goes on with what it had.
-  for (const stage of stages)
-    stage.from = stage.from.flatMap((one) => {
-      if (one.stage !== gone!.id) return [one]
-      const has = new Set(stage.from.map(({ stage: of }) => of))
-      return one.part === 'all' ? gone!.from.filter(({ stage: of }) => !has.has(of)) : []
-    })
-  if (editing.value === gone!.id) editing.value = null
+  if (editing.value === dish.value!.stages[index]!.id) editing.value = null
+  dish.value!.stages = without(dish.value!.stages, index)
 }
-function moveLine(line: string, to: string) {
-  for (const stage of dish.value!.stages) stage.takes = stage.takes.filter((take) => take.line !== line)
-  dish.value!.stages.find((stage) => stage.id === to)?.takes.push({ line })
-}
+const moveLine = (line: string, to: string) => (dish.value!.stages = withLineAt(dish.value!.stages, line, to))
 const { carried } = provideDishCarry(moveLine)
 
 const helped = ref<{ line: string; what: 'instead' | 'forgotten' } | null>(null)
@@ -183,12 +158,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   if (event.shiftKey) draft.redo()
   else draft.undo()
 })
-const name = computed({
-  get: () => dish.value?.name ?? '',
-  set: (text: string) => {
-    if (dish.value && text.trim() !== '') dish.value.name = text.slice(0, 80)
-  },
-})
+const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) => (dish.value!.name = text) })
 </script>
 
 <template>
@@ -200,42 +170,24 @@ const name = computed({
   <p v-else-if="!dish || !shown" class="soft lost" role="status">{{ t('app.loading') }}</p>
   <div v-else class="dish">
     <div class="left">
-      <h1 class="hidden-text">{{ dish.name }}</h1>
-      <label for="dish-name" class="hidden-text">{{ t('dishes.name') }}</label>
-      <textarea id="dish-name" v-model.lazy="name" class="name grows" rows="1" maxlength="80" @keydown.enter.prevent />
-      <p class="soft sub">
-        {{
+      <DishHead
+        v-model:name="name"
+        v-model:favourite="favourite"
+        v-model:servings="shownFor"
+        :text="
           t('dishes.forN', {
             n: number(shown.servings),
             mass: weight(answer?.massG ?? 0),
             place: kitchen.name,
           })
-        }}
-      </p>
-      <div class="bar no-print">
-        <IconButton :icon="mdiUndo" :label="t('dishes.undo')" :disabled="!canUndo" @click="draft.undo()" />
-        <IconButton :icon="mdiRedo" :label="t('dishes.redo')" :disabled="!canRedo" @click="draft.redo()" />
-        <IconButton
-          :icon="favourite ? mdiStar : mdiStarOutline"
-          :label="t('dishes.favourite', { name: dish.name })"
-          :aria-pressed="favourite"
-          @click="favourite = !favourite"
-        />
-        <PressMenu :label="t('dishes.press')" :presses="more" />
-        <span class="soft state" role="status">{{ t(`dishes.state.${state}`) }}</span>
-      </div>
-      <div class="servings no-print">
-        <span>{{ t('dishes.servings') }}</span>
-        <IconButton :icon="mdiMinus" :label="t('dishes.fewer')" @click="setServings((servings ?? dish.servings) - 1)" />
-        <input
-          :value="servingsText"
-          inputmode="numeric"
-          maxlength="3"
-          :aria-label="t('dishes.servings')"
-          @change="setServings(Math.round(Number(($event.target as HTMLInputElement).value)) || dish.servings)"
-        />
-        <IconButton :icon="mdiPlus" :label="t('dishes.more')" @click="setServings((servings ?? dish.servings) + 1)" />
-      </div>
+        "
+        :state="t(`dishes.state.${state}`)"
+        :presses="more"
+        :can-undo="canUndo"
+        :can-redo="canRedo"
+        @undo="draft.undo()"
+        @redo="draft.redo()"
+      />
       <DishLines
         v-if="!scaledTo"
         v-model="dish"
@@ -364,50 +316,6 @@ const name = computed({
   display: grid;
   place-items: center;
 }
-.name {
-  width: 100%;
-  padding: 2px 0;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  font-size: 21px;
-  font-weight: 700;
-  line-height: 1.2;
-}
-.sub {
-  margin: 0 0 6px;
-  font-size: 14px;
-}
-.bar {
-  display: flex;
-  align-items: center;
-  gap: 2px;
-}
-.state {
-  margin-left: auto;
-  font-size: 13px;
-}
-.servings {
-  display: flex;
-  align-items: center;
-  gap: 4px;
-  margin: 4px 0 8px;
-  font-size: 14.5px;
-}
-.servings span {
-  flex: 1;
-}
-.servings input {
-  width: 44px;
-  min-height: 36px;
-  border: 1px solid color-mix(in srgb, var(--ink) 35%, transparent);
-  border-radius: 4px;
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: center;
-}
 .heads {
   display: flex;
   justify-content: space-between;
@@ -471,11 +379,6 @@ const name = computed({
   background: var(--ground-raised);
   pointer-events: none;
   transform: translate(-50%, -120%);
-}
-@media (max-width: 719px), (pointer: coarse) {
-  .servings input {
-    min-height: 44px;
-  }
 }
 @media (max-width: 1099px) {
   .dish {

@@ -1,0 +1,56 @@
+import type { Dish, Stage } from './dish.schema'
+
+/**
+ * The stages with one of them earlier or later by one place. Where the two that change places flow into one another,
+ * they change places in the flow too, so that nothing takes from what comes after it.
+ */
+export function moved(stages: readonly Stage[], index: number, by: -1 | 1): Stage[] {
+  const to = index + by
+  if (Math.min(index, to) < 0 || Math.max(index, to) >= stages.length) return [...stages]
+  const at = Math.min(index, to)
+  const [first, second] = [stages[at]!, stages[at + 1]!]
+  const flows = second.from.some(({ stage }) => stage === first.id)
+  if (!flows) return [...stages.slice(0, at), second, first, ...stages.slice(at + 2)]
+  const rest = second.from.filter(({ stage }) => stage !== first.id)
+  const now = { ...second, from: unique([...first.from, ...rest]) }
+  const then = { ...first, from: [{ stage: second.id, part: 'all' as const }] }
+  // Who went on with the second goes on with what is now the last of the two.
+  const after = stages.slice(at + 2).map((stage) => ({
+    ...stage,
+    from: stage.from.map((one) => (one.stage === second.id && one.part === 'all' ? { ...one, stage: first.id } : one)),
+  }))
+  return [...stages.slice(0, at), now, then, ...after]
+}
+
+/** The stages without one of them: who went on with it goes on with what it had. */
+export function without(stages: readonly Stage[], index: number): Stage[] {
+  const gone = stages[index]
+  if (!gone) return [...stages]
+  return stages
+    .filter((stage) => stage !== gone)
+    .map((stage) => ({
+      ...stage,
+      from: unique(stage.from.flatMap((one) => (one.stage !== gone.id ? [one] : one.part === 'all' ? gone.from : []))),
+    }))
+}
+
+/** The stages with a line whole in one of them, and nowhere else. */
+export function withLineAt(stages: readonly Stage[], line: string, at: string): Stage[] {
+  return stages.map((stage) => {
+    const takes = stage.takes.filter((take) => take.line !== line)
+    const here = stage.id === at
+    const pot = stage.pot && { ...stage.pot, foods: stage.pot.foods.filter((food) => here || food.line !== line) }
+    return { ...stage, takes: here ? [...takes, { line }] : takes, ...(pot ? { pot } : {}) }
+  })
+}
+
+/** The dish without a line, wherever it goes in. */
+export function withoutLine(dish: Pick<Dish, 'lines' | 'stages'>, line: string): Pick<Dish, 'lines' | 'stages'> {
+  return {
+    lines: dish.lines.filter(({ id }) => id !== line),
+    stages: withLineAt(dish.stages, line, ''),
+  }
+}
+
+const unique = (from: Stage['from']): Stage['from'] =>
+  from.filter((one, i) => from.findIndex((other) => other.stage === one.stage && other.part === one.part) === i)
