@@ -10,6 +10,9 @@ import type { Usual } from '~/workers/kitchen.worker'
 const { t, number, duration } = useI18nText()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const query = ref('')
+/** What is kept stands above the shelf, which must not jump when it comes. */
+const kept = usePortionsStore()
+const hasKept = computed(() => kept.portions !== null || kept.failure !== null)
 
 const own = computed(() => new Set(kitchen.value.foods.map(({ id }) => id)))
 const all = useNamedFoods()
@@ -76,14 +79,14 @@ useHead({ title: () => `${t('app.nav.larder')} · Bivvet` })
       {{ cooker ? t('larder.intro', { cooker: cooker.name }) : t('larder.introNoCooker') }}
       <ReadyField />
     </p>
-    <LazyKeptShelf v-if="query.trim() === ''" />
+    <KeptShelf v-if="query.trim() === ''" />
     <TextField v-model="query" :label="t('larder.search')" type="search" maxlength="60" class="query" />
     <p class="hidden-text" role="status">{{ t('larder.found', { n: found.length }, found.length) }}</p>
     <p v-if="found.length === 0">
       {{ t('app.noFood', { query }) }}
       <button type="button" class="link-button" @click="query = ''">{{ t('larder.showAll') }}</button>
     </p>
-    <section v-for="{ key, title, foods } in found.length > 0 ? shelves : []" :key="key">
+    <section v-for="{ key, title, foods } in found.length > 0 && hasKept ? shelves : []" :key="key">
       <h2>{{ title }}</h2>
       <ul>
         <li v-for="{ food, name, aliases } in foods" :key="food.id">
