@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { beansWithSquash, line, potSettings, requestFor, stage } from '../../tests/dishes'
 import { INGREDIENTS } from '../ingredient/ingredients'
+import { nextClosing } from '../program/remedy'
 import { answerDish, type DishAnswer } from './dish'
 import { dishRequestSchema, type Dish, type DishRequest } from './dish.schema'
 import { gapG } from './ledger'
@@ -350,5 +351,22 @@ describe('a dish that cannot be', () => {
       expect(dishRequestSchema.safeParse(requestFor(dish)).success).toBe(false)
     }
     expect(dishRequestSchema.safeParse(requestFor(beansWithSquash())).success).toBe(true)
+  })
+})
+
+describe('a pot with food that was cooked before', () => {
+  it('that is not done needs what it still lacks, what it had had counted in', () => {
+    const dish: Dish = {
+      name: 'Beans',
+      servings: 4,
+      lines: [{ ...line('beans', 'pinto', 450), kept: { dryG: 200, boilMinutes: 40, saltG: 0 } }],
+      stages: [stage('pot', 'pot', { beans: 'rest' })],
+    }
+    const { request, answer } = at(answered(requestFor(dish)), 'pot').pot!
+    const state = { tempC: 90, freeWaterG: 300, gets: [answer.foods[0]!.needs - 40 - 5] }
+    const rest = nextClosing(request, state)
+    const fresh = nextClosing({ ...request, contents: request.contents.map(({ had: _, ...one }) => one) }, state)
+    if (!rest.ok || !fresh.ok) throw new Error('no program')
+    expect(rest.value.figure).toBeLessThan(fresh.value.figure)
   })
 })

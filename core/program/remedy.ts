@@ -70,8 +70,9 @@ export function closingFrom(pot: PreparedPot, state: PotInRun): Closing {
   }
 }
 
-/** Boil-minutes that a food still needs after so many, by the plan or, where it was pinched, by how it felt. */
-export function stillNeeds({ need }: PreparedFood, got: number, pinch: Pinch | null): number {
+/** Boil-minutes that a food still needs after so many in this pot, by the plan or, where it was pinched, by how it felt. */
+export function stillNeeds({ need, hadBoilMinutes }: PreparedFood, gotHere: number, pinch: Pinch | null): number {
+  const got = hadBoilMinutes + gotHere
   if (!pinch) return need.boilMinutes - got
   const { firm, tender } = need.window
   const felt = pinch === 'hard' ? HARD_SHARE_OF_FIRM * firm : (firm + tender) / 2
