@@ -1,5 +1,6 @@
 import { findFood } from '../food/catalogue'
 import type { Food, Soak } from '../food/food.schema'
+import { boilMinutesFor, usualTexture } from '../food/texture'
 import type { Ingredient } from '../ingredient/ingredient.schema'
 import { findIngredient } from '../ingredient/ingredients'
 import type { Texture } from '../names'
@@ -124,6 +125,8 @@ export interface Brought {
   givenG: number
 }
 
+const KEPT_CENTRE_C = 90
+
 /** Puts a portion of a line into a vessel. */
 export function putIn(contents: Contents, line: DishLine, g: number, own: OwnThings): Brought {
   const known = knownOf(line, own)
@@ -142,8 +145,10 @@ export function putIn(contents: Contents, line: DishLine, g: number, own: OwnThi
       saltedSoak: false,
       texture: null,
       gets: line.kept?.boilMinutes ?? 0,
-      needs: null,
-      centreC: null,
+      // It was soaked and cooked by itself: what is sour now does not make it hard again.
+      needs: line.kept ? boilMinutesFor(known.food, usualTexture(known.food)) : null,
+      // What was kept had been cooked through then, if it had had enough at all.
+      centreC: line.kept && line.kept.boilMinutes >= known.food.boilMinutes.firm ? KEPT_CENTRE_C : null,
     })
     contents.saltG += (line.kept?.saltG ?? 0) * share
     return nothing
@@ -169,12 +174,11 @@ export function giveLiquid(contents: Contents): number {
   return given
 }
 
-/** What foods brought from their soak mixes with the rest; they count as soaked in what they hold. */
+/** What foods brought from their soak mixes with the rest. */
 export function letLooseGo(contents: Contents): void {
   for (const food of contents.foods) {
     contents.freeG += food.looseG
     food.looseG = 0
-    if (food.soak) food.soak = { ...food.soak, keepWater: true, waterG: food.insideG }
   }
 }
 

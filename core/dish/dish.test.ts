@@ -285,6 +285,35 @@ describe('no order of stages gets round a safety rule', () => {
     expect(refused(answered(requestFor(dish)))).toEqual([])
   })
 
+  it('meat in an open simmer, whose middle nobody knows; beans that are simmered unsoaked or in their water', () => {
+    const meat: Dish = {
+      name: 'Meat',
+      servings: 2,
+      lines: [line('meat', 'chicken-thigh', 400)],
+      stages: [stage('simmer', 'simmer', { meat: 'rest' }, [], { minutes: 60, waterG: 800 })],
+    }
+    expect(refused(answered(requestFor(meat)))).toContain('meat-never-cooked')
+    const simmered = (soaked: Dish['stages']) => {
+      const from = soaked.map(({ id }) => id)
+      const takes: Record<string, 'rest'> = soaked.length > 0 ? {} : { beans: 'rest' }
+      const all = [...soaked, stage('simmer', 'simmer', takes, from, { minutes: 240, waterG: 3000 })]
+      return answered(requestFor(beans(all))).cautions.map(({ id }) => id)
+    }
+    expect(simmered([])).toEqual(expect.arrayContaining(['lectin-soak', 'lectin-boil-altitude']))
+    const soak = (keepWater: boolean) => [stage('soak', 'soak', { beans: 'rest' }, [], { minutes: 600, keepWater })]
+    expect(simmered(soak(true))).toContain('lectin-soak-water')
+    expect(simmered(soak(false))).not.toContain('lectin-soak-water')
+  })
+
+  it('a soak that was thrown away is so too after a fry', () => {
+    const dish = beans([
+      stage('soak', 'soak', { beans: 'rest' }, [], { minutes: 600 }),
+      stage('fry', 'fry', {}, ['soak'], { minutes: 2 }),
+      stage('pot', 'pot', {}, ['fry']),
+    ])
+    expect(answered(requestFor(dish)).cautions.map(({ id }) => id)).not.toContain('lectin-soak-water')
+  })
+
   it('a pot that is too full because of what was fried in it', () => {
     const dish = beansWithSquash()
     dish.lines.push(line('more', 'potato-cubes', 900), line('cream', 'cream', 900))

@@ -36,7 +36,7 @@ interface Before {
   freeG: number
 }
 
-const additionsOf = ({ others, saltG }: Contents, salted: boolean, hard: boolean): Addition[] => {
+export const additionsOf = ({ others, saltG }: Contents, salted: boolean, hard: boolean): Addition[] => {
   const has = (of: (other: OtherIn) => boolean) => others.some(of)
   return [
     ...(saltG > 0 ? ['salt' as const] : []),
@@ -48,7 +48,7 @@ const additionsOf = ({ others, saltG }: Contents, salted: boolean, hard: boolean
 }
 
 /** g of what is sour, as tomato; what the planner knows as sour by its kind is counted there. */
-function sourOf(others: readonly OtherIn[], liquids: PlanRequest['liquids']): number {
+export function sourOf(others: readonly OtherIn[], liquids: PlanRequest['liquids']): number {
   const counted = sumOf(liquids, ({ kind, g }) => (isSour(kind) ? g : 0))
   const all = sumOf(
     others.filter(({ what }) => what.sour),
@@ -71,7 +71,9 @@ export function potRequest(
     .map(({ what, latentG }) => ({ kind: what.liquid!, g: latentG / LIQUID_YIELD[what.liquid!] }))
   const asked = contents.foods.map((item): Content => {
     const chosen = settings.foods.find(({ line }) => line === item.line)
-    const had = item.gets > 0 ? { boilMinutes: item.gets, waterG: item.insideG } : null
+    // What came along from its soak, and has mixed with the rest since, is not with it any more.
+    const isMixed = item.insideG > 0 && item.looseG === 0
+    const had = item.gets > 0 || isMixed ? { boilMinutes: item.gets, waterG: item.insideG } : null
     return {
       food: item.food.id,
       dryG: item.dryG,

@@ -2,10 +2,12 @@ import { BURNERS } from '../appliance/burner'
 import { soakedShare, soakUptake } from '../food/soak'
 import { needOf } from '../food/need'
 import { uptakeFor, usualTexture } from '../food/texture'
+import { isSoured } from '../program/prepared'
 import { boilingC } from '../steam/steam'
 import { giveLiquid, letLooseGo, liquidG, sumOf, takeLiquid, wetG, type Aside, type Contents } from './contents'
 import type { DishRequest, Stage } from './dish.schema'
 import type { LiquidRow } from './ledger'
+import { additionsOf, sourOf } from './pot-stage'
 
 /** J to boil one g of water away. */
 const J_PER_G = 2257
@@ -47,7 +49,7 @@ export function soak(stage: Stage, contents: Contents, row: LiquidRow, { kitchen
     const each = dryG > 0 ? (waterG * item.dryG) / dryG : 0
     const bath = { hours, waterC: stage.waterC ?? kitchen.tapC, keepWater: kept, ...(kept ? { waterG: each } : {}) }
     const share = soakedShare(item.food, bath, kitchen.roomC)
-    const inside = Math.min(each, item.dryG * soakUptake(item.food, share))
+    const inside = Math.max(item.insideG, Math.min(each, item.dryG * soakUptake(item.food, share)))
     if (share === 0) continue
     item.soak = bath
     item.saltedSoak = salted
@@ -81,6 +83,7 @@ export function simmer(stage: Stage, contents: Contents, row: LiquidRow, request
   const boilC = boilingC(altitudeM)
   letLooseGo(contents)
   row.givenG += giveLiquid(contents)
+  const sourG = sourOf(contents.others, [])
   for (const item of contents.foods) {
     const { food } = item
     const texture = item.texture ?? usualTexture(food)
@@ -88,7 +91,10 @@ export function simmer(stage: Stage, contents: Contents, row: LiquidRow, request
     item.needs ??= needOf(food, texture, {
       soakedShare: soakedShare(food, item.soak, roomC),
       batch: 'fresh',
-      additions: [],
+      additions: [
+        ...additionsOf(contents, item.saltedSoak, request.kitchen.hardWater ?? false),
+        ...(isSoured(item.dryG, [], sourG) ? (['acid'] as const) : []),
+      ],
     }).boilMinutes
     // It drinks as it softens.
     const wants = item.dryG * uptakeFor(food, texture) - item.insideG

@@ -165,7 +165,8 @@ function prepareFood(
 /** So much of what is sour to each g of dry pulses keeps them hard, ticked or not (engineering estimate). */
 const SOUR_SHARE = 0.25
 
-function isSoured(dryG: number, liquids: readonly Liquid[], stoodG = 0): boolean {
+/** True where so much that is sour is in with so much dry food that it stays hard. */
+export function isSoured(dryG: number, liquids: readonly Liquid[], stoodG = 0): boolean {
   const sourG = liquids.reduce((sum, { kind, g }) => sum + (isSour(kind) ? g : 0), stoodG)
   return sourG >= SOUR_SHARE * dryG
 }

@@ -132,15 +132,22 @@ const lectins: Rule = ({ appliance, altitudeM, boils, foods }) =>
       const pressure = kindOf(appliance).holdsPressure
       if (kindOf(appliance).gentle || !boils) found.push(caution('lectin-not-pressure', 'refuse', name))
       else if (gets < needs) found.push(caution('lectin-not-done', 'refuse', name))
-      if (!pressure && altitudeM > LOW_ALTITUDE_M)
-        found.push(caution('lectin-boil-altitude', 'warn', { ...name, temp: boilingC(altitudeM).toFixed(0) }))
-      if (!soak || soak.hours < LECTIN_SOAK_HOURS) {
-        if (soak && soak.hours > 0 && soak.waterC > 40) found.push(caution('lectin-hot-soak', 'warn', name))
-        else found.push(caution('lectin-soak', 'warn', name))
-      }
-      if (soak && soak.hours > 0 && soak.keepWater) found.push(caution('lectin-soak-water', 'warn', name))
-      return found
+      return [...found, ...lectinSoak(food, soak, pressure, altitudeM)]
     })
+
+/** How beans with lectin are to be soaked, and that they boil less hot up here, however they are cooked. */
+function lectinSoak(food: Food, soak: Soak | null, pressure: boolean, altitudeM: number): Caution[] {
+  const name = { food: food.id }
+  const found: Caution[] = []
+  if (!pressure && altitudeM > LOW_ALTITUDE_M)
+    found.push(caution('lectin-boil-altitude', 'warn', { ...name, temp: boilingC(altitudeM).toFixed(0) }))
+  if (!soak || soak.hours < LECTIN_SOAK_HOURS) {
+    if (soak && soak.hours > 0 && soak.waterC > 40) found.push(caution('lectin-hot-soak', 'warn', name))
+    else found.push(caution('lectin-soak', 'warn', name))
+  }
+  if (soak && soak.hours > 0 && soak.keepWater) found.push(caution('lectin-soak-water', 'warn', name))
+  return found
+}
 
 const frothAndQuickRelease: Rule = ({ release, foods }) => {
   if (!release || release.kind === 'natural') return []
@@ -272,7 +279,8 @@ export function isRefused(cautions: readonly Caution[]): boolean {
 /** What the rules look at of a whole dish, once every stage of it is worked out. */
 export interface DishFacts {
   /** What is served: boil-minutes in all its stages, and after how many it can be eaten. */
-  foods: { food: Food; gets: number; firm: number; centreC: number | null }[]
+  foods: { food: Food; gets: number; firm: number; centreC: number | null; soak: Soak | null }[]
+  altitudeM: number
   /** What was said of its stages, pots among them. */
   stages: readonly Caution[]
   saltShare: number
@@ -282,15 +290,15 @@ export interface DishFacts {
 }
 
 /** The cautions of a whole dish, gravest first: no stage of it, and no order of stages, gets round the rules. */
-export function dishCautions({ foods, stages, saltShare, saltRange, chills }: DishFacts): Caution[] {
-  const raw = foods.flatMap(({ food, gets, firm, centreC }): Caution[] => {
+export function dishCautions({ foods, altitudeM, stages, saltShare, saltRange, chills }: DishFacts): Caution[] {
+  const raw = foods.flatMap(({ food, gets, firm, centreC, soak }): Caution[] => {
     const name = { food: food.id }
-    const isHot = centreC === null || isThrough(food, centreC)
-    // Its pot has refused it with the temperature already.
-    if (!isHot && food.group === 'meat') return []
-    if (gets >= firm) return []
-    if (food.lectin) return [caution('lectin-not-done', 'refuse', name)]
-    if (food.group === 'meat') return [caution('meat-never-cooked', 'refuse', name)]
+    // Only a pot's simulation knows how hot the middle of meat comes; where it does not come through, the pot says so.
+    if (food.group === 'meat') return centreC === null ? [caution('meat-never-cooked', 'refuse', name)] : []
+    // A pot has said of its beans how they are to be soaked.
+    const simmered = food.lectin && centreC === null ? lectinSoak(food, soak, false, altitudeM) : []
+    if (gets >= firm) return simmered
+    if (food.lectin) return [caution('lectin-not-done', 'refuse', name), ...simmered]
     return [caution('never-cooked', 'warn', name)]
   })
   const found = [

@@ -22,6 +22,8 @@ const begun = computed(() => of(id))
 const change = (part: Partial<BegunDish>) => changeOf(id, part)
 const again = () => end(id)
 
+/** What must not be cooked as it is; nothing of it is lit or kept. */
+const refused = computed(() => answer.value?.cautions.filter(({ severity }) => severity === 'refuse') ?? [])
 const index = computed(() => Math.min(begun.value.at, dish.value?.stages.length ?? 0))
 const stage = computed(() => dish.value?.stages[index.value] ?? null)
 const now = computed(() => answer.value?.stages[index.value] ?? null)
@@ -104,7 +106,8 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
         <NuxtLink :to="`/dishes/${id}`" class="link-button">{{ t('dishes.progress.leave') }}</NuxtLink>
       </header>
 
-      <section v-if="isDone" class="now" aria-live="polite">
+      <CautionList v-if="refused.length > 0" :cautions="refused" />
+      <section v-else-if="isDone" class="now" aria-live="polite">
         <h2>{{ t('dishes.progress.done') }}</h2>
         <KeepPortions :dish="dish" :answer="answer" :dish-id="id" />
         <button type="button" class="quiet-button large" @click="again">{{ t('dishes.progress.again') }}</button>
