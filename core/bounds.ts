@@ -67,6 +67,9 @@ export const BOUNDS = {
   portionG: [1, 20_000],
   handsMinutes: [0, 600],
   stageMinutes: [0, 4320],
+  // Meals: minutes from serving, and of one task.
+  mealMinute: [-10_080, 1440],
+  taskMinutes: [0, 4320],
   // Places.
   roomC: [-20, 50],
   tapC: [0, 40],
@@ -105,6 +108,8 @@ export const MOST = {
   dishLines: 60,
   dishStages: 30,
   portionsOfALine: 6,
+  mealDishes: 12,
+  mealTasks: 200,
 } as const
 
 /** Lengths of names and notes, in characters. */

@@ -86,4 +86,17 @@ describe('the command line', () => {
     expect(problems.length).toBeGreaterThan(0)
     for (const { message } of problems) expect(message).not.toBe('')
   })
+
+  it('plans a meal, and says what is in the way of one that cannot be', () => {
+    const { request: meal, expect: figures } = JSON.parse(readFileSync('core/meal/meals/grain-salad.json', 'utf8'))
+    const { status, output } = core(['meal', '-'], JSON.stringify(meal))
+    expect(status).toBe(0)
+    expect(output).toMatchObject({ ...figures, bound: figures, optimal: true })
+    const cannot = core(['meal', '-'], JSON.stringify({ ...meal, earliest: -30 }))
+    expect(cannot.status).toBe(2)
+    expect(cannot.output).toMatchObject({
+      problems: [{ code: 'meal-impossible', message: expect.stringMatching(/at the hour.*minutes later/) }],
+      mends: expect.arrayContaining([{ kind: 'later', minutes: expect.any(Number) }]),
+    })
+  })
 })

@@ -5,7 +5,7 @@
 import { readFileSync } from 'node:fs'
 import type { z } from 'zod'
 import { namesOf } from '../locales/names'
-import { sentenceOf, withSentences, type SentenceCode } from '../locales/sentences'
+import { impossibleSentence, sentenceOf, withSentences, type SentenceCode } from '../locales/sentences'
 import { problemsOf } from '../shared/problems'
 import { holdsPressure } from './appliance/appliance'
 import { answerDish } from './dish/dish'
@@ -14,6 +14,8 @@ import { USUAL_POT } from './dish/pot-stage'
 import { publishedAnswer, publishedDish } from './formats/plan'
 import { readRecipe } from './formats/recipe'
 import { dishOfRecipe } from './formats/recipe-dish'
+import { planMeal } from './meal/meal'
+import { mealRequestSchema } from './meal/meal.schema'
 import { simulationCaseSchema, type SimulationCase } from './pot/case.schema'
 import { simulateChecked } from './pot/simulate'
 import type { Simulation } from './pot/simulation'
@@ -25,6 +27,7 @@ const USAGE = `Use: npm run --silent core -- COMMAND FILE     (FILE may be - for
   simulate FILE   runs the program of a simulation case and prints its figures
   plan FILE       plans a request and prints the answer
   dish FILE       works a dish out and prints every stage of it, its ledgers and its clock
+  meal FILE       plans a meal: when each task begins, what is proved of the plan, or why there is none
   recipe FILE     reads a recipe (JSON-LD, an HTML page that holds it, or plain text) and prints it as a dish
 
 Prints JSON. On bad input prints { problems: [{ path, message }] } and ends with status 2.`
@@ -50,6 +53,7 @@ const COMMANDS = {
   simulate: (file: string) => runSimulate(readJson(file)),
   plan: (file: string) => runPlan(readJson(file)),
   dish: (file: string) => runDish(readJson(file)),
+  meal: (file: string) => runMeal(readJson(file)),
   recipe: (file: string) => runRecipe(readText(file)),
 }
 
@@ -75,6 +79,21 @@ function runDish(input: unknown): void {
   const answer = answerDish(parsed)
   if (answer.ok) print(publishedDish(answer.value))
   else fail(answer.problems)
+}
+
+/** When the best plan so far is printed, proved or not. */
+const MEAL_WITHIN_MS = 1800
+
+function runMeal(input: unknown): void {
+  const parsed = check(mealRequestSchema, input)
+  if (!parsed) return
+  const answer = planMeal(parsed, { nowMs: () => performance.now(), withinMs: MEAL_WITHIN_MS })
+  if (!answer.ok) return fail(answer.problems)
+  if (answer.value.possible) return print(answer.value.plan)
+  const { wishes, mends } = answer.value
+  const said = { path: 'tasks', code: 'meal-impossible', message: impossibleSentence(answer.value) }
+  print({ problems: [said], wishes, mends })
+  process.exitCode = 2
 }
 
 function runRecipe(text: string): void {

@@ -53,6 +53,14 @@ export type ProblemCode =
   | 'recipe-unreadable'
   | 'recipe-none'
   | 'recipe-too-long'
+  | 'meal-unknown-task'
+  | 'meal-unknown-cooker'
+  | 'meal-waits-crossed'
+  | 'meal-circle'
+  | 'meal-impossible'
+  | 'meal-not-in-time'
+  | 'meal-empty'
+  | 'meal-dish-refused'
 
 export interface Problem {
   /** Where in the request, as in `contents.0.dryG`. */

@@ -6,10 +6,12 @@ import {
   resolveValue,
   translate,
 } from '@intlify/core-base'
+import type { Impossible } from '../core/meal/impossible'
 import type { Caution } from '../core/safety/rules'
 import CATALOGUE from './en/catalogue.json'
 import CAUTIONS from './en/cautions.json'
 import DISH_PROBLEMS from './en/dish-problems.json'
+import MEALS from './en/meals.json'
 import PROBLEMS from './en/problems.json'
 import RUNS from './en/runs.json'
 
@@ -23,14 +25,16 @@ const context = createCoreContext({
     en: {
       catalogue: CATALOGUE,
       cautions: CAUTIONS,
-      problems: { ...PROBLEMS.problems, ...DISH_PROBLEMS.problems },
+      problems: { ...PROBLEMS.problems, ...DISH_PROBLEMS.problems, ...MEALS.problems },
+      meals: MEALS.meals,
       ...RUNS,
     },
   },
 })
 
 type Params = Readonly<Record<string, string | number>>
-export type SentenceCode = keyof typeof PROBLEMS.problems | keyof typeof DISH_PROBLEMS.problems
+export type SentenceCode =
+  keyof typeof PROBLEMS.problems | keyof typeof DISH_PROBLEMS.problems | keyof typeof MEALS.problems
 
 const say = (key: string, params: Params = {}) => String(translate(context, key, named(params)))
 
@@ -65,4 +69,23 @@ export function refusalSentence(code: keyof typeof RUNS.runs): string {
 /** The sentence of a caution and the reason behind it. */
 export function cautionText({ id, params }: Pick<Caution, 'id' | 'params'>): { sentence: string; why: string } {
   return { sentence: say(`cautions.${id}.sentence`, params), why: say(`cautions.${id}.why`, params) }
+}
+
+/** What excludes each other in a meal that cannot be, and what would mend it, in one sentence. */
+export function impossibleSentence({ wishes, mends }: Impossible): string {
+  const told = wishes.map(({ kind, ...of }) => say(`meals.wish.${kind}`, of))
+  const helps = mends.map(({ kind, ...by }) => {
+    const n = 'hands' in by ? by.hands : 'burners' in by ? by.burners : 0
+    return say(`meals.mend.${kind}`, { ...(by as Params), n })
+  })
+  const params = {
+    wishes: told.join(', '),
+    mends: helps.length > 0 ? helps.join('; ') : say('meals.mend.none'),
+  }
+  return sentenceOf({ code: 'meal-impossible', params })
+}
+
+/** What a calendar says of a step of a dinner. */
+export function mealSentence(kind: keyof typeof MEALS.meals.calendarOf, params: { dish: string; pot: string }): string {
+  return say(`meals.calendarOf.${kind}`, params)
 }

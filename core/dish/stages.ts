@@ -6,6 +6,12 @@ interface KindOfStage {
   minutes: number
   handsMinutes: number | 'all'
   vessel: Vessel
+  /** Minutes for which its result may wait for what comes next, and for being served (general kitchen practice). */
+  waits: number
+  /** It takes a flame of the stove. */
+  flame?: true
+  /** The hands do nothing else meanwhile. */
+  critical?: true
   /** It goes on alone and without heat: nobody waits for it, and it is not counted in how long a dish takes. */
   passive?: true
   /** It happens after the dish has been served. */
@@ -14,20 +20,20 @@ interface KindOfStage {
 
 /** All that is particular to a kind of stage, but for what it does to what is in it (dish.ts). */
 export const STAGES: Readonly<Record<StageKind, KindOfStage>> = {
-  prepare: { minutes: 8, handsMinutes: 'all', vessel: 'board' },
-  soak: { minutes: 480, handsMinutes: 2, vessel: 'bowl', passive: true },
-  marinate: { minutes: 60, handsMinutes: 3, vessel: 'bowl', passive: true },
-  'dry-roast': { minutes: 4, handsMinutes: 'all', vessel: 'pan' },
-  fry: { minutes: 8, handsMinutes: 'all', vessel: 'pot' },
-  pot: { minutes: 0, handsMinutes: 4, vessel: 'pot' },
-  simmer: { minutes: 10, handsMinutes: 3, vessel: 'pot' },
-  mash: { minutes: 4, handsMinutes: 'all', vessel: 'pot' },
-  drain: { minutes: 2, handsMinutes: 'all', vessel: 'bowl' },
-  combine: { minutes: 2, handsMinutes: 'all', vessel: 'pot' },
-  temper: { minutes: 3, handsMinutes: 'all', vessel: 'pan' },
-  rest: { minutes: 5, handsMinutes: 0, vessel: 'pot' },
-  fluff: { minutes: 2, handsMinutes: 'all', vessel: 'pot' },
-  chill: { minutes: 90, handsMinutes: 5, vessel: 'box', passive: true, afterServing: true },
+  prepare: { minutes: 8, handsMinutes: 'all', vessel: 'board', waits: 120 },
+  soak: { minutes: 480, handsMinutes: 2, vessel: 'bowl', waits: 240, passive: true },
+  marinate: { minutes: 60, handsMinutes: 3, vessel: 'bowl', waits: 240, passive: true },
+  'dry-roast': { minutes: 4, handsMinutes: 'all', vessel: 'pan', waits: 60, flame: true },
+  fry: { minutes: 8, handsMinutes: 'all', vessel: 'pot', waits: 10, flame: true },
+  pot: { minutes: 0, handsMinutes: 4, vessel: 'pot', waits: 20 },
+  simmer: { minutes: 10, handsMinutes: 3, vessel: 'pot', waits: 20, flame: true },
+  mash: { minutes: 4, handsMinutes: 'all', vessel: 'pot', waits: 20 },
+  drain: { minutes: 2, handsMinutes: 'all', vessel: 'bowl', waits: 30 },
+  combine: { minutes: 2, handsMinutes: 'all', vessel: 'pot', waits: 20 },
+  temper: { minutes: 3, handsMinutes: 'all', vessel: 'pan', waits: 15, flame: true, critical: true },
+  rest: { minutes: 5, handsMinutes: 0, vessel: 'pot', waits: 20 },
+  fluff: { minutes: 2, handsMinutes: 'all', vessel: 'pot', waits: 20 },
+  chill: { minutes: 90, handsMinutes: 5, vessel: 'box', waits: 0, passive: true, afterServing: true },
 }
 
 export const vesselOf = ({ kind, vessel }: Pick<Stage, 'kind' | 'vessel'>): Vessel => vessel ?? STAGES[kind].vessel

@@ -311,6 +311,16 @@ export function dishCautions({ foods, altitudeM, stages, saltShare, saltRange, c
   return said.sort((a, b) => ORDER[a.severity] - ORDER[b.severity])
 }
 
+/** What of a dinner must be minded, gravest first: that of its dishes, and that what is made before is cooled in time. */
+export function mealCautions(dishes: readonly { cautions: readonly Caution[]; ahead: boolean }[]): Caution[] {
+  const found = dishes.flatMap(({ cautions, ahead }) => [
+    ...cautions,
+    ...(ahead ? [caution('cool-in-time', 'warn')] : []),
+  ])
+  const said = found.filter((one, i) => found.findIndex((other) => sameAs(one, other)) === i)
+  return said.filter(({ severity }) => severity !== 'note').sort((a, b) => ORDER[a.severity] - ORDER[b.severity])
+}
+
 const sameAs = (a: Caution, b: Caution) => a.id === b.id && JSON.stringify(a.params) === JSON.stringify(b.params)
 
 /** What the rules look at while a pot cooks. */

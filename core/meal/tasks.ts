@@ -1,0 +1,200 @@
+import type { DishAnswer, StageAnswer } from '../dish/dish'
+import type { Dish, Stage } from '../dish/dish.schema'
+import { STAGES, vesselOf } from '../dish/stages'
+import { applianceOf } from '../program/answer'
+import { heatsItself } from '../appliance/appliance'
+import type { After, Task } from './meal.schema'
+
+/** What is done in a task; a stage is one of them, or several one after the other. */
+export type TaskPart = 'do' | 'tend' | 'close' | 'cook' | 'fall' | 'open' | 'warm'
+
+/** A task with where it comes from. */
+export interface DishTask extends Task {
+  stage: string
+  part: TaskPart
+}
+
+export interface DishInMeal {
+  /** By which the dish is told from the others: its letter. */
+  key: string
+  dish: Dish
+  answer: DishAnswer
+  /** It is made at any time before, and only warmed for serving. */
+  ahead?: boolean
+}
+
+/** A pot that is done may stand closed so long before it is opened; a device keeps it warm (general kitchen practice). */
+const STANDS_CLOSED_MINUTES = 15
+const KEPT_WARM_MINUTES = 90
+const OPEN_MINUTES = 1
+/** To warm what was made before, of which some in the cook's hands (engineering estimates). */
+const WARM_MINUTES = 12
+const WARM_HANDS_MINUTES = 2
+const WARM_WAITS_MINUTES = 15
+
+/**
+ * The tasks of a dish: each of its stages as what the hands do, what the flame does and what goes on alone, in whole
+ * minutes and one after the other as the stages are. A pot is closed, cooks, falls and is opened; its cooker is taken
+ * from the first stage in it to the last.
+ */
+export function tasksOfDish({ key, dish, answer, ahead = false }: DishInMeal): DishTask[] {
+  const last = new Map<string, DishTask>()
+  const tasks: DishTask[] = []
+  const stages = dish.stages.filter(({ kind }) => !STAGES[kind].afterServing)
+  const holders = holdersOf(stages)
+  for (const stage of stages) {
+    const found = answer.stages.find(({ id }) => id === stage.id)!
+    const after = stage.from.flatMap(({ stage: id }): After[] => {
+      const before = last.get(id)
+      return before ? [{ task: before.id, max: STAGES[stages.find((one) => one.id === id)!.kind].waits }] : []
+    })
+    const parts = stage.kind === 'pot' && found.pot ? potTasks(found) : stageTasks(stage, found)
+    const holder = holders.get(stage.id)
+    const cooker = holder?.cookerId ?? null
+    const pot = answer.stages.find(({ id }) => id === holder?.stage)?.pot
+    // A device heats what stands in it.
+    const itself = pot ? heatsItself(applianceOf(pot.answer)) : false
+    parts.forEach((part, i) => {
+      const { max, ...rest } = part
+      const before = tasks.at(-1)
+      const task: DishTask = {
+        id: `${key}.${stage.id}.${part.part}${rest.nr > 0 ? rest.nr : ''}`,
+        dish: key,
+        stage: stage.id,
+        part: part.part,
+        minutes: Math.max(1, Math.round(part.minutes)),
+        hands: part.hands,
+        burner: itself ? 0 : part.burner,
+        cooker,
+        ...(part.critical ? { critical: true } : {}),
+        ...(part.passive ? { passive: true } : {}),
+        after: i === 0 ? after : [{ task: before!.id, max }],
+      }
+      tasks.push(task)
+      last.set(stage.id, task)
+    })
+  }
+  keepCookers(stages, holders, tasks, last)
+  const followed = new Set(tasks.flatMap(({ after }) => after.map(({ task }) => task)))
+  const ends = tasks.filter(({ id }) => !followed.has(id))
+  if (ahead) return [...tasks, ...warmed(key, ends)]
+  for (const task of ends) task.untilServe = STAGES[stages.find(({ id }) => id === task.stage)!.kind].waits
+  return tasks
+}
+
+interface Part {
+  part: TaskPart
+  nr: number
+  minutes: number
+  hands: 0 | 1
+  burner: 0 | 1
+  critical?: boolean
+  passive?: boolean
+  /** The longest break before it, where it is not the first. */
+  max: number
+}
+
+/** A stage that no pot works out: first what the hands do of it, then what goes on without them. */
+function stageTasks(stage: Stage, { minutes, handsMinutes }: StageAnswer): Part[] {
+  const { flame, critical, passive } = STAGES[stage.kind]
+  const hands = Math.round(handsMinutes)
+  if (passive) return minutes < 1 ? [] : [{ part: 'do', nr: 0, minutes, hands: 0, burner: 0, passive, max: 0 }]
+  const burner = flame ? 1 : 0
+  const parts: Part[] = []
+  if (hands > 0)
+    parts.push({ part: 'do', nr: 0, minutes: hands, hands: 1, burner, ...(critical ? { critical } : {}), max: 0 })
+  if (minutes - hands >= 1 || parts.length === 0)
+    parts.push({ part: 'tend', nr: 0, minutes: minutes - hands, hands: 0, burner, max: 0 })
+  return parts
+}
+
+/** A pot: for each closing of its lid what fills it, the heat, the pressure falling, and opening it. */
+function potTasks({ pot, handsMinutes }: StageAnswer): Part[] {
+  const { answer } = pot!
+  const itself = heatsItself(applianceOf(answer))
+  return answer.closings.flatMap(({ clock: { heatOffAtMinute, openAtMinute } }, nr): Part[] => [
+    { part: 'close', nr, minutes: handsMinutes, hands: 1, burner: 0, max: STANDS_CLOSED_MINUTES },
+    { part: 'cook', nr, minutes: Math.ceil(heatOffAtMinute), hands: 0, burner: itself ? 0 : 1, max: 0 },
+    ...(openAtMinute - heatOffAtMinute >= 1
+      ? [
+          {
+            part: 'fall' as const,
+            nr,
+            minutes: Math.ceil(openAtMinute) - Math.ceil(heatOffAtMinute),
+            hands: 0 as const,
+            burner: 0 as const,
+            max: 0,
+          },
+        ]
+      : []),
+    {
+      part: 'open',
+      nr,
+      minutes: OPEN_MINUTES,
+      hands: 1,
+      burner: 0,
+      critical: true,
+      max: itself ? KEPT_WARM_MINUTES : STANDS_CLOSED_MINUTES,
+    },
+  ])
+}
+
+/** Which pot stage's cooker a stage stands in: its own, or that of the pot before or after it that it shares. */
+function holdersOf(stages: readonly Stage[]): Map<string, { stage: string; cookerId: string }> {
+  const holders = new Map<string, { stage: string; cookerId: string }>()
+  for (const { id, pot } of stages) if (pot) holders.set(id, { stage: id, cookerId: pot.cookerId })
+  const share = (stage: Stage, other: string | undefined) => {
+    const of = other === undefined ? undefined : holders.get(other)
+    if (of && !stage.pot && vesselOf(stage) === 'pot' && !holders.has(stage.id)) holders.set(stage.id, of)
+  }
+  for (const stage of stages) for (const { stage: before, part } of stage.from) if (part === 'all') share(stage, before)
+  for (const stage of [...stages].reverse()) {
+    const taker = stages.find(({ from }) => from.some((one) => one.stage === stage.id && one.part === 'all'))
+    const pot = taker && holders.get(taker.id)?.stage
+    // What is done beside the pot, and only joins it afterwards, has a pot of its own.
+    if (taker && stages.indexOf(taker) <= stages.findIndex(({ id }) => id === pot)) share(stage, taker.id)
+  }
+  return holders
+}
+
+/** A cooker stays taken from the first task in it to the end of the last, and what is done in it goes on one after the other. */
+function keepCookers(
+  stages: readonly Stage[],
+  holders: ReturnType<typeof holdersOf>,
+  tasks: DishTask[],
+  last: ReadonlyMap<string, DishTask>,
+): void {
+  for (const pot of new Set([...holders.values()].map(({ stage }) => stage))) {
+    const inside = stages.filter(({ id }) => holders.get(id)?.stage === pot)
+    const first = tasks.find(({ stage }) => stage === inside[0]!.id)!
+    const until = last.get(inside.at(-1)!.id)!
+    if (first !== until) first.keepsCookerUntil = until.id
+    inside.slice(1).forEach(({ id }, i) => {
+      const before = last.get(inside[i]!.id)!
+      const next = tasks.find(({ stage }) => stage === id)!
+      if (!next.after.some(({ task }) => task === before.id)) next.after.push({ task: before.id })
+    })
+  }
+}
+
+/** Warming what was made before, which may wait as long as it likes. */
+function warmed(key: string, ends: readonly DishTask[]): DishTask[] {
+  const common = { dish: key, stage: '', part: 'warm' as const, burner: 1 as const, cooker: null }
+  return [
+    {
+      ...common,
+      id: `${key}.warm`,
+      minutes: WARM_HANDS_MINUTES,
+      hands: 1,
+      after: ends.map(({ id }) => ({ task: id })),
+    },
+    {
+      ...common,
+      id: `${key}.warmed`,
+      minutes: WARM_MINUTES - WARM_HANDS_MINUTES,
+      hands: 0,
+      after: [{ task: `${key}.warm`, max: 0 }],
+      untilServe: WARM_WAITS_MINUTES,
+    },
+  ]
+}
