@@ -2,6 +2,7 @@ import type { RunEvent } from '../core/live/event.schema'
 import type { PlanAnswer } from '../core/program/answer'
 import type { PlanRequest } from '../core/program/request.schema'
 import type { SaveDish } from './dish.schema'
+import type { SaveMeal } from './meal.schema'
 import type { SavePortion } from './portion.schema'
 import type { SavePot } from './pot.schema'
 import type { Verdict } from './run.schema'
@@ -48,6 +49,11 @@ export interface KeptDish extends SaveDish {
 }
 
 export interface KeptPortion extends SavePortion {
+  id: string
+  updatedAt: string
+}
+
+export interface KeptMeal extends SaveMeal {
   id: string
   updatedAt: string
 }

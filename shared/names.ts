@@ -27,4 +27,7 @@ export const LIKES = {
 export type LikeName = keyof typeof LIKES
 
 /** Kinds of documents of whose changes a household's devices are told. */
-export const NEWS_KINDS = ['run', 'kitchen', 'pot', 'dish', 'portion'] as const
+export const NEWS_KINDS = ['run', 'kitchen', 'pot', 'dish', 'portion', 'meal'] as const
+
+/** How a dish's soak is done for a meal: as it is written, an hour in hot water, or not at all. */
+export const MEAL_SOAKS = ['written', 'hot', 'none'] as const

@@ -5,3 +5,4 @@ export const PLAN_SHAPE = 2
 export const POT_FILE_SHAPE = 2
 export const DISH_SHAPE = 1
 export const PORTION_SHAPE = 1
+export const MEAL_SHAPE = 1

@@ -7,12 +7,13 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { RunEvent, RunEventData } from '../../core/live/event.schema'
 import { plan } from '../../core/program/plan'
 import type { PlanRequest } from '../../core/program/request.schema'
+import { newMeal } from '../../shared/meal'
 import { USUAL_LIKES } from '../../shared/kitchen'
 import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
 import { throwAwayDatabase } from '../../scripts/postgres.mjs'
 import { openDatabase, type Database } from './client'
 import { seedDemo } from './demo'
-import { firstMember, householdByToken, householdStore, type HouseholdStore } from './household'
+import { firstMember, householdByCalendar, householdByToken, householdStore, type HouseholdStore } from './household'
 
 const MIGRATIONS = 'server/db/migrations'
 const NOW = Date.parse('2026-11-25T18:00:00Z')
@@ -348,5 +349,33 @@ describe('dishes and what was kept of them', () => {
     const [kept] = await store.portions()
     expect(await other.portion(kept!.id)).toBeNull()
     expect(await other.removePortion(kept!.id)).toBe(false)
+  })
+})
+
+describe('dinners', () => {
+  const id = '0de70000-0000-4000-8000-00000000d101'
+  const meal = { ...newMeal(Date.parse('2026-03-07T19:30:00Z')), hands: 2 }
+
+  it('are kept, changed by version, taken off and put back, by their household alone', async () => {
+    const other = await storeOf(OLD.household)
+    expect(await store.saveMeal(id, { version: 0, meal })).toMatchObject({ id, version: 1, meal })
+    expect(await store.saveMeal(id, { version: 0, meal: { ...meal, hands: 1 } })).toBe('changed-meanwhile')
+    expect(await other.meal(id)).toBeNull()
+    expect(await other.meals()).toEqual([])
+    expect(await other.saveMeal(id, { version: 1, meal })).toBe('changed-meanwhile')
+    expect(await other.removeMeal(id)).toBe(false)
+    expect(await store.removeMeal(id)).toBe(true)
+    expect(await store.meals()).toEqual([])
+    expect(await store.saveMeal(id, { version: 1, meal })).toMatchObject({ version: 2 })
+  })
+
+  it('are read by a calendar that has the address, until it is taken back', async () => {
+    const first = await store.newCalendarToken()
+    expect(await householdByCalendar(db, first)).toBe(DEMO_HOUSEHOLD)
+    const second = await store.newCalendarToken()
+    expect(await householdByCalendar(db, first)).toBeNull()
+    expect(await store.calendarToken()).toBe(second)
+    await store.removeCalendarToken()
+    expect(await householdByCalendar(db, second)).toBeNull()
   })
 })

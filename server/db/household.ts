@@ -2,7 +2,9 @@ import { asc, eq } from 'drizzle-orm'
 import type { Database } from './client'
 import { dishQueries } from './queries/dishes'
 import { eventQueries } from './queries/events'
+import { calendarQueries } from './queries/calendar'
 import { kitchenQueries } from './queries/kitchen'
+import { mealQueries } from './queries/meals'
 import { portionQueries } from './queries/portions'
 import { potQueries } from './queries/pots'
 import { runQueries } from './queries/runs'
@@ -25,8 +27,10 @@ export function householdStore(db: Database, asker: Asker) {
   return {
     ...asker,
     ...kitchenQueries(scope),
+    ...calendarQueries(scope),
     ...potQueries(scope),
     ...dishQueries(scope),
+    ...mealQueries(scope),
     ...portionQueries(scope),
     ...runs,
     ...eventQueries(scope, runs.run),
@@ -38,6 +42,12 @@ export type HouseholdStore = ReturnType<typeof householdStore>
 /** The household that a join link opens, or null. */
 export async function householdByToken(db: Database, token: string): Promise<string | null> {
   const [found] = await db.select({ id: households.id }).from(households).where(eq(households.joinToken, token))
+  return found?.id ?? null
+}
+
+/** The household whose calendar this address is, or null. */
+export async function householdByCalendar(db: Database, token: string): Promise<string | null> {
+  const [found] = await db.select({ id: households.id }).from(households).where(eq(households.calendarToken, token))
   return found?.id ?? null
 }
 

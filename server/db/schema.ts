@@ -33,6 +33,8 @@ export const households = pgTable('households', {
   kitchenVersion: integer('kitchen_version').notNull().default(1),
   /** Whoever opens the link with this token cooks in this household. */
   joinToken: text('join_token').notNull().unique(),
+  /** Whoever has the address with this token can read when the dinners' steps are; null while there is none. */
+  calendarToken: text('calendar_token').unique(),
   createdAt: createdAt(),
 })
 
@@ -70,6 +72,11 @@ export const pots = pgTable('pots', keptColumns('pot'), (table) => [
 /** What was cooked and is kept. */
 export const portions = pgTable('portions', keptColumns('portion'), (table) => [
   index('portions_household').on(table.householdId, table.updatedAt.desc()),
+])
+
+/** Dinners of several dishes. */
+export const meals = pgTable('meals', keptColumns('meal'), (table) => [
+  index('meals_household').on(table.householdId, table.updatedAt.desc()),
 ])
 
 /** Dishes of the household. */

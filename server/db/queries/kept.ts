@@ -2,7 +2,7 @@ import { and, desc, eq, or, sql } from 'drizzle-orm'
 import { readDocument, type DocumentKind } from '../../../shared/document'
 import type { News } from '../../../shared/run.schema'
 import type { Database } from '../client'
-import type { dishes, portions, pots } from '../schema'
+import type { dishes, meals, portions, pots } from '../schema'
 import { kept, own, tellOthers, type Scope } from '../scope'
 
 const MOST_KEPT = 300
@@ -22,7 +22,7 @@ export type ToKeep<Content> = Pick<Kept<Content>, 'name' | 'favourite' | 'conten
 export function keptQueries<Content>(
   scope: Scope,
   kind: News['kind'],
-  anyTable: typeof pots | typeof dishes | typeof portions,
+  anyTable: typeof pots | typeof dishes | typeof portions | typeof meals,
   document: DocumentKind<Content>,
 ) {
   const { db, householdId, memberId } = scope

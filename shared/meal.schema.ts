@@ -1,0 +1,62 @@
+import { z } from 'zod'
+import { BOUNDS, LENGTH, MOST } from '../core/bounds'
+import { bounded } from '../core/fields.schema'
+import { keptDishSchema } from './dish.schema'
+import type { DocumentKind } from './document'
+import { MEAL_SOAKS } from './names'
+import { MEAL_SHAPE } from './shapes'
+
+const id = z.string().min(1).max(LENGTH.id)
+/** ms since 1970, within what a calendar holds. */
+const moment = z.number().int().min(Date.UTC(2000, 0)).max(Date.UTC(2100, 0))
+
+/** A dish as it stood when it was taken into the meal, told from the others by its letter. */
+const mealDishSchema = z.object({
+  key: z.string().regex(/^[A-Z]$/),
+  dishId: z.uuid().nullable(),
+  dish: keptDishSchema,
+  soak: z.enum(MEAL_SOAKS),
+  /** Made at any time before, and only warmed for serving. */
+  ahead: z.boolean(),
+})
+export type MealDish = z.infer<typeof mealDishSchema>
+
+const minute = bounded('mealMinute').int()
+
+/** A task as it was planned last: the board is there before anything is computed, and the calendar reads it. */
+const mealTaskSchema = z.object({
+  id,
+  dish: id,
+  stage: z.string().max(LENGTH.id),
+  part: z.enum(['do', 'tend', 'close', 'cook', 'fall', 'open', 'warm']),
+  startMinute: minute,
+  minutes: z.number().int().min(0).max(BOUNDS.taskMinutes[1]),
+  hands: z.union([z.literal(0), z.literal(1)]),
+  burner: z.union([z.literal(0), z.literal(1)]),
+  cooker: id.nullable(),
+  passive: z.boolean().optional(),
+})
+export type MealTask = z.infer<typeof mealTaskSchema>
+
+/** Several dishes for one hour: what is wished, how it was planned, and what has been done of it. */
+export const mealSchema = z.object({
+  shape: z.literal(MEAL_SHAPE),
+  servedAt: moment,
+  hands: z.number().int().min(1).max(6),
+  dishes: z.array(mealDishSchema).max(MOST.mealDishes),
+  /** Where the cook has put a task, in minutes from serving. */
+  put: z.array(z.object({ id, startMinute: minute })).max(MOST.mealTasks),
+  tasks: z.array(mealTaskSchema).max(MOST.mealTasks),
+  /** When what was begun, and when it was over. */
+  begun: z.record(id, z.object({ at: moment, doneAt: moment.nullable() })),
+  /** The runs of its pots, by dish and stage as in “A.pot”. */
+  runs: z.record(id, z.uuid()),
+  /** When it was on the table; null until somebody says so. */
+  servedOn: moment.nullable(),
+})
+export type Meal = z.infer<typeof mealSchema>
+
+export const MEAL: DocumentKind<Meal> = { shape: MEAL_SHAPE, schema: mealSchema, upgrades: [] }
+
+export const saveMealSchema = z.object({ version: z.number().int().min(0), meal: mealSchema })
+export type SaveMeal = z.infer<typeof saveMealSchema>
