@@ -153,7 +153,7 @@ export default defineNuxtConfig({
         rollupOptions: {
           output: {
             // Few files: small ones are put together where no screen gets what it does not need.
-            experimentalMinChunkSize: 5_000,
+            experimentalMinChunkSize: 7_000,
             onlyExplicitManualChunks: true,
             manualChunks: (id) =>
               /common[\\/](ChoiceBar|FormRow|IconButton|PickField|PressMenu|TextField)\.vue/.test(id)

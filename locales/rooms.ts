@@ -15,6 +15,7 @@ const EN = {
   larder: () => import('./en/larder.json'),
   dishes: () => import('./en/dishes.json'),
   dishProblems: () => import('./en/dish-problems.json'),
+  meals: () => import('./en/meals.json'),
   ingredients: () => import('./en/ingredients.json').then(({ default: ingredients }) => ({ default: { ingredients } })),
 }
 

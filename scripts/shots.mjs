@@ -161,6 +161,18 @@ async function take(browser, url) {
   await shot(live, 'today')
   await stack(await open(new Date('2026-03-08T11:00:00')), url, shot)
   await waterTest(await open(new Date('2026-03-08T10:00:00')), url, shot)
+  await dinner(await open(new Date('2026-03-08T09:10:00')), url, shot)
+}
+
+/** Three dishes for half past seven, as they stand in the morning. */
+async function dinner(page, url, shot) {
+  await page.goto(url)
+  await page.getByRole('button', { name: 'Plan a dinner of several dishes' }).click()
+  for (const name of ['White beans with squash', 'Millet with greens', 'Ginger congee'])
+    await page.getByRole('button', { name, exact: true }).first().click()
+  await page.getByRole('button', { name: 'That is all' }).click()
+  await page.getByText(/it is proved/).waitFor()
+  await shot(page, 'dinner')
 }
 
 /** The three-tier Sunday, worked out; then two foods that only go in phases. */
@@ -227,7 +239,6 @@ async function waterTest(page, url, shot) {
   await page.clock.runFor(2000)
   await page.getByText('What changes in the plans').waitFor()
   await page.getByText('What the boil tells').evaluate((heading) => heading.scrollIntoView())
-  await shot(page, 'water-test-result')
   await page.context().close()
 }
 

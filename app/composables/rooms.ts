@@ -6,6 +6,9 @@ export const EVERYWHERE: readonly Room[] = ['everywhere']
 /** Those that tell of a pot that goes on. */
 export const STOVE: readonly Room[] = ['cook', 'runs', 'cautions']
 
+/** Those that tell of a dinner of several dishes. */
+export const MEAL: readonly Room[] = ['meals', 'dishes', 'dishProblems', 'ingredients', 'pot', 'cautions', 'cook']
+
 /** The further files of each place, by the first part of its address. */
 const OF_PLACE: Record<string, readonly Room[]> = {
   '': ['day'],

@@ -11,6 +11,8 @@ export const STORED = {
   starts: 'bivvet-starts',
   kitchen: 'bivvet-kitchen-unsent',
   dishes: 'bivvet-dishes-unsent',
+  mealUntil: 'bivvet-meal-until',
+  meals: 'bivvet-meals-unsent',
   dishesBegun: 'bivvet-dishes-begun',
 } as const
 

@@ -4,6 +4,22 @@ export const ALARMS = ['quiet', 'sound', 'voice'] as const
 export type AlarmKind = (typeof ALARMS)[number]
 
 let context: AudioContext | null = null
+/** Pots and steps of a dinner call with one voice: one after the other, never two at once. */
+const waiting: (() => void)[] = []
+let isCalling = false
+const BETWEEN_CALLS_MS = 5000
+
+function inTurn(say: () => void): void {
+  waiting.push(say)
+  if (!isCalling) nextCall()
+}
+function nextCall(): void {
+  const say = waiting.shift()
+  isCalling = say !== undefined
+  if (!say) return
+  say()
+  setTimeout(nextCall, BETWEEN_CALLS_MS)
+}
 
 /** How this device makes itself heard: not at all, by a chime, or by a chime and a voice. */
 export function useAlarm() {
@@ -26,7 +42,8 @@ export function useAlarm() {
   }
 
   /** Calls the cook with these words. */
-  function call(text: string) {
+  const call = (text: string) => inTurn(() => say(text))
+  function say(text: string) {
     if (kind.value === 'quiet') return
     chime()
     if ('vibrate' in navigator) navigator.vibrate([400, 150, 400])
@@ -34,7 +51,6 @@ export function useAlarm() {
     if (document.hidden && 'Notification' in window && Notification.permission === 'granted')
       new Notification(text, { tag: 'bivvet-call' })
     if (kind.value !== 'voice' || !('speechSynthesis' in window)) return
-    speechSynthesis.cancel()
     speechSynthesis.speak(new SpeechSynthesisUtterance(text))
   }
 

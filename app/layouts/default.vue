@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useLocalStorage } from '@vueuse/core'
+import { STORED } from '~/composables/storageShape'
 import { mdiMagnify, mdiThemeLightDark, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js'
 
 const { t } = useI18nText()
@@ -8,6 +9,8 @@ const kitchen = useKitchenStore()
 const runs = useRunsStore()
 void runs.load()
 void useHouseholdStore().load()
+/** A dinner of several dishes calls too; it is only looked for while there is one. */
+const mealUntil = useLocalStorage(STORED.mealUntil, 0)
 const route = useRoute()
 const running = computed(() => runs.running.map(({ name, plan }) => plan.cookerName ?? name).join(', '))
 const stove = computed(() => (runs.running.length === 1 ? `/cook/${runs.running[0]!.id}` : '/cook'))
@@ -87,6 +90,7 @@ const themeIcon = computed(
       <IconButton :icon="themeIcon" :label="t(`app.theme.${choice}`)" @click="next" />
     </header>
     <LazyCallBar v-if="runs.running.length > 0 && kitchen.kitchen" />
+    <LazyMealCalls v-if="mealUntil > 0 && kitchen.kitchen" />
     <NuxtRouteAnnouncer />
     <main id="content" ref="content" tabindex="-1">
       <StateNotice v-if="!kitchen.kitchen && kitchen.failure" :failure="kitchen.failure" @retry="kitchen.load" />

@@ -4,6 +4,7 @@ import { firstLitAt, runState } from '~~/core/live/run'
 import { HOUR_MS, MINUTE_MS } from '~~/core/measure/time'
 import { readAmount } from '~~/core/measure/amount'
 import type { RunWithPlan } from '~~/shared/household'
+import { newMeal } from '~~/shared/meal'
 import { potOfRequest, type AskedAmount } from '~~/shared/pot'
 
 /** The day: what cooks, what soaks, what comes next, and one way to start a pot. */
@@ -14,6 +15,9 @@ const pots = usePotsStore()
 const runs = useRunsStore()
 void pots.load()
 void runs.loadLog()
+const meals = useMealsStore()
+void meals.load()
+const takenOff = useTakenOffMeal()
 const nowMs = useNow()
 /** On a phone the cursor would bring up the keyboard over the day. */
 const isNarrow = !window.matchMedia('(min-width: 820px) and (pointer: fine)').matches
@@ -31,6 +35,18 @@ function again(run: RunWithPlan) {
   if (!found) return
   pot.replace(found)
   void navigateTo(LOOSE_PATH)
+}
+
+/** At the next half past seven that leaves time to cook. */
+function planDinner() {
+  const at = new Date(nowMs.value)
+  at.setHours(19, 30, 0, 0)
+  if (at.getTime() < nowMs.value + HOUR_MS) at.setDate(at.getDate() + 1)
+  meals.start(newMeal(at.getTime()))
+}
+function putMealBack() {
+  if (takenOff.value) meals.putBack(takenOff.value)
+  takenOff.value = null
 }
 
 const soaking = computed(() =>
@@ -61,90 +77,100 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
 </script>
 
 <template>
-  <div class="day">
-    <section class="start">
-      <h1>{{ t('day.title', { day: day(nowMs) }) }}</h1>
-      <h2 class="ask">{{ t('day.ask') }}</h2>
-      <FoodFind :label="t('day.ask')" :most="6" quiet :passive="isNarrow" @take="start" />
-      <p class="soft">{{ t('day.hint') }}</p>
+  <div>
+    <LazyMealDay v-if="meals.current" :id="meals.current.id" :key="meals.current.id" />
+    <div class="day" :class="{ 'no-print below': meals.current }">
+      <section class="start">
+        <h1>{{ t('day.title', { day: day(nowMs) }) }}</h1>
+        <h2 class="ask">{{ t('day.ask') }}</h2>
+        <FoodFind :label="t('day.ask')" :most="6" quiet :passive="isNarrow" @take="start" />
+        <p class="soft">{{ t('day.hint') }}</p>
+        <p v-if="takenOff" role="status">
+          {{ t('day.mealGone') }}
+          <button type="button" class="link-button" @click="putMealBack">{{ t('day.putBack') }}</button>
+        </p>
+        <button v-if="!meals.current" type="button" class="quiet-button large dinner" @click="planDinner">
+          {{ t('day.dinner') }}
+        </button>
 
-      <template v-if="runs.running.length > 0">
-        <h2>{{ t('day.cooking') }}</h2>
-        <ul>
-          <li v-for="run in runs.running" :key="run.id">
-            <NuxtLink :to="`/cook/${run.id}`" class="row on">
-              <strong>{{ run.name }}</strong>
-              <span>{{ run.plan.cookerName }}</span>
-              <LazyNextAction :run-id="run.id" />
-            </NuxtLink>
-          </li>
-        </ul>
-      </template>
+        <template v-if="runs.running.length > 0">
+          <h2>{{ t('day.cooking') }}</h2>
+          <ul>
+            <li v-for="run in runs.running" :key="run.id">
+              <NuxtLink :to="`/cook/${run.id}`" class="row on">
+                <strong>{{ run.name }}</strong>
+                <span>{{ run.plan.cookerName }}</span>
+                <LazyNextAction :run-id="run.id" />
+              </NuxtLink>
+            </li>
+          </ul>
+        </template>
 
-      <h2>{{ t('day.soaking') }}</h2>
-      <p v-if="soaking.length === 0" class="soft">{{ t('day.noSoak') }}</p>
-      <ul v-else>
-        <li v-for="{ kept, readyMs, left } in soaking" :key="kept.id">
-          <button type="button" class="row" @click="openPot(kept)">
-            <strong>{{ kept.name }}</strong>
-            <span class="tone-water">{{
-              left > 0 ? t('day.soakReady', { time: clock(readyMs), left: duration(left) }) : t('day.soakDone')
-            }}</span>
-          </button>
-        </li>
-      </ul>
-    </section>
-
-    <section class="lists">
-      <StateNotice v-if="pots.failure" :failure="pots.failure" @retry="pots.load" />
-      <p v-else-if="pots.pots === null" class="soft" role="status">{{ t('app.loading') }}</p>
-      <p v-else-if="empty" class="soft">{{ t('day.empty') }}</p>
-      <template v-if="favourites.length > 0">
-        <h2>{{ t('day.favourites') }}</h2>
-        <ul>
-          <li v-for="kept in favourites" :key="kept.id">
+        <h2>{{ t('day.soaking') }}</h2>
+        <p v-if="soaking.length === 0" class="soft">{{ t('day.noSoak') }}</p>
+        <ul v-else>
+          <li v-for="{ kept, readyMs, left } in soaking" :key="kept.id">
             <button type="button" class="row" @click="openPot(kept)">
               <strong>{{ kept.name }}</strong>
-              <span class="soft">{{ describe(kept) }}</span>
-            </button>
-          </li>
-        </ul>
-      </template>
-      <template v-if="others.length > 0">
-        <h2>{{ t('day.kept') }}</h2>
-        <ul>
-          <li v-for="kept in others" :key="kept.id" class="with-remove">
-            <button type="button" class="row" @click="openPot(kept)">
-              <strong>{{ kept.name }}</strong>
-              <span class="soft">{{ describe(kept) }}</span>
-            </button>
-            <IconButton :icon="mdiClose" :label="t('day.remove', { name: kept.name })" @click="remove(kept)" />
-          </li>
-        </ul>
-      </template>
-      <p v-if="removed" role="status" class="removed">
-        {{ t('day.removed', { name: removed.name }) }}
-        <button type="button" class="link-button" @click="putBack">{{ t('day.putBack') }}</button>
-      </p>
-      <p v-if="failure" class="tone-danger" role="alert">{{ t('errors.network') }}</p>
-      <template v-if="recent.length > 0">
-        <h2>{{ t('day.recent') }}</h2>
-        <ul>
-          <li v-for="run in recent" :key="run.id">
-            <button type="button" class="row" @click="again(run)">
-              <strong>{{ run.name }}</strong>
-              <span class="soft">{{
-                t('day.recentLine', {
-                  day: day(firstLitAt(runState(run.events)) ?? Date.parse(run.createdAt)),
-                  cooker: run.plan.cookerName ?? '',
-                  water: weight(run.plan.answer.closings[0]!.water.pourG),
-                })
+              <span class="tone-water">{{
+                left > 0 ? t('day.soakReady', { time: clock(readyMs), left: duration(left) }) : t('day.soakDone')
               }}</span>
             </button>
           </li>
         </ul>
-      </template>
-    </section>
+      </section>
+
+      <section class="lists">
+        <StateNotice v-if="pots.failure" :failure="pots.failure" @retry="pots.load" />
+        <p v-else-if="pots.pots === null" class="soft" role="status">{{ t('app.loading') }}</p>
+        <p v-else-if="empty" class="soft">{{ t('day.empty') }}</p>
+        <template v-if="favourites.length > 0">
+          <h2>{{ t('day.favourites') }}</h2>
+          <ul>
+            <li v-for="kept in favourites" :key="kept.id">
+              <button type="button" class="row" @click="openPot(kept)">
+                <strong>{{ kept.name }}</strong>
+                <span class="soft">{{ describe(kept) }}</span>
+              </button>
+            </li>
+          </ul>
+        </template>
+        <template v-if="others.length > 0">
+          <h2>{{ t('day.kept') }}</h2>
+          <ul>
+            <li v-for="kept in others" :key="kept.id" class="with-remove">
+              <button type="button" class="row" @click="openPot(kept)">
+                <strong>{{ kept.name }}</strong>
+                <span class="soft">{{ describe(kept) }}</span>
+              </button>
+              <IconButton :icon="mdiClose" :label="t('day.remove', { name: kept.name })" @click="remove(kept)" />
+            </li>
+          </ul>
+        </template>
+        <p v-if="removed" role="status" class="removed">
+          {{ t('day.removed', { name: removed.name }) }}
+          <button type="button" class="link-button" @click="putBack">{{ t('day.putBack') }}</button>
+        </p>
+        <p v-if="failure" class="tone-danger" role="alert">{{ t('errors.network') }}</p>
+        <template v-if="recent.length > 0">
+          <h2>{{ t('day.recent') }}</h2>
+          <ul>
+            <li v-for="run in recent" :key="run.id">
+              <button type="button" class="row" @click="again(run)">
+                <strong>{{ run.name }}</strong>
+                <span class="soft">{{
+                  t('day.recentLine', {
+                    day: day(firstLitAt(runState(run.events)) ?? Date.parse(run.createdAt)),
+                    cooker: run.plan.cookerName ?? '',
+                    water: weight(run.plan.answer.closings[0]!.water.pourG),
+                  })
+                }}</span>
+              </button>
+            </li>
+          </ul>
+        </template>
+      </section>
+    </div>
   </div>
 </template>
 
@@ -156,6 +182,9 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
 }
 section {
   padding: 28px 32px 48px;
+}
+.below {
+  min-height: 0;
 }
 .lists {
   border-left: 1px solid var(--line);
@@ -188,6 +217,9 @@ ul {
   margin: 0;
   padding: 0;
   list-style: none;
+}
+.dinner {
+  margin-top: 18px;
 }
 .row {
   display: grid;

@@ -15,6 +15,7 @@ import type { StackAsk } from '~~/core/stack/ask'
 import type { Mend } from '~~/core/stack/mend'
 import type { StackResult } from '~~/core/stack/search'
 import type { DishWork } from './dish'
+import type { MealWork } from './meal'
 import type { RecipeWork } from './recipe'
 
 const TELL_EVERY_MS = 80
@@ -84,6 +85,8 @@ export interface Lead {
 /** Dishes come when one is opened, and what reads recipes when something is typed. */
 const dishes = () => import('./dish')
 const recipes = () => import('./recipe')
+/** And meals when one is planned. */
+const meals = () => import('./meal')
 
 /** What the computing thread answers: core, and nothing else. */
 const work = {
@@ -111,6 +114,7 @@ const work = {
   elsewhere: async (...asked: Parameters<DishWork['elsewhere']>) => (await dishes()).elsewhere(...asked),
   readLines: async (...asked: Parameters<RecipeWork['readLines']>) => (await recipes()).readLines(...asked),
   importRecipe: async (...asked: Parameters<RecipeWork['importRecipe']>) => (await recipes()).importRecipe(...asked),
+  dinner: async (...asked: Parameters<MealWork['dinner']>) => (await meals()).dinner(...asked),
   equivalents: equivalents<string>,
   /** Fitting takes a library of matrices, which comes when a test is fitted. */
   async fitWaterTest(...asked: Parameters<typeof fitWaterTest>) {

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+/** The dinner for a calendar: once as a file, or all dinners at a private address that can be taken back. */
+const { mealId } = defineProps<{ mealId: string }>()
+const { t } = useI18nText()
+const token = ref<string | null>(null)
+const failure = ref<ApiFailure | null>(null)
+const address = computed(() => (token.value ? `${window.location.origin}/calendar/${token.value}.ics` : ''))
+
+async function ask(method: 'GET' | 'POST' | 'DELETE') {
+  failure.value = null
+  try {
+    const answer = await api<{ token: string | null } | null>('/calendar', { method })
+    token.value = answer?.token ?? null
+  } catch (error) {
+    failure.value = failureOf(error)
+  }
+}
+void ask('GET')
+</script>
+
+<template>
+  <div class="calendar">
+    <a :href="`/api/meals/${mealId}/calendar`" download="dinner.ics" class="quiet-button">{{ t('meals.download') }}</a>
+    <button v-if="!token" type="button" class="quiet-button" @click="ask('POST')">{{ t('meals.subscribe') }}</button>
+    <template v-else>
+      <label>
+        {{ t('meals.subscribe') }}
+        <input :value="address" readonly @focus="($event.target as HTMLInputElement).select()" />
+      </label>
+      <p class="soft">{{ t('meals.address') }}</p>
+      <button type="button" class="link-button" @click="ask('POST')">{{ t('meals.renew') }}</button>
+      <button type="button" class="link-button" @click="ask('DELETE')">{{ t('meals.revoke') }}</button>
+    </template>
+    <p v-if="failure" class="tone-danger" role="alert">
+      {{ t(failure.kind === 'network' ? 'errors.network' : 'errors.server') }}
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.calendar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 18px;
+  align-items: center;
+  padding: 10px 0;
+  border-top: 1px solid var(--line);
+}
+label {
+  display: grid;
+  flex: 1 1 100%;
+  gap: 2px;
+}
+input {
+  min-height: 40px;
+  padding: 0 8px;
+  border: 1px solid color-mix(in srgb, var(--ink) 45%, transparent);
+  border-radius: var(--corner);
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-size: 14.5px;
+}
+p {
+  flex: 1 1 100%;
+  margin: 0;
+}
+.link-button {
+  min-height: 44px;
+}
+</style>

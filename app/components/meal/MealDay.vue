@@ -1,0 +1,416 @@
+<script setup lang="ts">
+import { mealCautions } from '~~/core/safety/rules'
+import type { DinnerMend } from '~~/core/meal/dinner'
+import { changeDish, momentOf, withDish, withoutDish, type Meal, type MealTask } from '~~/shared/meal'
+import { useMeal, type Trial } from '~/composables/useMeal'
+
+/** A dinner of several dishes: its board, what is to be done, and what slips. */
+const { id } = defineProps<{ id: string }>()
+const emit = defineEmits<{ gone: [] }>()
+const { t, clock, duration, list, problemText } = useI18nText()
+const { dishName, things, taskText, when, whenMs, wishText, mendText } = useMealWords()
+const canSay = useMealMessages()
+const store = useMealsStore()
+const dishes = useDishesStore()
+const kitchen = useKitchenStore()
+const nowMs = useNow(5000)
+const kept = computed(() => store.one(id))
+const { meal, tasks, dinner, impossible, problems, begun, isDone, trial, change, nowMinute, working, failed } = useMeal(
+  kept,
+  nowMs,
+)
+const answers = computed(() => dinner.value?.answers ?? {})
+const going = (task: string) => begun.value.get(task)?.done === false
+
+const summary = computed(() => {
+  const plan = dinner.value?.plan
+  if (!plan || tasks.value.length === 0) return ''
+  const inHands = tasks.value.filter(({ hands }) => hands).reduce((sum, { minutes }) => sum + minutes, 0)
+  return t('meals.summary', {
+    span: duration(plan.spanMinutes),
+    hands: duration(inHands),
+    late: duration(plan.handsLateMinutes),
+  })
+})
+const proof = computed(() => {
+  const plan = dinner.value?.plan
+  if (!plan) return ''
+  const { spanMinutes, handsLateMinutes } = plan.bound
+  return plan.optimal
+    ? t('meals.proved')
+    : t('meals.bounded', { span: duration(spanMinutes), late: duration(handsLateMinutes) })
+})
+const cautions = computed(() =>
+  mealCautions(
+    Object.entries(answers.value).map(([key, of]) => ({
+      ...of,
+      ahead: meal.value?.dishes.find((one) => one.key === key)?.ahead ?? false,
+    })),
+  ),
+)
+const laterMinutes = computed(() => dinner.value?.laterMinutes ?? 0)
+const servedAt = computed(() => (meal.value ? momentOf(meal.value, laterMinutes.value) : 0))
+
+// ---- what is wished
+async function add(dishId: string) {
+  const found = await dishes.fetchOne(dishId).catch(() => dishes.dishes?.find((one) => one.id === dishId))
+  if (found) change((of) => withDish(of, found.dish, dishId))
+}
+const put = ({ id: task, startMinute }: Trial) =>
+  change((of) => ({ ...of, put: [...of.put.filter((one) => one.id !== task), { id: task, startMinute }] }))
+const free = (task: string) => change((of) => ({ ...of, put: of.put.filter((one) => one.id !== task) }))
+/** The hour moves everything with it, but for what has been done. */
+function setHour(ms: number) {
+  isPast.value = ms < serverNow()
+  if (!isPast.value) change((of) => ({ ...of, servedAt: ms }))
+}
+const isPast = ref(false)
+function mend(by: DinnerMend) {
+  change((of): Meal => {
+    switch (by.kind) {
+      case 'later':
+        return { ...of, servedAt: of.servedAt + by.minutes * 60_000 }
+      case 'hands':
+        return { ...of, hands: by.hands }
+      case 'other-cooker':
+        return inCooker(of, by.dish, by.from, by.to)
+      case 'not-put':
+        return { ...of, put: of.put.filter((one) => one.id !== by.task) }
+      case 'soak':
+        return { ...changeDish(of, by.dish, { soak: by.how }), servedAt: of.servedAt + by.minutes * 60_000 }
+      case 'ahead':
+        return changeDish(of, by.dish, { ahead: true })
+      default:
+        return of
+    }
+  })
+}
+/** What a press can do; a burner more cannot be had that way. */
+const canPress = ({ kind }: DinnerMend) => !['burners', 'waits-longer'].includes(kind)
+function inCooker(of: Meal, key: string, from: string, to: string): Meal {
+  const found = of.dishes.find((one) => one.key === key)
+  if (!found) return of
+  const stages = found.dish.stages.map((stage) =>
+    stage.pot?.cookerId === from ? { ...stage, pot: { ...stage.pot, cookerId: to } } : stage,
+  )
+  return changeDish(of, key, { dish: { ...found.dish, stages } })
+}
+
+// ---- what happens
+const startMs = (task: MealTask) => (meal.value ? momentOf(meal.value, task.startMinute) : 0)
+function tick(task: MealTask) {
+  const now = Math.round(serverNow())
+  const at = Math.min(now, Math.max(startMs(task), now - task.minutes * 60_000))
+  // A soak is in water and goes on; what the hands do is over.
+  change((of) => ({ ...of, begun: { ...of.begun, [task.id]: { at, doneAt: task.passive ? null : now } } }))
+}
+const untick = (task: MealTask) =>
+  change((of) => ({ ...of, begun: Object.fromEntries(Object.entries(of.begun).filter(([one]) => one !== task.id)) }))
+/** A soak is only said to have been done by who did it: beans that never soaked must not pass for soaked. */
+const isTicked = (one: string) =>
+  meal.value?.begun[one] !== undefined ||
+  (isDone(one) && !tasks.value.some(({ id: of, passive }) => of === one && passive))
+
+const { start, lighting, failure: lightFailure } = useStartRun()
+async function light(task: MealTask) {
+  const stage = answers.value[task.dish]?.stages.find((one) => one.id === task.stage)
+  const of = meal.value?.dishes.find(({ key }) => key === task.dish)
+  if (!stage?.pot || !of || !kitchen.kitchen) return
+  const settings = of.dish.stages.find((one) => one.id === task.stage)?.pot
+  const cooker = kitchen.kitchen.cookers.find((one) => one.id === settings?.cookerId) ?? kitchen.kitchen.cookers[0]!
+  const started = await start({
+    name: of.dish.name,
+    cookerId: cooker.id,
+    cookerName: cooker.name,
+    request: stage.pot.request,
+  })
+  if (!started) return
+  change((now) => ({ ...now, runs: { ...now.runs, [`${task.dish}.${task.stage}`]: started.run.id } }))
+  await navigateTo(`/cook/${started.run.id}`)
+}
+const serve = () => change((of) => ({ ...of, servedOn: Math.round(serverNow()) }))
+async function away() {
+  if (!kept.value) return
+  const gone = kept.value
+  await store.remove(gone)
+  useTakenOffMeal().value = gone
+  emit('gone')
+}
+
+// ---- one task
+const chosen = ref<string | null>(null)
+const chosenTask = computed(() => tasks.value.find((one) => one.id === chosen.value) ?? null)
+const canMove = computed(
+  () => chosenTask.value !== null && !isTicked(chosenTask.value.id) && !going(chosenTask.value.id),
+)
+const isPut = computed(() => meal.value?.put.some((one) => one.id === chosen.value) ?? false)
+const shift = (by: number) =>
+  chosenTask.value && put({ id: chosenTask.value.id, startMinute: chosenTask.value.startMinute + by })
+
+const span = ({ startMinute, minutes }: MealTask) =>
+  t('meals.fromTo', { from: when(meal.value!, startMinute), to: when(meal.value!, startMinute + minutes) })
+
+/** A soak that must be in water before the day of the dinner. */
+const soakFirst = computed(() => {
+  const soak = tasks.value.find((task) => task.passive && !isTicked(task.id) && task.startMinute > nowMinute.value - 60)
+  return soak && meal.value ? { task: soak, dish: dishName(meal.value, soak.dish) } : null
+})
+const showsCalendar = ref(false)
+const printIt = () => window.print()
+useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` : 'Bivvet') })
+</script>
+
+<template>
+  <div v-if="meal && canSay" class="meal">
+    <section>
+      <MealHead
+        :meal="meal"
+        :summary="summary"
+        @hour="setHour"
+        @add="add"
+        @out="(key) => change((of) => withoutDish(of, key))"
+      />
+      <p v-if="meal.dishes.length === 0" class="soft">{{ t('meals.none') }}</p>
+      <MealBoard
+        v-if="tasks.length > 0"
+        v-model:trial="trial"
+        v-model:chosen="chosen"
+        :meal="meal"
+        :tasks="tasks"
+        :answers="answers"
+        :done="isDone"
+        :going="going"
+        :now-minute="nowMinute"
+        :served-minute="laterMinutes"
+        @put="put"
+        @free="free"
+      />
+      <p v-else-if="working" class="soft" role="status">{{ t('meals.working') }}</p>
+
+      <div v-if="chosenTask" class="chosen no-print">
+        <p>
+          <b>{{ chosenTask.dish }}</b> {{ taskText(meal, chosenTask) }}, {{ span(chosenTask) }}
+        </p>
+        <template v-if="canMove">
+          <button type="button" class="quiet-button" @click="shift(-5)">{{ t('meals.earlier') }}</button>
+          <button type="button" class="quiet-button" @click="shift(5)">{{ t('meals.later') }}</button>
+          <button v-if="!isPut" type="button" class="quiet-button" @click="shift(0)">{{ t('meals.lock') }}</button>
+          <button v-else type="button" class="quiet-button" @click="free(chosenTask.id)">
+            {{ t('meals.unlock') }}
+          </button>
+          <span class="soft hint">{{ t('meals.moveHint') }}</span>
+        </template>
+      </div>
+
+      <div class="said" aria-live="polite">
+        <div v-if="impossible" class="trouble">
+          <p>
+            {{ t('meals.cannot', { wishes: list(impossible.wishes.map((wish) => wishText(meal!, wish, tasks))) }) }}
+            {{ impossible.mends.length > 0 ? t('meals.couldHelp') : t('meals.noHelp') }}
+          </p>
+          <ul>
+            <li v-for="one in impossible.mends" :key="JSON.stringify(one)">
+              <button v-if="canPress(one)" type="button" class="quiet-button" @click="mend(one)">
+                {{ mendText(meal, one, tasks) }}
+              </button>
+              <span v-else>{{ mendText(meal, one, tasks) }}</span>
+            </li>
+          </ul>
+        </div>
+        <p v-for="one in problems" :key="one.path + one.code" class="trouble" role="alert">{{ problemText(one) }}</p>
+        <p v-if="isPast" class="trouble" role="alert">{{ t('meals.past') }}</p>
+        <p v-if="failed" class="trouble" role="alert">{{ t('errors.server') }}</p>
+        <div v-if="laterMinutes > 0" class="slips">
+          <p>
+            <strong>{{ t('meals.slips', { time: whenMs(servedAt) }) }}</strong>
+            <template v-if="dinner!.waiting.length > 0">
+              {{
+                t(
+                  'meals.waits',
+                  { dishes: list(dinner!.waiting.map((key) => dishName(meal!, key))) },
+                  dinner!.waiting.length,
+                )
+              }}
+            </template>
+          </p>
+          <button type="button" class="quiet-button" @click="mend({ kind: 'later', minutes: laterMinutes })">
+            {{ t('meals.accept', { time: whenMs(servedAt) }) }}
+          </button>
+          <button
+            v-if="dinner!.withHands"
+            type="button"
+            class="quiet-button"
+            @click="mend({ kind: 'hands', hands: meal!.hands + 1 })"
+          >
+            {{ t('meals.keepHour', { time: clock(meal.servedAt) }) }}
+          </button>
+        </div>
+        <p v-if="soakFirst" class="soaks tone-water">
+          {{
+            t('meals.soakTonight', {
+              what: things(meal, soakFirst.task),
+              time: when(meal, soakFirst.task.startMinute),
+              dish: soakFirst.dish,
+            })
+          }}
+        </p>
+        <p v-if="lightFailure" class="trouble" role="alert">
+          {{ t(lightFailure.kind === 'server' ? 'errors.server' : 'errors.network') }}
+        </p>
+        <p v-if="store.isUnsent && store.failure" class="soft" role="status">{{ t('meals.unsent') }}</p>
+      </div>
+
+      <CautionList v-if="cautions.length > 0" :cautions="cautions" />
+      <p v-if="dinner && laterMinutes === 0" class="soft proof">{{ proof }}</p>
+      <div class="ways no-print">
+        <button v-if="store.undoable.length > 0" type="button" class="link-button" @click="store.undo()">
+          {{ t('meals.undo') }}
+        </button>
+        <button
+          v-if="meal.hands < 3"
+          type="button"
+          class="link-button"
+          @click="change((of) => ({ ...of, hands: of.hands + 1 }))"
+        >
+          {{ t('meals.helper') }}
+        </button>
+        <button
+          v-if="meal.hands > 1"
+          type="button"
+          class="link-button"
+          @click="change((of) => ({ ...of, hands: of.hands - 1 }))"
+        >
+          {{ t('meals.noHelper') }}
+        </button>
+        <button
+          v-if="tasks.length > 0"
+          type="button"
+          class="link-button"
+          :aria-expanded="showsCalendar"
+          @click="showsCalendar = !showsCalendar"
+        >
+          {{ t('meals.intoCalendar') }}
+        </button>
+        <AlarmChoice />
+        <button type="button" class="link-button" @click="printIt">{{ t('meals.print') }}</button>
+        <button type="button" class="link-button" @click="away">{{ t('meals.away') }}</button>
+      </div>
+      <MealCalendar v-if="showsCalendar" :meal-id="id" class="no-print" />
+    </section>
+    <aside v-if="tasks.length > 0">
+      <MealTodo
+        :meal="meal"
+        :tasks="tasks"
+        :answers="answers"
+        :done="isTicked"
+        :now-ms="nowMs"
+        :lighting="lighting"
+        @tick="tick"
+        @untick="untick"
+        @light="light"
+        @unsoaked="(task) => change((of) => changeDish(of, task.dish, { soak: 'none' }))"
+        @serve="serve"
+      />
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.meal {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 330px;
+  border-bottom: 1px solid var(--line);
+}
+section {
+  min-width: 0;
+  padding: 18px 24px 20px;
+}
+aside {
+  padding: 22px 24px;
+  border-left: 1px solid var(--line);
+}
+p {
+  margin: 0;
+}
+.chosen,
+.slips,
+.ways {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+}
+.chosen {
+  padding: 8px 0;
+  border-bottom: 1px solid var(--line);
+}
+.hint {
+  font-size: 14px;
+}
+.said {
+  display: grid;
+  gap: 10px;
+  margin: 14px 0;
+}
+.said:empty {
+  display: none;
+}
+.trouble,
+.slips {
+  padding-left: 12px;
+  border-left: 3px solid var(--heat);
+}
+.trouble ul {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  margin: 8px 0 0;
+  padding: 0;
+  list-style: none;
+}
+.soaks::first-letter {
+  text-transform: uppercase;
+}
+.soaks {
+  font-weight: 700;
+}
+.proof {
+  font-size: 14.5px;
+}
+.ways {
+  gap: 4px 22px;
+  margin-top: 8px;
+}
+.ways > * {
+  min-height: 44px;
+}
+.ways a {
+  display: inline-flex;
+  align-items: center;
+}
+@media (max-width: 1023px) {
+  .meal {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  aside {
+    grid-row: 1;
+    padding: 16px;
+    border: 0;
+    border-bottom: 1px solid var(--line);
+  }
+}
+@media (max-width: 719px) {
+  section {
+    padding: 14px 16px 18px;
+  }
+}
+@media print {
+  .meal {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  aside {
+    border: 0;
+  }
+}
+</style>

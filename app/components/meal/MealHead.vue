@@ -1,0 +1,225 @@
+<script setup lang="ts">
+import { mdiClose } from '@mdi/js'
+import { MOST } from '~~/core/bounds'
+import type { Meal } from '~~/shared/meal'
+
+/** The hour on the table, the dishes by their letters, and a way to take one more. */
+const { meal } = defineProps<{ meal: Meal; summary: string }>()
+const emit = defineEmits<{ hour: [ms: number]; add: [dishId: string]; out: [key: string] }>()
+const { t, clock, weekday } = useI18nText()
+const dishes = useDishesStore()
+void dishes.load()
+
+const QUARTER_MS = 15 * 60_000
+const changing = ref(false)
+const two = (n: number) => String(n).padStart(2, '0')
+const at = computed(() => new Date(meal.servedAt))
+const hour = computed(() => `${two(at.value.getHours())}:${two(at.value.getMinutes())}`)
+const date = computed(() => `${at.value.getFullYear()}-${two(at.value.getMonth() + 1)}-${two(at.value.getDate())}`)
+/** By the clock on the wall, so that a change to summer time between now and then moves nothing. */
+function setHour(dateText: string, hourText: string) {
+  const [year, month, day] = dateText.split('-').map(Number)
+  const [hours, minutes] = hourText.split(':').map(Number)
+  const ms = new Date(year!, month! - 1, day, hours, minutes).getTime()
+  if (Number.isFinite(ms)) emit('hour', ms)
+}
+const asking = ref(meal.dishes.length === 0)
+const query = ref('')
+const found = computed(() => {
+  const all = (dishes.dishes ?? []).filter(({ id }) => !meal.dishes.some(({ dishId }) => dishId === id))
+  const named = all.map((kept) => ({
+    kept,
+    name: kept.dish.name,
+    aliases: kept.dish.lines.map(({ typed }) => typed).join(', '),
+  }))
+  return searchNames(query.value, named).slice(0, 9)
+})
+function add(id: string) {
+  emit('add', id)
+  query.value = ''
+}
+</script>
+
+<template>
+  <header>
+    <h1>
+      {{ t('meals.title', { day: weekday(meal.servedAt) }) }}
+      <button
+        type="button"
+        class="figure hour"
+        :aria-expanded="changing"
+        :aria-label="t('meals.changeHour', { time: clock(meal.servedAt) })"
+        @click="changing = !changing"
+      >
+        {{ clock(meal.servedAt) }}
+      </button>
+    </h1>
+    <p class="soft summary">{{ summary }}</p>
+    <div v-if="changing" class="when no-print">
+      <button type="button" class="quiet-button" @click="emit('hour', meal.servedAt - QUARTER_MS)">
+        {{ t('meals.sooner') }}
+      </button>
+      <button type="button" class="quiet-button" @click="emit('hour', meal.servedAt + QUARTER_MS)">
+        {{ t('meals.laterOn') }}
+      </button>
+      <label>
+        {{ t('meals.hour') }}
+        <input type="time" :value="hour" required @change="setHour(date, ($event.target as HTMLInputElement).value)" />
+      </label>
+      <label>
+        {{ t('meals.dayOf') }}
+        <input type="date" :value="date" required @change="setHour(($event.target as HTMLInputElement).value, hour)" />
+      </label>
+    </div>
+    <ul class="dishes">
+      <li v-for="{ key, dish, dishId } in meal.dishes" :key="key">
+        <b class="figure">{{ key }}</b>
+        <NuxtLink v-if="dishId" :to="`/dishes/${dishId}`">{{ dish.name }}</NuxtLink>
+        <span v-else>{{ dish.name }}</span>
+        <IconButton
+          class="no-print"
+          :icon="mdiClose"
+          :label="t('meals.takeOut', { dish: dish.name })"
+          @click="emit('out', key)"
+        />
+      </li>
+      <li v-if="!asking" class="no-print">
+        <button type="button" class="link-button" @click="asking = true">{{ t('meals.add') }}</button>
+      </li>
+    </ul>
+    <div v-if="asking" class="find no-print">
+      <p v-if="meal.dishes.length >= MOST.mealDishes" role="alert">{{ t('meals.full') }}</p>
+      <template v-else>
+        <label>
+          {{ t('meals.find') }}
+          <input v-model="query" type="search" maxlength="80" @keydown.esc="asking = false" />
+        </label>
+        <p v-if="dishes.dishes?.length === 0" class="soft">{{ t('meals.noDishes') }}</p>
+        <ul class="found">
+          <li v-for="{ kept } in found" :key="kept.id">
+            <button type="button" class="quiet-button" @click="add(kept.id)">{{ kept.dish.name }}</button>
+          </li>
+        </ul>
+        <button v-if="meal.dishes.length > 0" type="button" class="link-button" @click="asking = false">
+          {{ t('meals.enough') }}
+        </button>
+      </template>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+header {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 4px 16px;
+  align-items: baseline;
+}
+h1 {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: baseline;
+  margin: 0;
+  font-size: 22px;
+}
+input {
+  min-height: 40px;
+  border: 1px solid transparent;
+  border-bottom-color: var(--line);
+  border-radius: var(--corner);
+  background: none;
+  color: inherit;
+  font: inherit;
+  color-scheme: light dark;
+}
+.hour {
+  min-height: 48px;
+  padding: 0 2px;
+  border: 0;
+  border-bottom: 2px dotted var(--ink-soft);
+  background: none;
+  color: inherit;
+  font-size: 50px;
+  cursor: pointer;
+}
+.when {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: end;
+  padding: 6px 0 10px;
+}
+.when label {
+  display: grid;
+  gap: 2px;
+  font-size: 14.5px;
+}
+.summary {
+  margin: 0;
+  justify-self: end;
+  text-align: right;
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.dishes {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+  align-items: center;
+}
+.dishes li {
+  display: flex;
+  gap: 7px;
+  align-items: center;
+  min-height: 44px;
+}
+.dishes a {
+  color: inherit;
+}
+.dishes b {
+  font-size: 19px;
+}
+.find {
+  grid-column: 1 / -1;
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+  padding: 8px 0 12px;
+  border-top: 1px solid var(--line);
+}
+.find input {
+  min-width: 220px;
+  padding: 0 8px;
+  border-color: color-mix(in srgb, var(--ink) 45%, transparent);
+}
+.found {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+p {
+  margin: 0;
+}
+@media (max-width: 719px) {
+  header {
+    grid-template-columns: minmax(0, 1fr) auto;
+  }
+  h1 {
+    grid-column: 1 / -1;
+  }
+  .summary {
+    grid-column: 1 / -1;
+    justify-self: start;
+    text-align: left;
+  }
+  .dishes {
+    display: grid;
+  }
+}
+</style>

@@ -1,0 +1,169 @@
+<script setup lang="ts">
+import type { DishAnswer } from '~~/core/dish/dish'
+import { momentOf, type Meal, type MealTask } from '~~/shared/meal'
+
+/** What is to be done, in order, the next thing large; each ticked off by a tap. */
+const { meal, tasks, answers, done, nowMs, lighting } = defineProps<{
+  meal: Meal
+  tasks: readonly MealTask[]
+  answers: Readonly<Record<string, DishAnswer>>
+  done: (id: string) => boolean
+  nowMs: number
+  lighting: boolean
+}>()
+const emit = defineEmits<{
+  tick: [task: MealTask]
+  untick: [task: MealTask]
+  light: [task: MealTask]
+  unsoaked: [task: MealTask]
+  serve: []
+}>()
+const { t, duration } = useI18nText()
+const { taskText, when } = useMealWords()
+
+const steps = computed(() =>
+  tasks.filter(({ hands, passive }) => hands || passive).sort((a, b) => a.startMinute - b.startMinute),
+)
+const next = computed(() => steps.value.find(({ id }) => !done(id)) ?? null)
+const answerOf = ({ dish, stage }: MealTask) => answers[dish]?.stages.find(({ id }) => id === stage) ?? null
+const text = (task: MealTask) => taskText(meal, task, answerOf(task))
+const leftMinutes = computed(() => (next.value ? (momentOf(meal, next.value.startMinute) - nowMs) / 60_000 : 0))
+const whenText = computed(() => {
+  if (!next.value) return ''
+  if (leftMinutes.value > 12 * 60) return when(meal, next.value.startMinute)
+  if (leftMinutes.value >= 1) return t('meals.next', { time: duration(leftMinutes.value) })
+  return t('meals.nextNow')
+})
+const runOf = ({ dish, stage }: MealTask) => meal.runs[`${dish}.${stage}`]
+</script>
+
+<template>
+  <div class="todo">
+    <div class="now no-print" aria-live="polite">
+      <template v-if="next">
+        <p class="soft">{{ whenText }} · {{ next.dish }}</p>
+        <p class="great">{{ text(next) }}</p>
+        <NuxtLink
+          v-if="next.part === 'open' && runOf(next)"
+          :to="`/cook/${runOf(next)}`"
+          class="quiet-button huge solid"
+        >
+          {{ t('meals.toPot') }}
+        </NuxtLink>
+        <button
+          v-else-if="next.part === 'close'"
+          type="button"
+          class="quiet-button huge solid"
+          :disabled="lighting"
+          @click="emit('light', next)"
+        >
+          {{ t('meals.light') }}
+        </button>
+        <button v-else type="button" class="quiet-button huge solid" @click="emit('tick', next)">
+          {{ t('meals.done') }}
+        </button>
+        <button
+          v-if="next.passive && leftMinutes < 0"
+          type="button"
+          class="link-button"
+          @click="emit('unsoaked', next)"
+        >
+          {{ t('meals.unsoaked') }}
+        </button>
+        <button
+          v-if="next.part === 'close' || (next.part === 'open' && runOf(next))"
+          type="button"
+          class="link-button"
+          @click="emit('tick', next)"
+        >
+          {{ t('meals.done') }}
+        </button>
+      </template>
+      <template v-else-if="steps.length > 0">
+        <p class="great">{{ t('meals.allDone') }}</p>
+        <button type="button" class="quiet-button huge solid" @click="emit('serve')">{{ t('meals.serve') }}</button>
+      </template>
+    </div>
+    <h2 class="hidden-text">{{ t('meals.todo') }}</h2>
+    <ol>
+      <li v-for="task in steps" :key="task.id" :class="{ done: done(task.id), at: task.id === next?.id }">
+        <label>
+          <input
+            type="checkbox"
+            :checked="done(task.id)"
+            @change="done(task.id) ? emit('untick', task) : emit('tick', task)"
+          />
+          <span class="figure time">{{ when(meal, task.startMinute) }}</span>
+          <span
+            ><b>{{ task.dish }}</b> {{ text(task) }}</span
+          >
+        </label>
+      </li>
+    </ol>
+  </div>
+</template>
+
+<style scoped>
+.now {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+  margin-bottom: 14px;
+}
+p {
+  margin: 0;
+}
+.great::first-letter {
+  text-transform: uppercase;
+}
+.great {
+  font-size: 27px;
+  font-weight: 700;
+  line-height: 1.15;
+}
+a.huge {
+  display: flex;
+  align-items: center;
+}
+ol {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  border-top: 1px solid var(--line);
+}
+label {
+  display: grid;
+  grid-template-columns: 20px minmax(52px, auto) minmax(0, 1fr);
+  gap: 10px;
+  align-items: baseline;
+  min-height: 44px;
+  padding: 9px 0;
+  font-size: 15px;
+  cursor: pointer;
+}
+input {
+  width: 18px;
+  height: 18px;
+  accent-color: var(--ink);
+}
+.time {
+  max-width: 74px;
+  font-size: 18px;
+  font-weight: 700;
+}
+.done {
+  color: var(--ink-soft);
+  text-decoration: line-through;
+}
+@media print {
+  label {
+    min-height: 0;
+    padding: 3px 0;
+  }
+}
+.at {
+  font-weight: 700;
+}
+</style>

@@ -1,0 +1,66 @@
+import type { ClosingAnswer } from '~~/core/program/answer'
+import type { MealTask } from '~~/shared/meal'
+
+/** What the board draws of a meal's tasks, as figures: lanes, and a pot's course through its cooker. */
+
+export interface Lane {
+  id: string
+  name: string
+  tasks: MealTask[]
+}
+export const endOf = ({ startMinute, minutes }: MealTask) => startMinute + minutes
+
+/** Each task in the first lane that is free for it, the one that it wants before the others. */
+export function inLanes(
+  all: readonly MealTask[],
+  names: string[],
+  wants: (task: MealTask) => number = () => 0,
+): Lane[] {
+  const lanes = names.map((name, i) => ({ id: `${name}-${i}`, name, tasks: [] as MealTask[] }))
+  for (const task of [...all].sort((a, b) => a.startMinute - b.startMinute)) {
+    const wanted = wants(task)
+    const order = [...lanes.slice(wanted), ...lanes.slice(0, wanted)]
+    const free = order.find((lane) => lane.tasks.every((one) => endOf(one) <= task.startMinute))
+    ;(free ?? order[0])?.tasks.push(task)
+  }
+  return lanes
+}
+
+const LOW = 6
+const WARM = 12
+const FULL = 44
+const NOTCH = 9
+const MOST_TEETH = 8
+
+/**
+ * A dish's time in a cooker as points of minute and height: warm while something fries in it, up to pressure, its
+ * whistles, down again.
+ */
+export function courseOf(
+  tasks: readonly MealTask[],
+  closing: ClosingAnswer | undefined,
+): [minute: number, height: number][] {
+  const own = [...tasks].sort((a, b) => a.startMinute - b.startMinute)
+  const first = own[0]!.startMinute
+  const points: [number, number][] = [
+    [first, 0],
+    [first, LOW],
+  ]
+  for (const task of own) {
+    const { part, startMinute, minutes, burner } = task
+    const end = startMinute + minutes
+    if (part === 'cook') {
+      const { pressureAtMinute, heatOffAtMinute } = closing?.clock ?? { pressureAtMinute: 1, heatOffAtMinute: 2 }
+      const up = startMinute + minutes * Math.min(1, (pressureAtMinute ?? heatOffAtMinute) / heatOffAtMinute)
+      points.push([(startMinute + up) / 2, LOW], [up, FULL])
+      const teeth = Math.min(MOST_TEETH, closing?.program.whistles ?? 0)
+      for (let i = 1; i <= teeth; i++) {
+        const to = up + ((end - up) * i) / teeth
+        points.push([to - (end - up) / teeth / 2, FULL - NOTCH], [to, FULL])
+      }
+      points.push([end, FULL])
+    } else if (part === 'fall') points.push([end, LOW])
+    else points.push([startMinute, burner ? WARM : LOW], [end, burner ? WARM : LOW])
+  }
+  return [...points, [Math.max(...own.map(endOf)), 0]]
+}

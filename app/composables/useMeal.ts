@@ -1,0 +1,135 @@
+import { useDebounceFn } from '@vueuse/core'
+import type { DinnerAnswer } from '~~/core/meal/dinner'
+import type { PotFacts } from '~~/core/meal/progress'
+import { firstLitAt, lastLeg, runState } from '~~/core/live/run'
+import type { Outcome } from '~~/core/problem'
+import { dinnerOf, minuteOf, type Meal, type MealTask } from '~~/shared/meal'
+import type { KeptMeal } from '~~/shared/household'
+
+/** How many milliseconds a plan may take at first, so that the next change is answered soon; and once the hand rests. */
+const FIRST_MS = 250
+const RESTING_MS = 1800
+const RESTS_AFTER_MS = 900
+
+/** Where a task is being put, while it is dragged. */
+export interface Trial {
+  id: string
+  startMinute: number
+}
+
+/** A meal with its plan as things stand, worked out anew with every change and every minute. */
+export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
+  const store = useMealsStore()
+  const kitchen = useKitchenStore()
+  const runs = useRunsStore()
+  const stove = useCookingStore()
+  const meal = computed(() => kept.value?.meal ?? null)
+  const trial = ref<Trial | null>(null)
+
+  /** What the pots of the meal tell. */
+  const pots = computed<Record<string, PotFacts>>(() => {
+    const now = meal.value
+    if (!now) return {}
+    return Object.fromEntries(
+      Object.entries(now.runs).flatMap(([stage, runId]) => {
+        const run = runs.one(runId)
+        if (!run) return []
+        const state = runState(runs.eventsOf(run))
+        const leg = lastLeg(state)
+        const minute = (ms: number | null) => (ms === null || !Number.isFinite(ms) ? null : minuteOf(now, ms))
+        const outlook = stove.laneOf(runId)?.following.outlook
+        const isOver = state.phase === 'opened' || state.phase === 'abandoned'
+        return [
+          [
+            stage,
+            {
+              litMinute: minute(firstLitAt(state)),
+              heatOffMinute: minute(leg.heatOffAt ?? (isOver ? leg.openedAt : null)),
+              openedMinute: minute(leg.openedAt),
+              opensFromMinute: minute(outlook?.opensAt.value ?? null),
+              heatOffDueMinute: minute(outlook?.heatOffAt ?? null),
+            },
+          ],
+        ]
+      }),
+    )
+  })
+
+  /** The minute it is, so that a plan is made once in each. */
+  const nowMinute = computed(() => (meal.value ? minuteOf(meal.value, nowMs.value) : 0))
+  const patience = ref(FIRST_MS)
+  const asked = computed(() => {
+    const now = meal.value
+    if (!now || !kitchen.kitchen) return null
+    void nowMinute.value
+    const { tasks, ...wished } = now
+    const put = trial.value ? [...now.put.filter(({ id }) => id !== trial.value!.id), trial.value] : now.put
+    const dinner = dinnerOf(
+      { ...wished, tasks, put },
+      kitchen.kitchen,
+      now.servedAt + nowMinute.value * 60_000,
+      pots.value,
+    )
+    return dinner && { ...dinner, withinMs: trial.value ? FIRST_MS : patience.value }
+  })
+  const { result, working, failed } = useWorked(
+    asked,
+    async (work, { withinMs, ...dinner }): Promise<Outcome<DinnerAnswer>> => work.dinner(dinner, withinMs),
+    'search',
+  )
+  const answer = computed(() => (result.value?.ok ? result.value.value : null))
+  const dinner = computed(() => (answer.value?.possible ? answer.value.dinner : null))
+  const impossible = computed(() => (answer.value && !answer.value.possible ? answer.value : null))
+  // What was not found at once is looked for again, longer, before it is said.
+  const problems = computed(() =>
+    result.value && !result.value.ok
+      ? result.value.problems.filter(({ code }) => code !== 'meal-not-in-time' || patience.value === RESTING_MS)
+      : [],
+  )
+
+  // What was not proved at once is looked at longer when nothing has been changed for a while.
+  const rested = useDebounceFn(() => {
+    if (!trial.value && result.value && !isProved(result.value)) patience.value = RESTING_MS
+  }, RESTS_AFTER_MS)
+  watch(result, () => void rested())
+  watch(
+    () => [meal.value?.servedAt, meal.value?.hands, meal.value?.dishes, meal.value?.put, trial.value],
+    () => (patience.value = FIRST_MS),
+  )
+
+  /** The tasks as they are planned now, in minutes from the hour that was wished. */
+  const tasks = computed<MealTask[]>(() => {
+    const now = meal.value
+    if (!now) return []
+    if (!dinner.value) return now.tasks
+    const { plan, laterMinutes } = dinner.value
+    const at = new Map(plan.tasks.map(({ id, startMinute }) => [id, startMinute + laterMinutes]))
+    const begun = new Map(dinner.value.begun.map((one) => [one.id, one]))
+    return dinner.value.tasks.map(({ id, dish, stage, part, minutes, hands, burner, cooker, passive }) => ({
+      id,
+      dish,
+      stage,
+      part,
+      startMinute: at.get(id)!,
+      minutes: Math.max(0, Math.round(begun.get(id)?.minutes ?? minutes)),
+      hands,
+      burner,
+      cooker,
+      ...(passive ? { passive } : {}),
+    }))
+  })
+  // The plan goes with the meal: other devices and the calendar have it before anything is computed.
+  watch(tasks, (now) => {
+    if (trial.value || !kept.value || !dinner.value) return
+    store.change(kept.value.id, (of) => ({ ...of, tasks: now }), { undo: false })
+  })
+
+  const begun = computed(() => new Map((dinner.value?.begun ?? []).map((one) => [one.id, one])))
+  const isDone = (id: string) => begun.value.get(id)?.done === true || meal.value?.begun[id]?.doneAt != null
+  const change = (by: (meal: Meal) => Meal) => kept.value && store.change(kept.value.id, by)
+
+  return { meal, tasks, dinner, impossible, problems, begun, isDone, trial, change, nowMinute, working, failed }
+}
+
+const isProved = (outcome: Outcome<DinnerAnswer>) =>
+  outcome.ok && (!outcome.value.possible || outcome.value.dinner.plan.optimal)

@@ -1,0 +1,185 @@
+import { expect, type APIRequestContext, type Page } from '@playwright/test'
+import { DEMO_DISHES } from '../../server/db/demo'
+import type { KeptMeal } from '../../shared/household'
+import { DISH_SHAPE } from '../../shared/shapes'
+import { expectAccessible, keepDish, sideways, test, watchForErrors } from './kitchen'
+import { driveClock } from './stove'
+
+test.use({ timezoneId: 'UTC' })
+
+const MORNING = Date.parse('2026-03-07T08:30:00Z')
+const EVENING = Date.parse('2026-03-07T18:10:00Z')
+const BEANS = 'White beans with squash'
+const MILLET = 'Millet with greens'
+const CONGEE = 'Ginger congee'
+
+async function keepDishes(request: APIRequestContext, names: readonly string[]) {
+  for (const name of names) {
+    const dish = DEMO_DISHES.find((one) => one.name === name)!
+    const { favourite: _, ...document } = dish
+    await keepDish(request, { ...document, shape: DISH_SHAPE })
+  }
+}
+
+async function startDinner(page: Page, names: readonly string[]) {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Plan a dinner of several dishes' }).click()
+  for (const name of names) await page.getByRole('button', { name, exact: true }).click()
+  await page.getByRole('button', { name: 'That is all' }).click()
+}
+
+const steps = (page: Page) => page.getByRole('complementary').getByRole('listitem')
+/** The clock goes on by so many minutes, and the page with it. */
+async function goOn(page: Page, minutes: number) {
+  await page.clock.fastForward(minutes * 60_000)
+  await page.clock.runFor(6000)
+}
+
+test('a dinner of three dishes is planned, moved by drag and by keyboard, run late and served', async ({
+  page,
+  request,
+}) => {
+  const errors = watchForErrors(page)
+  await keepDishes(request, [BEANS, MILLET, CONGEE])
+  await driveClock(page, MORNING)
+  await startDinner(page, [BEANS, MILLET, CONGEE])
+  await expect(page.getByRole('button', { name: /On the table at 19:30/ })).toBeVisible()
+  await expect(page.getByText(/from the first cut/)).toBeVisible()
+  await expect(page.getByText(/it is proved/)).toBeVisible()
+  await expect(page.getByText(/must be in water by/)).toBeVisible()
+  await expectAccessible(page)
+
+  // By keyboard: a fry is put five minutes sooner, stays there, and is let go by undo.
+  const fry = page.getByRole('button', { name: /^A: fry.*, \d\d:\d\d to/ })
+  const before = (await fry.getAttribute('aria-label'))!
+  await fry.focus()
+  await page.keyboard.press('Shift+ArrowLeft')
+  await expect(page.getByRole('button', { name: /^A: fry.*put there by you/ })).toBeVisible()
+  expect(await fry.getAttribute('aria-label')).not.toBe(before)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('button', { name: before, exact: true })).toBeVisible()
+
+  // By drag, the same.
+  const box = (await fry.boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width / 2 - 40, box.y + box.height / 2, { steps: 4 })
+  await page.mouse.up()
+  await expect(page.getByRole('button', { name: /^A: fry.*put there by you/ })).toBeVisible()
+  await fry.click()
+  await page.getByRole('button', { name: 'Let it find its time' }).click()
+  await expect(page.getByRole('button', { name: before, exact: true })).toBeVisible()
+
+  // In the morning the beans go into water; in the evening the fry begins late, and the dinner with it.
+  await page.getByRole('button', { name: 'Done', exact: true }).click()
+  await expect(steps(page).first().getByRole('checkbox')).toBeChecked()
+  await goOn(page, 600)
+  await expect(page.getByText(/Dinner moves to \d\d:\d\d/)).toBeVisible()
+  await page.getByRole('button', { name: /^Serve at/ }).click()
+  await expect(page.getByText(/Dinner moves to/)).toBeHidden()
+  await page.getByRole('button', { name: 'Done', exact: true }).click()
+
+  // The pot is lit from the list, and is a run of the stove; the list goes on with the next thing.
+  await page.getByRole('button', { name: 'Light it', exact: true }).click()
+  await expect(page).toHaveURL(/\/cook\//)
+  await page.goto('/')
+  await expect(steps(page).first()).toBeVisible()
+  const boxes = steps(page).getByRole('checkbox')
+  for (let i = 0; i < (await boxes.count()); i++) await boxes.nth(i).check()
+  await page.getByRole('button', { name: 'It is on the table' }).click()
+  await expect(page.getByRole('button', { name: 'Plan a dinner of several dishes' })).toBeVisible()
+  expect(errors).toEqual([])
+})
+
+test('a dinner that cannot be says what excludes each other, and is mended by a press', async ({ page, request }) => {
+  await keepDishes(request, [BEANS, MILLET])
+  await driveClock(page, EVENING)
+  await startDinner(page, [BEANS, MILLET])
+  await expect(page.getByText(/This cannot be had together: .*ready at the hour/)).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: /^No soak for White beans with squash.*served at/ }).click()
+  await expect(page.getByText(/from the first cut/)).toBeVisible()
+  await expect(page.getByText(/This cannot be had together/)).toBeHidden()
+
+  // Ten minutes from now, and yesterday: no board that lies, but a way out.
+  await page.getByRole('button', { name: /On the table at/ }).click()
+  await page.getByLabel('The hour on the table').fill('18:20')
+  await page.getByLabel('The hour on the table').press('Tab')
+  await expect(page.getByText(/This cannot be had together|Dinner moves to/)).toBeVisible()
+  await page.getByLabel('The day of the dinner').fill('2026-03-06')
+  await page.getByLabel('The day of the dinner').press('Tab')
+  await expect(page.getByText(/That hour has passed/)).toBeVisible()
+  await expect(page.getByRole('button', { name: /On the table at 18:20/ })).toBeVisible()
+})
+
+test('a dinner goes on without a network, and on another device', async ({ page, request, browser, storageState }) => {
+  await keepDishes(request, [MILLET, CONGEE])
+  await driveClock(page, MORNING)
+  await startDinner(page, [MILLET, CONGEE])
+  await expect(steps(page).first()).toBeVisible()
+  await expect
+    .poll(async () => ((await (await request.get('/api/meals')).json()) as KeptMeal[])[0]?.meal.tasks.length ?? 0)
+    .toBeGreaterThan(0)
+  const elsewhere = await browser.newContext({ storageState, timezoneId: 'UTC' })
+  const other = await elsewhere.newPage()
+  await driveClock(other, MORNING)
+  await other.goto('/')
+  await expect(steps(other).first()).toBeVisible()
+
+  let isOff = true
+  await page.route('**/api/meals/**', (route) => (isOff ? route.abort() : route.fallback()))
+  // What is done stands where it was done, so steps are found by what they say.
+  const fry = (of: Page) => steps(of).filter({ hasText: 'fry' }).getByRole('checkbox')
+  const electric = (of: Page) => steps(of).filter({ hasText: 'into Electric 6 L' }).getByRole('checkbox')
+  await fry(page).check()
+  await expect(page.getByText(/Not kept yet: no network/)).toBeVisible()
+  await expect(fry(other)).not.toBeChecked()
+  // Meanwhile the other ticks off something else: both hold.
+  await electric(other).check()
+  await expect(electric(other)).toBeChecked()
+  isOff = false
+  await page.clock.runFor(6000)
+  await expect(page.getByText(/Not kept yet/)).toBeHidden()
+  await expect(electric(page)).toBeChecked()
+  await expect(fry(other)).toBeChecked()
+  await elsewhere.close()
+})
+
+test('a dinner goes into the calendar, at an address that can be taken back', async ({ page, request }) => {
+  await keepDishes(request, [BEANS])
+  // What is long past is not in the calendar any more.
+  const today = new Date().toISOString().slice(0, 10)
+  await driveClock(page, Date.parse(`${today}T08:30:00Z`))
+  await startDinner(page, [BEANS])
+  await expect(steps(page).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Into the calendar' }).click()
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'This dinner as a file' }).click(),
+  ])
+  expect(file.suggestedFilename()).toBe('dinner.ics')
+  await page.getByRole('button', { name: 'A private address for all dinners' }).click()
+  const address = await page.getByLabel('A private address for all dinners').inputValue()
+  const text = await (await request.get(address)).text()
+  expect(text).toContain('BEGIN:VCALENDAR')
+  expect(text).toContain('SUMMARY:Into water: White beans with squash')
+  expect(text).toContain(`DTSTART:${today.replaceAll('-', '')}T193000Z`)
+  expect(text.match(/BEGIN:VALARM/g)!.length).toBe(text.match(/BEGIN:VEVENT/g)!.length)
+  await page.getByRole('button', { name: 'Take the address back' }).click()
+  await expect(page.getByRole('button', { name: 'A private address for all dinners' })).toBeVisible()
+  expect((await request.get(address)).status()).toBe(404)
+})
+
+test('a dinner on a phone is a list first, and is given up and put back', async ({ page, request }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await keepDishes(request, [MILLET])
+  await driveClock(page, MORNING)
+  await startDinner(page, [MILLET])
+  await expect(steps(page).first()).toBeVisible()
+  expect(await sideways(page)).toBe(0)
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Give the dinner up' }).click()
+  await expect(page.getByText('The dinner was taken off the day.')).toBeVisible()
+  await page.getByRole('button', { name: 'Put it back' }).click()
+  await expect(steps(page).first()).toBeVisible()
+})
