@@ -3,6 +3,13 @@ import { build } from 'esbuild'
 import vueI18n from '@intlify/unplugin-vue-i18n/vite'
 import { BIVVET_THEME } from './app/theme/vuetify'
 
+/** Files that several screens share, by name: what is written in, the pot's physics, its drawings. */
+const SHARED_FILES: [name: string, path: RegExp][] = [
+  ['form', /common\/(ChoiceBar|FormRow|IconButton|PickField|PressMenu|TextField)\.vue/],
+  ['pot', /core\/(pot|steam|live\/(next|steps))\b/],
+  ['drawings', /drawings\/(FoodWindow|PotCutaway|PotShell|RunStrip)\.vue|pot\/(CautionList|WaterSum)\.vue/],
+]
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
   // The computation runs in the browser and the Cook screen must open without a network, so there is
@@ -152,13 +159,11 @@ export default defineNuxtConfig({
       build: {
         rollupOptions: {
           output: {
-            // Few files: small ones are put together where no screen gets what it does not need.
+            // Few files: small ones are put together where no screen gets what it does not need, and what the
+            // screens share is grouped by what it is.
             experimentalMinChunkSize: 7_000,
             onlyExplicitManualChunks: true,
-            manualChunks: (id) =>
-              /common[\\/](ChoiceBar|FormRow|IconButton|PickField|PressMenu|TextField)\.vue/.test(id)
-                ? 'form'
-                : undefined,
+            manualChunks: (id) => SHARED_FILES.find(([, path]) => path.test(id))?.[0],
           },
         },
       },
