@@ -70,6 +70,8 @@ export const BOUNDS = {
   // Meals: minutes from serving, and of one task.
   mealMinute: [-10_080, 1440],
   taskMinutes: [0, 4320],
+  /** What a log has taught, as a factor of what was assumed. */
+  learntTimes: [0.2, 5],
   // Places.
   roomC: [-20, 50],
   tapC: [0, 40],

@@ -11,6 +11,8 @@ export interface Circumstances {
   soakedShare: number
   batch: Batch
   additions: readonly Addition[]
+  /** What the household's log says of this food, bag and liking, as a factor. */
+  learnt?: number
 }
 
 interface Factor {
@@ -39,6 +41,11 @@ const FACTORS = {
       cooksCovered(food) && additions.includes('salted-soak') && soakedShare > 0,
     times: () => 0.9,
   },
+  // Beans that carry lectin are never given less than is assumed of them, whatever is liked.
+  learnt: {
+    applies: (food, { learnt = 1 }) => (food.lectin ? learnt > 1 : learnt !== 1),
+    times: (_, { learnt = 1 }) => learnt,
+  },
 } satisfies Record<string, Factor>
 type FactorId = keyof typeof FACTORS
 
@@ -52,6 +59,11 @@ export interface Need {
   boilMinutes: number
   window: BoilMinuteWindow
   factors: NeedFactor[]
+}
+
+/** What a need would be without what the log has taught. */
+export function unlearntBoilMinutes({ boilMinutes, factors }: Need): number {
+  return boilMinutes / (factors.find(({ id }) => id === 'learnt')?.times ?? 1)
 }
 
 /**

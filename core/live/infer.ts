@@ -11,6 +11,9 @@ export interface Belief {
   /** Standard deviations: the directions in which the guess may be off, one standard deviation each. */
   directions: Guess[]
   match: Match
+  /** The normal matrix of heat and swing that gave the directions, and the standard deviations of the prior in it. */
+  normal: Matrix2
+  prior: readonly [heat: number, swing: number]
 }
 
 /** Heats to start from, in standard deviations. */
@@ -84,7 +87,8 @@ export function infer(course: Course, state: RunState, nowMs: number, before?: G
     normal = normalAt(best)
     if (gained < ENOUGH_GAINED) break
   }
-  return { guess: best.guess, directions: principal(normal.matrix), match: best.match }
+  const { matrix } = normal
+  return { guess: best.guess, directions: principal(matrix), match: best.match, normal: matrix, prior }
 }
 
 /** One standard deviation of the heat, as a logarithm, before anything was heard: the plan's own. */
@@ -172,7 +176,7 @@ export function heardOf(state: RunState, nowMs: number): Heard {
 }
 
 /** Upper triangle of a symmetric 2x2 matrix. */
-type Matrix2 = [number, number, number]
+export type Matrix2 = [number, number, number]
 
 function solve2([a, b, c]: Matrix2, [x, y]: readonly [number, number]): [number, number] {
   const det = a * c - b * b

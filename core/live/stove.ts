@@ -9,6 +9,9 @@ export interface Hidden {
   heat: number
   load: number
   vent: number
+  swing?: number
+  loss?: number
+  pressure?: number
 }
 
 export const AS_PLANNED: Hidden = { heat: 1, load: 1, vent: 1 }
@@ -103,10 +106,10 @@ export function createStove(course: Course, hidden: Hidden = AS_PLANNED): Stove 
 }
 
 /** The pot of a course as it really is. */
-export function hiddenPot(pot: LoadedPot, { heat, load, vent }: Hidden): LoadedPot {
+export function hiddenPot(pot: LoadedPot, { load, ...ofAppliance }: Hidden): LoadedPot {
   return {
     ...pot,
-    appliance: scaled(pot.appliance, { heat, vent }),
+    appliance: scaled(pot.appliance, ofAppliance),
     load: { ...pot.load, freeWaterKg: pot.load.freeWaterKg * load, foodJPerK: pot.load.foodJPerK * load },
   }
 }

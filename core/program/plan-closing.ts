@@ -85,10 +85,14 @@ function waterOf(closing: Closing, steamG: number, baseLeftG: number): WaterSum 
   const { before, pot, keepsWet } = closing
   const added = inBase(closing, 'added')
   const floors = floorsOf(closing, baseLeftG)
-  if (!before) return waterSum(added.map(drinksOf), pot.liquids, steamG, floors, { stoodG: stoodG(pot) })
+  const steamTimes = pot.request.learnt?.steam
+  if (!before) return waterSum(added.map(drinksOf), pot.liquids, steamG, floors, { stoodG: stoodG(pot), steamTimes })
   // What stands around the foods that were there was set right when they went in.
   const isWanted = keepsWet && inBase(closing).length > added.length
-  return waterSum(added.map(drinksOf), [], steamG, floors, { there: { freeWaterG: before.freeWaterG, isWanted } })
+  return waterSum(added.map(drinksOf), [], steamG, floors, {
+    there: { freeWaterG: before.freeWaterG, isWanted },
+    steamTimes,
+  })
 }
 
 /**
@@ -119,7 +123,7 @@ function planRiceCooker(closing: Closing): Outcome<PlannedClosing> {
   const scale = run.grain ? simulation.uptake! / run.grain.uptakeMax : 1
   const drinks = inBase(closing)
     .map(drinksOf)
-    .map((item) => ({ ...item, uptakeG: item.uptakeG * scale, freeLiquidG: 0 }))
+    .map((item) => ({ ...item, uptakeG: item.uptakeG * scale, learntG: (item.learntG ?? 0) * scale, freeLiquidG: 0 }))
   // What is left in the pan when it switches off goes with the steam: it dries while the rice rests.
   const water = waterSum(drinks, pot.liquids, simulation.steamLostG + simulation.freeWaterLeftG, [], {
     stoodG: stoodG(pot),
@@ -128,9 +132,10 @@ function planRiceCooker(closing: Closing): Outcome<PlannedClosing> {
   return { ok: true, value: { closing, water, solution } }
 }
 
-const drinksOf = ({ food, uptakeG, heldG, soakWaterG, freeLiquidG }: PreparedFood): Drinks => ({
+const drinksOf = ({ food, uptakeG, learntUptakeG, heldG, soakWaterG, freeLiquidG }: PreparedFood): Drinks => ({
   foodId: food.id,
   uptakeG,
+  learntG: learntUptakeG,
   heldG,
   soakWaterG,
   freeLiquidG,

@@ -1,5 +1,6 @@
 import { holdsPressure } from '../appliance/appliance'
 import { setsAsGrain, swells } from '../food/food'
+import { unlearntBoilMinutes } from '../food/need'
 import { failed, problem, type Outcome } from '../problem'
 import { cautionsFor, isThrough, type PlanFacts } from '../safety/rules'
 import { grainFate, pulseFate, type WaterFate } from '../water/folk'
@@ -65,7 +66,7 @@ function answerOf(pot: PreparedPot, sequence: readonly SequenceStep[], closings:
     closings,
     release: closings[0]!.case.release,
     foods: pot.foods.map((item, i) => foodAnswer(pot, item, i, closings)),
-    becomes: fateOf(base, wateredG(sequence) - steamLostG),
+    becomes: fateOf(base, wateredG(sequence) - steamLostG * (pot.request.learnt?.steam ?? 1)),
     fill: {
       beforeL: most(({ fill }) => fill.beforeL),
       afterL: most(({ fill }) => fill.afterL),
@@ -167,7 +168,10 @@ function factsOf(pot: PreparedPot, answer: WithoutCautions): PlanFacts {
       acid: item.need.factors.some(({ id }) => id === 'acid'),
       salted: pot.request.contents[i]!.additions?.includes('salt') ?? false,
       gets: answer.foods[i]!.gets,
-      needs: answer.foods[i]!.needs,
+      // What is dangerous when undercooked is held to what is assumed of it, whatever the log says.
+      needs: item.food.lectin
+        ? Math.max(item.need.boilMinutes, unlearntBoilMinutes(item.need))
+        : answer.foods[i]!.needs,
       max: answer.foods[i]!.window.max,
       centreC: answer.foods[i]!.centreC,
     })),

@@ -1,4 +1,5 @@
 import { BURNERS, heatIntoPot, type Burner } from '../appliance/burner'
+import { scaled } from '../appliance/figures'
 import { COOKERS, kindOf, stylesFor, type Cooker } from '../appliance/appliance'
 import type { Release } from '../appliance/step.schema'
 import type { Style } from '../appliance/style.schema'
@@ -13,7 +14,7 @@ import { failed, problem, type Outcome } from '../problem'
 import type { Liquid } from '../water/liquid.schema'
 import { FREE_LIQUID, isSour } from '../water/liquids'
 import { checkRequest } from './request-check'
-import type { Content, PlanRequest, Tin } from './request.schema'
+import type { Content, LearntFactors, PlanRequest, Tin } from './request.schema'
 import { endsByItself } from './styles'
 
 /** A food of the request with all that follows from how it was prepared. */
@@ -32,6 +33,8 @@ export interface PreparedFood {
   soakWaterG: number
   /** g of water it holds when it has its texture, and that should stand around it then. */
   uptakeG: number
+  /** Of that, what the log has taught; it may be less than was assumed. */
+  learntUptakeG: number
   freeLiquidG: number
   /** Its place in `PreparedPot.tins`, or null for the base. */
   tin: number | null
@@ -83,7 +86,7 @@ export function prepare(request: PlanRequest): Outcome<PreparedPot> {
     }
     const tin = content.where === 'base' ? null : tins.push(content.where.tin) - 1
     const joins = closings.indexOf(content.joins ?? 0)
-    foods.push({ ...prepareFood(food, texture, content, request), tin, joins })
+    foods.push({ ...prepareFood(food, texture, content, request, request.learnt?.contents?.[i]), tin, joins })
   })
   if (closings.length > 1 && endsByItself(request.style)) problems.push(problem('decides-itself', 'style'))
   if (cooker && !stylesFor(cooker).includes(request.style.kind))
@@ -99,9 +102,9 @@ export function prepare(request: PlanRequest): Outcome<PreparedPot> {
     ok: true,
     value: {
       request,
-      cooker: withLid(cooker, request.style),
+      cooker: asLearnt(withLid(cooker, request.style), request),
       bodyAssumed: typeof request.cooker !== 'string' && !request.cooker.body,
-      burner: burnerOf(request.burner ?? 'strong', cooker),
+      burner: learntBurner(burnerOf(request.burner ?? 'strong', cooker), request),
       style: request.style,
       release: releaseOf(request, cooker, foods),
       foods,
@@ -123,6 +126,19 @@ function burnerOf(burner: NonNullable<PlanRequest['burner']>, { body }: Cooker):
   return 'flameW' in burner ? heatIntoPot(burner, body.innerDiameterMm) : burner
 }
 
+function learntBurner(burner: Burner, { learnt }: PlanRequest): Burner {
+  const times = learnt?.flames
+  if (!times) return burner
+  const { high, medium, low, simmer } = burner
+  return { high: high * times.high, medium: medium * times.medium, low: low * times.low, simmer: simmer * times.simmer }
+}
+
+function asLearnt(cooker: Cooker, { learnt }: PlanRequest): Cooker {
+  if (!learnt) return cooker
+  const { heat, swing, loss } = learnt
+  return { ...cooker, appliance: scaled(cooker.appliance, { heat, swing, loss }) }
+}
+
 /** Without its lid a pot gives all its steam to the room. */
 function withLid(cooker: Cooker, style: Style): Cooker {
   const { appliance } = cooker
@@ -135,9 +151,11 @@ function prepareFood(
   texture: Texture,
   { dryG, soak, batch, additions = [], where, had }: Content,
   { kitchen, freeLiquid, liquids, stands }: PlanRequest,
+  learnt?: NonNullable<LearntFactors['contents']>[number],
 ): Omit<PreparedFood, 'joins' | 'tin'> {
   const share = soakedShare(food, soak, kitchen.roomC)
   const kept = soak !== null && soak.keepWater
+  const uptakeG = dryG * uptakeFor(food, texture)
   return {
     food,
     dryG,
@@ -147,6 +165,7 @@ function prepareFood(
     need: needOf(food, texture, {
       soakedShare: share,
       batch: batch ?? 'fresh',
+      learnt: learnt?.need,
       additions:
         where === 'base' && isSoured(dryG, liquids, stands?.sourG)
           ? [...new Set([...additions, 'acid' as const])]
@@ -157,7 +176,8 @@ function prepareFood(
     // What was cooked before has left its soaking water behind.
     heldG: had ? had.waterG : kept ? 0 : dryG * heldAfterDraining(food, share),
     soakWaterG: kept && !had ? (soak.waterG ?? 0) : 0,
-    uptakeG: dryG * uptakeFor(food, texture),
+    uptakeG: uptakeG * (learnt?.uptake ?? 1),
+    learntUptakeG: uptakeG * ((learnt?.uptake ?? 1) - 1),
     freeLiquidG: cooksCovered(food) ? dryG * FREE_LIQUID[freeLiquid ?? 'drained'] : 0,
   }
 }

@@ -6,7 +6,8 @@ import type { PlanRequest } from './request.schema'
 
 /** All figures of a request that cannot be. */
 export function checkRequest(request: PlanRequest): Problem[] {
-  const { kitchen, style, contents, trivetMm, liquids, stands, burner, given, spread, release, cooker } = request
+  const { kitchen, style, contents, trivetMm, liquids, stands, burner, given, spread, release, cooker, learnt } =
+    request
   const found: Problem[] = []
   const check = (value: number | undefined, name: BoundName, path: string) => {
     if (value !== undefined) found.push(...outOfBounds(value, name, path))
@@ -33,6 +34,13 @@ export function checkRequest(request: PlanRequest): Problem[] {
   given?.forEach(({ pourG, figure }, i) => {
     check(pourG, 'liquidG', `given.${i}.pourG`)
     check(figure, 'figure', `given.${i}.figure`)
+  })
+  const { flames, contents: foods, ...ofCooker } = learnt ?? {}
+  for (const [id, times] of Object.entries(flames ?? {})) check(times, 'learntTimes', `learnt.flames.${id}`)
+  for (const [id, times] of Object.entries(ofCooker)) check(times, 'learntTimes', `learnt.${id}`)
+  foods?.forEach(({ need, uptake }, i) => {
+    check(need, 'learntTimes', `learnt.contents.${i}.need`)
+    check(uptake, 'learntTimes', `learnt.contents.${i}.uptake`)
   })
   for (const [id, share] of Object.entries(spread ?? {})) check(share, 'share', `spread.${id}`)
   if (release !== 'auto' && release.kind !== 'natural')

@@ -51,6 +51,23 @@ export type Content = z.infer<typeof contentSchema>
 const givenSchema = z.object({ pourG: figure.optional(), figure: figure.optional() })
 export type Given = z.infer<typeof givenSchema>
 
+/** What the household's log has taught, each a factor of what stands in the request. */
+const learntSchema = z.object({
+  /** Heat into the pot by flame, or of a cooker that heats itself. */
+  flames: burnerSchema.optional(),
+  heat: figure.optional(),
+  swing: figure.optional(),
+  loss: figure.optional(),
+  /** Steam that the cooker loses. */
+  steam: figure.optional(),
+  /** By content: what it needs, and what it drinks. */
+  contents: z
+    .array(z.object({ need: figure.optional(), uptake: figure.optional() }))
+    .max(MOST.contents)
+    .optional(),
+})
+export type LearntFactors = z.infer<typeof learntSchema>
+
 /** What is asked of the planner: one load of one cooker. */
 export const planRequestSchema = z.object({
   kitchen: z.object({ altitudeM: figure, roomC: figure, tapC: figure }),
@@ -79,6 +96,7 @@ export const planRequestSchema = z.object({
   ),
   /** One standard deviation of what is unknown, as a share, where something has been measured. */
   spread: z.object({ flame: figure.optional(), lift: figure.optional(), batch: figure.optional() }).optional(),
+  learnt: learntSchema.optional(),
   /** The household's own foods, and its own figures for foods of the catalogue, by id. */
   foods: z.array(foodSchema).max(MOST.foods).optional(),
 })

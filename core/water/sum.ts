@@ -5,6 +5,9 @@ import { LIQUID_YIELD } from './liquids'
 export interface WaterLine {
   id:
     | 'uptake'
+    /** Of a food, or of the steam, what the log has taught. */
+    | 'learnt-uptake'
+    | 'learnt-steam'
     | 'steam'
     | 'free-liquid'
     | 'held'
@@ -35,6 +38,8 @@ export interface WaterSum {
 export interface Drinks {
   foodId: string
   uptakeG: number
+  /** Of that, what the log has taught. */
+  learntG?: number
   /** Already in a food that was soaked and drained. */
   heldG: number
   /** Measured soaking water that goes into the pot with the food. */
@@ -62,22 +67,29 @@ export interface Floor {
  * The water to pour: what the foods drink, plus steam lost, plus liquid wanted, less what is there
  * already; then raised to the highest floor. Each line is rounded to a gram so that the lines add
  * up to the figure. Liquids that bring more than is wanted leave nothing to pour and a `surplus` line; of the
- * water in a pot that is closed again, what is more than is wanted simply stays.
+ * water in a pot that is closed again, what is more than is wanted simply stays. `steamTimes` is what the log has
+ * taught of the steam.
  */
 export function waterSum(
   foods: readonly Drinks[],
   liquids: readonly Liquid[],
   steamLostG: number,
   floors: readonly Floor[],
-  { there = null, stoodG = 0 }: { there?: ThereAlready | null; stoodG?: number } = {},
+  {
+    there = null,
+    stoodG = 0,
+    steamTimes = 1,
+  }: { there?: ThereAlready | null; stoodG?: number; steamTimes?: number } = {},
 ): WaterSum {
   const lines: WaterLine[] = []
   const add = (id: WaterLine['id'], g: number, of?: string) => {
     const rounded = Math.round(g)
     if (rounded !== 0) lines.push(of === undefined ? { id, g: rounded } : { id, g: rounded, of })
   }
-  for (const food of foods) add('uptake', food.uptakeG, food.foodId)
+  for (const food of foods) add('uptake', food.uptakeG - (food.learntG ?? 0), food.foodId)
+  for (const food of foods) add('learnt-uptake', food.learntG ?? 0, food.foodId)
   add('steam', steamLostG)
+  add('learnt-steam', steamLostG * (steamTimes - 1))
   for (const food of foods) add('free-liquid', food.freeLiquidG, food.foodId)
   for (const food of foods) add('held', -food.heldG, food.foodId)
   for (const food of foods) add('soak-water', -food.soakWaterG, food.foodId)

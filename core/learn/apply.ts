@@ -1,0 +1,129 @@
+import { heatsItself } from '../appliance/appliance'
+import { figureOf } from '../appliance/figures'
+import type { FoodGroup } from '../food/food.schema'
+import { FLAMES } from '../names'
+import { prepare } from '../program/prepared'
+import type { LearntFactors, PlanRequest } from '../program/request.schema'
+import { UNMEASURED } from '../unknown'
+import { idOf, OLD_BATCH, UNLEARNT, type Figure } from './figure'
+import type { Estimate } from './joint'
+import { doneTerms, type Learnt } from './log'
+
+/** What of a kitchen a pot is cooked with, by the ids that its log knows. */
+export interface PotOf {
+  cookerId: string
+  burnerId: string | null
+  /** By content; null where nobody said. */
+  bagIds: readonly (string | null)[]
+}
+
+/** So far off what was assumed a figure must be before a plan is changed by it. */
+const LEAST_CHANGE = 0.005
+/** No learnt factor goes beyond this, whatever was heard and said (engineering estimate). */
+const MOST_LOG = Math.log(4)
+
+/**
+ * The request with what the log has taught of its cooker, burner, bags and foods: the means as factors, and how sure they
+ * are as the spread of what is unknown, which learning narrows and never widens. A request whose figures cannot be
+ * read comes back as it is; planning says what is wrong with it.
+ */
+export function asLearnt(request: PlanRequest, pot: PotOf, learnt: Learnt): PlanRequest {
+  const plain: PlanRequest = { ...request, learnt: undefined }
+  const prepared = prepare(plain)
+  if (!prepared.ok) return plain
+  const { cooker, burner, foods } = prepared.value
+  const { cookerId, burnerId, bagIds } = pot
+  const of = (...figures: Figure[]): Estimate => {
+    const known = figures.map(idOf).filter((id) => learnt.has(id))
+    return learnt.of(new Map(known.map((id) => [id, 1])))
+  }
+  /** A figure that is a factor of W or W/K, as the kitchen says it now. */
+  const ofSaid = (saidNow: number, own: Figure, ...figures: Figure[]): Estimate => {
+    const { mean, sd } = of(own, ...figures)
+    const said = learnt.saidOf(idOf(own))
+    return { mean: said === null ? mean : mean + Math.log(said / saidNow), sd }
+  }
+  const knows = (...figures: Figure[]) => figures.every((figure) => learnt.has(idOf(figure)))
+
+  const factors: LearntFactors = {}
+  const spread = { ...request.spread }
+  const narrow = (name: 'flame' | 'batch', sd: number) => {
+    spread[name] = Math.min(spread[name] ?? UNMEASURED[name === 'flame' ? 'heat' : 'batch'], sd)
+  }
+  if (heatsItself(cooker.appliance)) {
+    const own: Figure = { kind: 'own-heat', cookerId }
+    if (knows(own)) {
+      const { mean, sd } = ofSaid(figureOf(cooker.appliance, 'heat'), own)
+      factors.heat = timesOf(mean)
+      narrow('flame', sd)
+    }
+  } else if (burnerId !== null) {
+    const common: Figure = { kind: 'burner-heat', cookerId, burnerId }
+    if (knows(common)) {
+      const flames = FLAMES.map((flame) => {
+        const own: Figure = { kind: 'flame-heat', cookerId, burnerId, flame }
+        return { flame, own, is: knows(own) ? ofSaid(burner[flame], own, common) : of(common) }
+      })
+      factors.flames = Object.fromEntries(flames.map(({ flame, is }) => [flame, timesOf(is.mean)])) as never
+      const used = 'flame' in request.style ? request.style.flame : 'high'
+      const { own, is } = flames.find(({ flame }) => flame === used)!
+      if (knows(own)) narrow('flame', is.sd)
+    }
+  }
+  const ofCooker = (kind: 'swing' | 'loss' | 'steam') => {
+    const figure: Figure = { kind, cookerId }
+    if (!knows(figure)) return
+    const { mean } = kind === 'loss' ? ofSaid(cooker.appliance.lossWPerK, figure) : of(figure)
+    factors[kind] = timesOf(mean)
+  }
+  ofCooker('swing')
+  ofCooker('loss')
+  ofCooker('steam')
+
+  let vaguest = 0
+  factors.contents = foods.map(({ food, need }, i) => {
+    const isOld = need.factors.some(({ id }) => id === 'old-batch')
+    const done = needShift(food.id, food.group, bagIds[i] ?? null, isOld, learnt)
+    vaguest = Math.max(vaguest, done.sd)
+    const uptake = of({ kind: 'uptake', foodId: food.id }).mean
+    return { ...timesIf('need', done.mean), ...timesIf('uptake', uptake) }
+  })
+  if (vaguest > 0) narrow('batch', vaguest)
+  if (factors.contents.every((one) => Object.keys(one).length === 0)) delete factors.contents
+  const changes = Object.values(factors).some((one) => one !== undefined && one !== 1)
+  const { spread: _, learnt: __, ...rest } = plain
+  return {
+    ...rest,
+    ...(Object.keys(spread).length > 0 ? { spread } : {}),
+    ...(changes ? { learnt: factors } : {}),
+  }
+}
+
+/** What a food needs here beside what is assumed of it: its bag, its kitchen, and how it is liked. */
+export function needShift(
+  foodId: string,
+  group: FoodGroup,
+  bagId: string | null,
+  isOld: boolean,
+  learnt: Learnt,
+): Estimate {
+  const figures = doneTerms({ foodId, group }, bagId)
+  const known = figures.filter((figure) => learnt.has(idOf(figure)))
+  const { mean, sd } = learnt.of(new Map(known.map((figure) => [idOf(figure), 1])))
+  const bagKnown = known.some(({ kind }) => kind === 'batch')
+  // What nobody has spoken of yet is as unsure as it was assumed to be.
+  const unknown = figures
+    .filter((figure) => !known.includes(figure))
+    .map(({ kind }) => (kind === 'batch' ? 0 : kind === 'need' ? UNLEARNT.need : UNLEARNT.taste))
+  const bagSd = bagKnown ? 0 : isOld ? UNLEARNT.oldBatch : UNLEARNT.freshBatch
+  // An old bag has its factor in the plan already.
+  return { mean: mean - (bagKnown && isOld ? OLD_BATCH : 0), sd: Math.hypot(sd, bagSd, ...unknown) }
+}
+
+const timesOf = (mean: number) =>
+  Math.abs(mean) < LEAST_CHANGE ? 1 : Math.exp(Math.min(MOST_LOG, Math.max(-MOST_LOG, mean)))
+
+function timesIf<K extends 'need' | 'uptake'>(key: K, mean: number): Partial<Record<K, number>> {
+  const times = timesOf(mean)
+  return times === 1 ? {} : ({ [key]: times } as Record<K, number>)
+}

@@ -1,0 +1,329 @@
+import { FLAMES, type FlameName } from '../names'
+import { DAY_MS } from '../measure/time'
+import { figureOfId, idOf, OLD_BATCH, priorOf, UNLEARNT, type Figure } from './figure'
+import { Joint, type Estimate, type Move, type Terms } from './joint'
+import type { FlameShares, FoodFit, RunFit } from './run-fit'
+
+/** How one food came out, on scales from -2 (much too hard, too dry) over 0 (right) to 2. */
+export interface LoggedVerdict {
+  content: number
+  texture: number
+  water: number
+}
+
+/** A run as learning needs it: what it says by itself, on what it was cooked, from which bags, and how it was judged. */
+export interface LoggedRun {
+  id: string
+  fit: RunFit
+  cookerId: string
+  /** Null for what heats itself, or where nobody said. */
+  burnerId: string | null
+  /** By content; null where nobody said. */
+  bagIds: readonly (string | null)[]
+  verdicts: readonly LoggedVerdict[]
+}
+
+/** All that a household's learning rests on. Times in ms since 1970. */
+export interface KitchenLog {
+  runs: readonly LoggedRun[]
+  bags: readonly { id: string; boughtAt: number }[]
+  /** New gaskets: what a cooker loses is learnt anew. */
+  gaskets: readonly { cookerId: string; at: number }[]
+  /** Water tests: heat, swing and loss were measured, and stand in the kitchen from then on. */
+  waterTests: readonly { cookerId: string; burnerId: string | null; at: number }[]
+  /** Figures that were told to be forgotten, by their id, and when. */
+  forgotten: readonly { figure: string; at: number }[]
+  /** Runs that are not to teach. */
+  without: readonly string[]
+}
+
+/** What one run said of a figure. */
+export interface Evidence {
+  runId: string
+  at: number
+  /** What it alone would have the figure be, as a logarithm, and one standard deviation of that. */
+  says: number
+  sd: number
+  /** How far it moved the figure. */
+  moved: number
+}
+
+/** A figure that has been spoken of. */
+export interface LearntFigure {
+  id: string
+  figure: Figure
+  prior: Estimate
+  now: Estimate
+  evidence: Evidence[]
+}
+
+/** Two figures of which only the sum is known yet. */
+export interface Undecided {
+  a: string
+  b: string
+}
+
+export interface Learnt {
+  figures: LearntFigure[]
+  undecided: Undecided[]
+  /** What is believed of any sum of figures, at the end of the log. */
+  of(terms: Terms): Estimate
+  has(id: string): boolean
+  /** W or W/K that a figure of a cooker is a factor of, as the last run had it; null where no run had it. */
+  saidOf(id: string): number | null
+}
+
+// From judgements to figures (MODEL: one step of doneness is a factor, one step of water an uptake).
+const STEP_OF_DONENESS = Math.log(1.28)
+const STEP_OF_WATER = 0.15
+/** A judgement is blurred by so much (engineering estimates). */
+const DONENESS_SD = 0.12
+const WATER_SD = 0.075
+const MOST_STEPS = 2
+const CHOICES = 5
+
+/** A cooker's loss wanders so far in a month, as a logarithm (engineering estimate). */
+const LOSS_DRIFT = 0.05
+const MONTH_MS = 30.44 * DAY_MS
+const YEAR_MS = 365.25 * DAY_MS
+
+/**
+ * From run to run a figure of a stove wanders so far, as a logarithm: knobs, gaskets and weights do, and what the model
+ * leaves out of them (the lift of a weight that nobody measured) does not average out (engineering estimates).
+ */
+const WANDERS: Partial<Record<Figure['kind'], number>> = {
+  'flame-heat': 0.025,
+  'own-heat': 0.02,
+  swing: 0.03,
+  loss: 0.06,
+}
+
+/** What moves a figure less than this is not told. */
+const LEAST_MOVED = 0.002
+/** Figures that are correlated more closely than this, and of which neither is known much better than before. */
+const UNDECIDED_FROM = -0.45
+const HARDLY_BETTER = 0.6
+
+/**
+ * Learns from a log: a linear Gaussian filter over the logarithms of its figures, with one joint covariance, run by run
+ * in the order of time. The same log gives the same answer whenever it is asked.
+ */
+export function learnFrom(log: KitchenLog): Learnt {
+  const learner = new Learner(log)
+  for (const happening of happeningsOf(log)) happening.tell(learner)
+  return learner.learnt()
+}
+
+interface Happening {
+  at: number
+  tell(learner: Learner): void
+}
+
+/** All that happened, in order; of two things at the same time, what is forgotten or measured comes first. */
+function happeningsOf({ runs, gaskets, waterTests, forgotten, without }: KitchenLog): Happening[] {
+  const left = new Set(without)
+  const all: Happening[] = [
+    ...gaskets.map(({ cookerId, at }) => ({ at, tell: (to: Learner) => to.anew(idOf({ kind: 'loss', cookerId })) })),
+    ...waterTests.map((test) => ({ at: test.at, tell: (to: Learner) => to.waterTest(test) })),
+    ...forgotten.map(({ figure, at }) => ({ at, tell: (to: Learner) => to.anew(figure) })),
+    ...runs
+      .filter(({ id }) => !left.has(id))
+      .map((run) => ({ at: run.fit.litAt, tell: (to: Learner) => to.run(run) }))
+      .sort((a, b) => a.at - b.at),
+  ]
+  return all
+    .map((one, i) => ({ one, i }))
+    .sort((a, b) => a.one.at - b.one.at || a.i - b.i)
+    .map(({ one }) => one)
+}
+
+class Learner {
+  private readonly joint = new Joint()
+  private readonly priors = new Map<string, Estimate>()
+  private readonly evidence = new Map<string, Evidence[]>()
+  private readonly said = new Map<string, number>()
+  private readonly measured = new Set<string>()
+  private readonly driftedAt = new Map<string, number>()
+  private readonly bags: ReadonlyMap<string, number>
+
+  constructor({ bags }: KitchenLog) {
+    this.bags = new Map(bags.map(({ id, boughtAt }) => [id, boughtAt]))
+  }
+
+  /** The figure is learnt anew from now on. */
+  anew(id: string): void {
+    if (!this.joint.has(id)) return
+    this.joint.reset(id, this.priors.get(id)!)
+    this.evidence.set(id, [])
+  }
+
+  waterTest({ cookerId, burnerId }: KitchenLog['waterTests'][number]): void {
+    const flames: Figure[] =
+      burnerId === null
+        ? [{ kind: 'own-heat', cookerId }]
+        : [
+            { kind: 'burner-heat', cookerId, burnerId },
+            ...FLAMES.map((flame): Figure => ({ kind: 'flame-heat', cookerId, burnerId, flame })),
+          ]
+    for (const figure of [...flames, { kind: 'swing', cookerId }, { kind: 'loss', cookerId }] as Figure[]) {
+      const id = idOf(figure)
+      this.measured.add(id)
+      // What it was a factor of is not what the kitchen has now.
+      this.said.delete(id)
+      this.priors.set(id, priorOf(figure, { isMeasured: true }))
+      this.anew(id)
+    }
+  }
+
+  run(run: LoggedRun): void {
+    const { fit, cookerId, burnerId } = run
+    const { said } = fit
+    const heatTerms = (shares: FlameShares): Map<string, number> => {
+      if (said.ownW !== null) return new Map([[this.figure({ kind: 'own-heat', cookerId }, fit, said.ownW), 1]])
+      const burner = burnerId ?? 'unsaid'
+      const terms = new Map([[this.figure({ kind: 'burner-heat', cookerId, burnerId: burner }, fit), 1]])
+      for (const [flame, share] of Object.entries(shares ?? {}) as [FlameName, number][])
+        terms.set(
+          this.figure({ kind: 'flame-heat', cookerId, burnerId: burner, flame }, fit, said.flameW?.[flame]),
+          share,
+        )
+      return terms
+    }
+    for (const { flames, says } of fit.heard)
+      for (const { heat, swing, value, sd } of says) {
+        const terms = new Map([...heatTerms(flames)].map(([id, times]) => [id, times * heat]))
+        if (Math.abs(swing) > 1e-6) terms.set(this.figure({ kind: 'swing', cookerId }, fit), swing)
+        this.tell(run, terms, this.joint.measured(terms, value, sd))
+      }
+    if (fit.loss) {
+      const terms = new Map([[this.figure({ kind: 'loss', cookerId }, fit, said.lossWPerK), 1]])
+      this.tell(run, terms, this.joint.measured(terms, fit.loss.value, fit.loss.sd))
+    }
+    for (const { content, texture, water } of run.verdicts) {
+      const food = fit.foods[content]
+      if (!food) continue
+      this.doneness(run, food, content, texture, food.byHeat !== 0 ? heatTerms(fit.unheard) : new Map())
+      this.water(run, food, water)
+    }
+  }
+
+  /** ln(got / needed) = steps × ln 1.28 + bag + need + taste. */
+  private doneness(run: LoggedRun, food: FoodFit, content: number, texture: number, heat: Map<string, number>): void {
+    const { fit } = run
+    const bagId = run.bagIds[content] ?? null
+    const terms = new Map<string, number>(doneTerms(food, bagId).map((figure) => [this.figure(figure, fit), 1]))
+    // What was not heard of the heat speaks too: hotter, and the food had more.
+    for (const [id, times] of heat) terms.set(id, -food.byHeat * times)
+    // A bag that nobody named is one of many.
+    const unnamed = bagId === null ? (food.isOld ? UNLEARNT.oldBatch : UNLEARNT.freshBatch) : 0
+    const got = food.logGot.value - (bagId === null && food.isOld ? OLD_BATCH : 0)
+    const blur = Math.hypot(DONENESS_SD, food.logGot.sd, unnamed)
+    const [low, high] = limitsOf(texture)
+    const range = [got - high * STEP_OF_DONENESS, got - low * STEP_OF_DONENESS] as const
+    this.tell(run, terms, this.joint.judged(terms, range, blur, CHOICES))
+  }
+
+  private water(run: LoggedRun, food: FoodFit, steps: number): void {
+    const { fit, cookerId } = run
+    if (!food.inTin && !fit.water) return
+    const over = food.inTin ? 0 : fit.water!.over
+    const terms = new Map([[this.figure({ kind: 'uptake', foodId: food.foodId }, fit), -food.uptake]])
+    if (!food.inTin) terms.set(this.figure({ kind: 'steam', cookerId }, fit), -fit.water!.steam)
+    const blur = Math.hypot(WATER_SD, food.inTin ? 0 : fit.water!.sd)
+    const [low, high] = limitsOf(steps)
+    const range = [low * STEP_OF_WATER - over, high * STEP_OF_WATER - over] as const
+    this.tell(run, terms, this.joint.judged(terms, range, blur, CHOICES))
+  }
+
+  /** The id of a figure, which is known from now on; what it is a factor of may have been changed since. */
+  private figure(figure: Figure, { litAt }: RunFit, saidNow?: number): string {
+    const id = idOf(figure)
+    const boughtAt = figure.kind === 'batch' ? this.bags.get(figure.bagId) : undefined
+    if (!this.joint.has(id)) {
+      const isOld = boughtAt !== undefined && litAt - boughtAt > YEAR_MS
+      const prior = this.priors.get(id) ?? priorOf(figure, { isOld, isMeasured: this.measured.has(id) })
+      this.priors.set(id, prior)
+      this.joint.add(id, prior)
+      this.evidence.set(id, [])
+    }
+    if (saidNow !== undefined) {
+      const before = this.said.get(id)
+      if (before !== undefined && before !== saidNow) this.shift(id, Math.log(before / saidNow))
+      this.said.set(id, saidNow)
+    }
+    const since = this.driftedAt.get(id)
+    if (since !== undefined && litAt > since) {
+      const wanders = WANDERS[figure.kind] ?? 0
+      const drifts = figure.kind === 'loss' ? ((litAt - since) / MONTH_MS) * LOSS_DRIFT ** 2 : 0
+      if (wanders + drifts > 0) this.joint.drift(id, wanders ** 2 + drifts)
+    }
+    this.driftedAt.set(id, Math.max(litAt, since ?? litAt))
+    return id
+  }
+
+  private shift(id: string, by: number): void {
+    this.joint.shift(id, by)
+    this.evidence.set(
+      id,
+      this.evidence.get(id)!.map((one) => ({ ...one, says: one.says + by })),
+    )
+  }
+
+  private tell(run: LoggedRun, terms: Terms, { says, was, sd, moved }: Move): void {
+    for (const [id, by] of moved) {
+      if (Math.abs(by) < LEAST_MOVED && !terms.has(id)) continue
+      const times = terms.get(id)
+      // What was heard of others moves it too, but only what was said of it is a mark of its own.
+      if (times === undefined || Math.abs(times) < 0.05) continue
+      const now = this.joint.of(new Map([[id, 1]]))
+      const others = new Map([...terms].filter(([other]) => other !== id))
+      const around = this.joint.of(others).sd
+      this.evidence.get(id)!.push({
+        runId: run.id,
+        at: run.fit.litAt,
+        says: now.mean - by + (says - was) / times,
+        sd: Math.hypot(sd, around) / Math.abs(times),
+        moved: by,
+      })
+    }
+  }
+
+  learnt(): Learnt {
+    const { joint } = this
+    const figures = joint.ids.flatMap((id): LearntFigure[] => {
+      const evidence = this.evidence.get(id)!
+      const figure = figureOfId(id)
+      if (evidence.length === 0 || !figure) return []
+      return [{ id, figure, prior: this.priors.get(id)!, now: joint.of(new Map([[id, 1]])), evidence }]
+    })
+    return {
+      figures,
+      undecided: undecidedOf(joint, figures),
+      of: (terms) => joint.of(terms),
+      has: (id) => joint.has(id),
+      saidOf: (id) => this.said.get(id) ?? null,
+    }
+  }
+}
+
+/** What the need of a food is made of, besides what is assumed of it. */
+export function doneTerms({ foodId, group }: Pick<FoodFit, 'foodId' | 'group'>, bagId: string | null): Figure[] {
+  return [
+    ...(bagId === null ? [] : [{ kind: 'batch', bagId } as const]),
+    { kind: 'need', foodId },
+    { kind: 'group-taste', group },
+    { kind: 'taste' },
+  ]
+}
+
+/** The limits between which a judgement of so many steps was felt; beyond the last step there is none. */
+function limitsOf(steps: number): readonly [low: number, high: number] {
+  return [steps <= -MOST_STEPS ? -Infinity : steps - 0.5, steps >= MOST_STEPS ? Infinity : steps + 0.5]
+}
+
+function undecidedOf(joint: Joint, figures: readonly LearntFigure[]): Undecided[] {
+  const vague = figures.filter(({ prior, now }) => now.sd > HARDLY_BETTER * prior.sd)
+  return vague.flatMap(({ id: a }, i) =>
+    vague.slice(i + 1).flatMap(({ id: b }) => (joint.correlation(a, b) < UNDECIDED_FROM ? [{ a, b }] : [])),
+  )
+}

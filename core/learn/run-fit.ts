@@ -1,0 +1,305 @@
+import { heatsItself, kindOf } from '../appliance/appliance'
+import { figureOf } from '../appliance/figures'
+import type { Burner } from '../appliance/burner'
+import type { FoodGroup } from '../food/food.schema'
+import { replay, type Course, type Guess, type LivePlan } from '../live/course'
+import type { RunEvent } from '../live/event.schema'
+import { closingsOf } from '../live/follow'
+import { NATURAL } from '../live/future'
+import { heardOf, type Matrix2 } from '../live/infer'
+import { asPlanned, lookAhead, type Banded } from '../live/outlook'
+import { runState, ventedSince, type Leg, type RunState } from '../live/run'
+import { MINUTE_MS } from '../measure/time'
+import { FLAMES, type FlameName } from '../names'
+import { inBase } from '../program/closing'
+import type { PreparedFood } from '../program/prepared'
+import { endsByItself } from '../program/styles'
+import { UNMEASURED } from '../unknown'
+
+/** Something that one run measured of a sum of logarithms. */
+export interface Measured {
+  value: number
+  sd: number
+}
+
+/** Shares in which the flames of a burner made the heat of a leg; null for a cooker's own. */
+export type FlameShares = Partial<Record<FlameName, number>> | null
+
+/** What one food of a run got and was planned to need, as catalogue and circumstances have it. */
+export interface FoodFit {
+  foodId: string
+  group: FoodGroup
+  /** Logarithm of the boil-minutes that it got over those that it needs from a fresh bag, and how sure. */
+  logGot: Measured
+  /** By how much that grows with the logarithm of the heat, where nothing was heard that tells the heat. */
+  byHeat: number
+  isOld: boolean
+  /** g of water per g of dry food that it was planned to drink. */
+  uptake: number
+  /** It stands in a tin of its own, where nothing boils away. */
+  inTin: boolean
+}
+
+/**
+ * What a run says of its kitchen, before anything else is known: kept with the run, so that learning from a log costs
+ * no simulation. Figures are logarithms of factors on what was assumed without any learning.
+ */
+export interface RunFit {
+  litAt: number
+  /** What was assumed then: the heat of each flame into the pot or of the cooker itself, in W; lost W/K. */
+  said: { flameW: Burner | null; ownW: number | null; lossWPerK: number }
+  /** By closing of the lid: directions in which the signs tell heat and swing. */
+  heard: { flames: FlameShares; says: (Measured & { heat: number; swing: number })[] }[]
+  /** What the fall of the pressure says of the heat that is lost; null where nobody saw it fall. */
+  loss: Measured | null
+  foods: FoodFit[]
+  /** The flames under which a food got what it got, where nothing was heard. */
+  unheard: FlameShares
+  /** Water around what stands in the base, over what was wanted, and steam lost, in g per g of dry food. */
+  water: { over: number; steam: number; sd: number } | null
+}
+
+/**
+ * From one run to the next a pot differs from itself by so much (load, place on the flame, how the knob was turned):
+ * logarithms, engineering estimates.
+ */
+const FROM_RUN_TO_RUN = { heat: 0.06, swing: 0.2, loss: 0.2 }
+/** The indicator is seen to be down so much after it is, and so exactly, in minutes (engineering estimates). */
+const SEEN_LATE_MINUTES = 0.5
+const SEEN_DOWN_MINUTES = 1
+/** Pressure that is gone sooner tells nothing of what is lost. */
+const LEAST_FALL_MINUTES = 2
+/** Of a pot that fits no plan nobody knows what its food got, but by the clock (engineering estimate). */
+const STRANGE_SD = 0.3
+/** What a cooker that decides for itself gives a food, besides what was planned (engineering estimate). */
+const BY_ITSELF_SD = 0.12
+/** g of water per g of food by which the plan's own water is off (engineering estimate). */
+const WATER_SD = 0.08
+/** A direction that is told less exactly than this says nothing. */
+const LEAST_TOLD = 1
+const STEP = 0.03
+/** A pot whose opening nobody wrote down stood no longer than this after its heat went off. */
+const STOOD_MS = 45 * MINUTE_MS
+
+/** What a run says; null for one that was never cooked to an end. Throws UnreadablePlan as following it does. */
+export function fitRun(plan: LivePlan, events: readonly RunEvent[]): RunFit | null {
+  const state = runState(events)
+  if (state.phase === 'abandoned' || state.legs[0].litAt === null) return null
+  const legs = closingsOf(plan, events).flatMap(({ leg, course }, i) => {
+    const endMs = leg.openedAt ?? leg.pressureGoneAt ?? (leg.heatOffAt === null ? null : leg.heatOffAt + STOOD_MS)
+    if (leg.litAt === null || endMs === null) return []
+    return [legFit(course, leg, { ...state, legs: state.legs.slice(0, i + 1) as RunState['legs'] }, endMs)]
+  })
+  const last = legs.at(-1)
+  if (!last) return null
+  const { pot } = last.course.closing
+  const learnt = pot.request.learnt
+  const unheard = legs.find(({ isHeard }) => !isHeard)
+  return {
+    litAt: state.legs[0].litAt,
+    said: saidOf(last.course),
+    heard: legs.flatMap(({ heard }) => (heard ? [heard] : [])),
+    loss: legs.flatMap(({ loss }) => (loss ? [loss] : [])).at(-1) ?? null,
+    foods: pot.foods.map(({ food, need, uptakeG, dryG, tin }, i): FoodFit => {
+      const all = last.got[i]!.value
+      const share = (of: (leg: (typeof legs)[number]) => number) =>
+        legs.reduce((sum, leg, k) => {
+          const before = k === 0 ? 0 : legs[k - 1]!.got[i]!.value
+          return sum + (of(leg) * Math.max(0, leg.got[i]!.value - before)) / Math.max(all, 1e-6)
+        }, 0)
+      const times = need.factors.reduce((product, one) => (NOT_ASSUMED.has(one.id) ? product * one.times : product), 1)
+      const sd = share(({ sd }) => sd[i]!)
+      return {
+        foodId: food.id,
+        group: food.group,
+        // At the heat that was assumed, without what the plan had learnt of it already.
+        logGot: {
+          value: Math.log((Math.max(all, 1e-6) * times) / need.boilMinutes) - share((leg) => leg.byHeat[i]! * leg.heat),
+          sd,
+        },
+        byHeat: share(({ byHeat }) => byHeat[i]!),
+        isOld: need.factors.some(({ id }) => id === 'old-batch'),
+        uptake: uptakeG / dryG / (learnt?.contents?.[i]?.uptake ?? 1),
+        inTin: tin !== null,
+      }
+    }),
+    unheard: unheard ? unheard.flames : null,
+    water: last.water,
+  }
+}
+
+/** Factors of a need that are a matter of learning, and are not part of what is assumed. */
+const NOT_ASSUMED: ReadonlySet<string> = new Set(['learnt', 'old-batch'])
+
+interface LegFit {
+  course: Course
+  flames: FlameShares
+  isHeard: boolean
+  heard: RunFit['heard'][number] | null
+  loss: Measured | null
+  got: Banded[]
+  sd: number[]
+  byHeat: number[]
+  /** Logarithm of the heat that it was worked out with, over what is assumed. */
+  heat: number
+  water: RunFit['water']
+}
+
+function legFit(course: Course, leg: Leg, state: RunState, endMs: number): LegFit {
+  const flames = flamesOf(course, leg)
+  if (endsByItself(course.closing.pot.style)) {
+    const { gotNow, waterNowG } = asPlanned(course, state, endMs)
+    const sd = gotNow.map(() => BY_ITSELF_SD)
+    const none = { flames, isHeard: true, heard: null, loss: null, byHeat: gotNow.map(() => 0), heat: 0 }
+    return { ...none, course, got: gotNow, sd, water: waterOf(course, waterNowG) }
+  }
+  const isHeard = heardOf(state, endMs).minutes.length > 0
+  const looking = lookAhead(course, state, endMs, { bands: isHeard })
+  const { gotNow, waterNowG, understood } = looking.outlook(null)
+  const { guess, normal, prior } = looking.belief
+  const logOf = (of: Guess) => potGot(course, leg, of, endMs)
+  const here = logOf(guess)
+  const slope = (to: Guess, by: number) => logOf(to).map((got, i) => (got - here[i]!) / by)
+  const byHeat = isHeard ? here.map(() => 0) : slope({ ...guess, logHeat: guess.logHeat + STEP }, STEP)
+  const byLift = slope({ ...guess, logLift: STEP }, STEP)
+  const offset = offsetOf(course, flames)
+  const sd = gotNow.map(({ value, low, high }, i) => {
+    const strange = understood ? 0 : STRANGE_SD
+    if (!isHeard) return Math.hypot(UNMEASURED.lift * byLift[i]!, strange)
+    return Math.hypot(value > 0 ? Math.log(Math.max(high, 1e-6) / Math.max(low, 1e-6)) / 2 : 0, strange)
+  })
+  return {
+    course,
+    flames,
+    isHeard,
+    heard: isHeard && understood ? { flames, says: told(guess, normal, prior, offset) } : null,
+    loss: understood ? lossOf(course, leg, state, guess) : null,
+    got: gotNow,
+    sd,
+    byHeat,
+    heat: guess.logHeat + offset.heat,
+    water: waterOf(course, waterNowG),
+  }
+}
+
+/** Logarithms of the boil-minutes of a leg under a guess. */
+function potGot(course: Course, leg: Leg, guess: Guess, untilMs: number): number[] {
+  return replay(course, leg, guess, untilMs)
+    .boilMinutes()
+    .map((got, i) => Math.log(Math.max(got + course.had[i]!, 1e-6)))
+}
+
+/** What a fit says apart from the prior that it began with: one sure value along each axis of what was heard. */
+function told(
+  guess: Guess,
+  [a, b, c]: Matrix2,
+  prior: readonly [number, number],
+  offset: { heat: number; swing: number },
+): RunFit['heard'][number]['says'] {
+  const said = [a - 1 / prior[0] ** 2, b, c - 1 / prior[1] ** 2] as const
+  // The fit with its prior: normal matrix times guess is what was heard times its own matrix.
+  const vector = [a * guess.logHeat + b * guess.logSwing, b * guess.logHeat + c * guess.logSwing] as const
+  const middle = (said[0] + said[2]) / 2
+  const spread = Math.hypot((said[0] - said[2]) / 2, said[1])
+  const angle = Math.atan2(2 * said[1], said[0] - said[2]) / 2
+  return [middle + spread, middle - spread].flatMap((sure, axis) => {
+    if (sure < 1 / LEAST_TOLD ** 2) return []
+    const heat = axis === 0 ? Math.cos(angle) : -Math.sin(angle)
+    const swing = axis === 0 ? Math.sin(angle) : Math.cos(angle)
+    const value = (heat * vector[0] + swing * vector[1]) / sure + heat * offset.heat + swing * offset.swing
+    const own = Math.hypot(heat * FROM_RUN_TO_RUN.heat, swing * FROM_RUN_TO_RUN.swing)
+    return [{ heat, swing, value, sd: Math.hypot(1 / Math.sqrt(sure), own) }]
+  })
+}
+
+/** What the plan had learnt already, as logarithms. */
+function offsetOf({ closing }: Course, flames: FlameShares): { heat: number; swing: number } {
+  const { learnt } = closing.pot.request
+  const log = (times = 1) => Math.log(times)
+  const heat = flames
+    ? FLAMES.reduce((sum, flame) => sum + (flames[flame] ?? 0) * log(learnt?.flames?.[flame]), 0)
+    : log(learnt?.heat)
+  return { heat, swing: log(learnt?.swing) }
+}
+
+function saidOf({ closing }: Course): RunFit['said'] {
+  const { request, cooker, burner } = closing.pot
+  const { learnt } = request
+  const own = heatsItself(cooker.appliance)
+  const flameW = Object.fromEntries(FLAMES.map((flame) => [flame, burner[flame] / (learnt?.flames?.[flame] ?? 1)]))
+  return {
+    flameW: own ? null : (flameW as Burner),
+    ownW: own ? figureOf(cooker.appliance, 'heat') / (learnt?.heat ?? 1) : null,
+    lossWPerK: cooker.appliance.lossWPerK / (learnt?.loss ?? 1),
+  }
+}
+
+/** Shares of the minutes under heat that each flame burnt; null for a cooker's own heat. */
+function flamesOf({ closing, program }: Course, leg: Leg): FlameShares {
+  const { burner, cooker } = closing.pot
+  if (heatsItself(cooker.appliance)) return null
+  const first = program[0]!
+  const lit = 'heatW' in first ? FLAMES.find((flame) => Math.abs(burner[flame] - first.heatW) < 1e-6) : undefined
+  const changes = [{ at: leg.litAt!, flame: lit ?? 'high' }, ...leg.flameChanges]
+  // The signs that tell the heat come until the last whistle; what burns afterwards tells nothing.
+  const until = leg.whistles.at(-1)?.at ?? leg.atPressureAt ?? leg.boilsAt ?? leg.heatOffAt ?? leg.openedAt!
+  const minutes: Partial<Record<FlameName, number>> = {}
+  changes.forEach(({ at, flame }, i) => {
+    const to = Math.min(changes[i + 1]?.at ?? until, until)
+    if (to > at) minutes[flame] = (minutes[flame] ?? 0) + (to - at)
+  })
+  const all = Object.values(minutes).reduce((sum, one) => sum + one, 0)
+  return all > 0 ? Object.fromEntries(Object.entries(minutes).map(([flame, one]) => [flame, one / all])) : { high: 1 }
+}
+
+/** How the pressure fell by itself, against how it should have. */
+function lossOf(course: Course, leg: Leg, state: RunState, guess: Guess): Measured | null {
+  const { heatOffAt, pressureGoneAt } = leg
+  if (!kindOf(course.pot.appliance).holdsPressure || heatOffAt === null || pressureGoneAt === null) return null
+  if (ventedSince(leg) !== null) return null
+  const observed = (pressureGoneAt - heatOffAt) / MINUTE_MS - SEEN_LATE_MINUTES
+  const fall = (lossTimes: number) => {
+    const appliance = { ...course.pot.appliance, lossWPerK: course.pot.appliance.lossWPerK * lossTimes }
+    const run = replay({ ...course, pot: { ...course.pot, appliance } }, leg, guess, heatOffAt)
+    run.release(NATURAL)
+    return run.result().releaseMinutes
+  }
+  // From where the pot was when its heat went off: just after its whistle it has less to lose than just before.
+  const then = [...state.legs.slice(0, -1), { ...leg, pressureGoneAt: null, openedAt: null }] as RunState['legs']
+  const natural = { ...course, release: NATURAL }
+  const { opensAt } = lookAhead(natural, { ...state, legs: then }, heatOffAt, { bands: false, before: guess }).outlook(
+    null,
+  )
+  const planned = (opensAt.value - heatOffAt) / MINUTE_MS
+  if (observed < LEAST_FALL_MINUTES || planned < LEAST_FALL_MINUTES) return null
+  const byLoss = Math.log(fall(1 + STEP) / fall(1)) / Math.log(1 + STEP)
+  if (!(byLoss < -0.2)) return null
+  const sd = Math.hypot(FROM_RUN_TO_RUN.loss, SEEN_DOWN_MINUTES / observed) / -byLoss
+  const offset = Math.log(course.closing.pot.request.learnt?.loss ?? 1)
+  return { value: Math.log(observed / planned) / byLoss + offset, sd }
+}
+
+const drunkInPotG = (base: readonly PreparedFood[]) =>
+  base.reduce((sum, item) => sum + Math.max(0, item.uptakeG - item.insideG), 0)
+
+/** How wet the base came out, by the model, over what was wanted; null where nothing in it drinks. */
+function waterOf(course: Course, { value: freeG, low, high }: Banded): RunFit['water'] {
+  const { closing, pot } = course
+  const base = inBase(closing).filter(({ food }) => food.soak !== null)
+  const dryG = base.reduce((sum, item) => sum + item.dryG, 0)
+  if (dryG === 0) return null
+  const timesOf = (item: PreparedFood) =>
+    closing.pot.request.learnt?.contents?.[closing.pot.foods.indexOf(item)]?.uptake ?? 1
+  // As much is drunk as is assumed without learning; where the simulation let it drink, that has come off already.
+  const drunkG = base.reduce(
+    (sum, item) => sum + item.uptakeG / timesOf(item) - (pot.grain ? item.uptakeG : item.insideG),
+    0,
+  )
+  const wantedG = base.reduce((sum, item) => sum + item.freeLiquidG, 0)
+  const lostG = Math.max(0, pot.load.freeWaterKg * 1000 - freeG - (pot.grain ? drunkInPotG(base) : 0))
+  return {
+    over: (freeG - drunkG - wantedG) / dryG,
+    steam: lostG / dryG,
+    sd: Math.hypot(WATER_SD, (high - low) / 2 / dryG),
+  }
+}
