@@ -102,6 +102,7 @@ export const MOST = {
   foods: 100,
   bags: 200,
   tests: 12,
+  gaskets: 60,
   steps: 30,
   profilePoints: 200,
   likedTextures: 200,

@@ -11,6 +11,7 @@ const EN = {
   stack: () => import('./en/stack.json'),
   cook: () => import('./en/cook.json'),
   log: () => import('./en/log.json'),
+  learnt: () => import('./en/learnt.json'),
   kitchen: () => import('./en/kitchen.json'),
   larder: () => import('./en/larder.json'),
   dishes: () => import('./en/dishes.json'),

@@ -12,7 +12,8 @@ import { buildSync } from 'esbuild'
 import { idOf, type FigureKind } from '../core/learn/figure'
 import { learnFrom } from '../core/learn/log'
 import { randomFrom } from '../core/live/random'
-import { drawnFrom, household, NO_MESS, USUAL_MESS } from '../tests/trials/learn'
+import { NO_MESS, USUAL_MESS } from '../core/learn/cook'
+import { drawnFrom, household } from '../tests/trials/learn'
 
 const RUNS = 60
 /** Standard deviations between which four in five of a normal figure lie. */

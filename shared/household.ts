@@ -5,6 +5,9 @@ import type { SaveDish } from './dish.schema'
 import type { SaveMeal } from './meal.schema'
 import type { SavePortion } from './portion.schema'
 import type { SavePot } from './pot.schema'
+import type { LearntFigure, Undecided } from '../core/learn/log'
+import type { LearntSums } from '../core/learn/sums'
+import type { Remark } from './names'
 import type { Verdict } from './run.schema'
 
 /** Who is at this device, and whose kitchen it is. */
@@ -18,6 +21,8 @@ export interface SavedPlan {
   name: string
   cookerId: string | null
   cookerName: string | null
+  burnerId?: string | null
+  bagIds?: (string | null)[] | null
   request: PlanRequest
   answer: PlanAnswer
   createdAt: string
@@ -34,6 +39,9 @@ export interface RunWithPlan {
   createdAt: string
   events: KeptEvent[]
   verdicts: Verdict[]
+  remarks?: Remark[]
+  /** False where the household has said that it is not to teach. */
+  teaches?: boolean
   plan: SavedPlan
 }
 
@@ -61,4 +69,21 @@ export interface KeptMeal extends SaveMeal {
 export interface KeptPot extends SavePot {
   id: string
   updatedAt: string
+}
+
+/** What the household's log has taught, as plans need it. */
+export interface LearntForPlans {
+  sums: LearntSums
+  /** Runs of which it has not been worked out yet what they say. */
+  pending: number
+}
+
+/** The same with its evidence, and what the runs that gave it are called. */
+export interface LearntWithEvidence extends LearntForPlans {
+  figures: LearntFigure[]
+  undecided: Undecided[]
+  runs: Record<string, { name: string; foods: string[] }>
+  /** How near each run came, by its first food: the logarithm of what it got over what is believed to have been needed. */
+  misses: { runId: string; at: number; miss: number; sd: number }[]
+  forgotten: { figure: string; at: number }[]
 }

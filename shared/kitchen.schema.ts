@@ -78,6 +78,8 @@ export const kitchenSchema = z.object({
       z.object({
         ...row,
         cooker: cookerSchema.required({ body: true }),
+        /** When it was given a new gasket: what it loses is learnt anew from then on. */
+        gaskets: z.array(z.iso.date()).max(MOST.gaskets).optional(),
         /** Its water tests, oldest first; the newest of each burner counts. */
         tests: z.array(keptTestSchema).max(MOST.tests),
       }),

@@ -27,7 +27,11 @@ export const LIKES = {
 export type LikeName = keyof typeof LIKES
 
 /** Kinds of documents of whose changes a household's devices are told. */
-export const NEWS_KINDS = ['run', 'kitchen', 'pot', 'dish', 'portion', 'meal'] as const
+export const NEWS_KINDS = ['run', 'kitchen', 'pot', 'dish', 'portion', 'meal', 'learnt'] as const
+
+/** What a household says of a whole pot, besides how its foods came out. */
+export const REMARKS = ['lifted-early', 'half-kept'] as const
+export type Remark = (typeof REMARKS)[number]
 
 /** How a dish's soak is done for a meal: as it is written, an hour in hot water, or not at all. */
 export const MEAL_SOAKS = ['written', 'hot', 'none'] as const

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { taggedStep } from '../core/appliance/step.schema'
-import { LENGTH } from '../core/bounds'
+import { LENGTH, MOST } from '../core/bounds'
 import type { ClosingAnswer, PlanAnswer } from '../core/program/answer'
 import { OPENING_MINUTES } from '../core/program/plan'
 import { planRequestSchema } from '../core/program/request.schema'
@@ -15,6 +15,9 @@ export const savePlanSchema = z.object({
   name: planName,
   cookerId: z.uuid(),
   request: planRequestSchema,
+  /** The burner it stands on, and by content the bag it is taken from: what the log learns of. */
+  burnerId: z.uuid().nullish(),
+  bagIds: z.array(z.uuid().nullable()).max(MOST.contents).optional(),
 })
 export type SavePlan = z.infer<typeof savePlanSchema>
 

@@ -1,3 +1,6 @@
+import { heatsItself } from '../core/appliance/appliance'
+import { asLearnt, type CookedWith } from '../core/learn/apply'
+import type { Believed } from '../core/learn/joint'
 import { styleOf } from '../core/program/styles'
 import { cooksCovered } from '../core/food/food'
 import type { Food, Soak } from '../core/food/food.schema'
@@ -170,13 +173,17 @@ export function soakOf(item: PotItem, food: Food, kitchen: Kitchen): Soak | null
   }
 }
 
-/** The request that a pot makes for one cooker and style of a kitchen; null if a food of it is unknown there. */
+/**
+ * The request that a pot makes for one cooker and style of a kitchen, with what the log has taught of them; null if a
+ * food of it is unknown there.
+ */
 export function requestOf(
   pot: Pot,
   kitchen: Kitchen,
   of: HouseholdCooker,
   style: StyleKind,
   nowMs: number,
+  learnt: Believed | null = null,
 ): PlanRequest | null {
   const { altitudeM, roomC, tapC } = kitchen
   const burner = burnerOf(pot, kitchen)
@@ -209,7 +216,7 @@ export function requestOf(
     ...(pourG === null ? {} : { pourG }),
     ...(figure === null ? {} : { figure }),
   }))
-  return {
+  const request: PlanRequest = {
     kitchen: { altitudeM, roomC, tapC },
     cooker: measured.cooker,
     ...(measured.burner ? { burner: measured.burner } : {}),
@@ -222,6 +229,16 @@ export function requestOf(
     ...(given.length > 0 ? { given } : {}),
     ...(measured.heatSpread === null ? {} : { spread: { flame: measured.heatSpread } }),
     ...(foods.length > 0 ? { foods } : {}),
+  }
+  return learnt ? asLearnt(request, cookedWith(pot, kitchen, of), learnt) : request
+}
+
+/** What a pot is cooked with, as a household's log knows it. */
+export function cookedWith(pot: Pot, kitchen: Kitchen, of: HouseholdCooker): CookedWith {
+  return {
+    cookerId: of.id,
+    burnerId: heatsItself(of.cooker.appliance) ? null : (burnerOf(pot, kitchen)?.id ?? null),
+    bagIds: placedItems(pot).map((i) => pot.items[i]!.bagId || null),
   }
 }
 
@@ -255,10 +272,11 @@ export function stackAskOf(
   of: HouseholdCooker,
   style: StyleKind,
   nowMs: number,
+  learnt: Believed | null = null,
 ): StackAsk | null {
   const items = pot.items.map((item) => ({ ...item, joins: 0 }))
   const asked: Pot = { ...pot, items, inTins: false, given: [] }
-  const request = requestOf(asked, kitchen, of, style, nowMs)
+  const request = requestOf(asked, kitchen, of, style, nowMs, learnt)
   if (!request) return null
   const { contents, foods, ...rest } = request
   const lockOf = (lock: string): StackFood['lock'] =>

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { LENGTH } from '../core/bounds'
-import { NEWS_KINDS } from './names'
+import { NEWS_KINDS, REMARKS } from './names'
 
 const step = z.number().int().min(-2).max(2)
 
@@ -14,6 +14,17 @@ export const verdictSchema = z.object({
   note: z.string().max(LENGTH.note).default(''),
 })
 export type Verdict = z.infer<typeof verdictSchema>
+
+/** What is said of a whole run; what is left out stays as it is. */
+export const runSaidSchema = z.object({
+  remarks: z.array(z.enum(REMARKS)).max(REMARKS.length).optional(),
+  /** Whether what happened in it is to be learnt from. */
+  teaches: z.boolean().optional(),
+})
+export type RunSaid = z.infer<typeof runSaidSchema>
+
+/** A figure of which all that was learnt is to be forgotten, by its ids (core/learn/figure). */
+export const forgetSchema = z.object({ figures: z.array(z.string().min(1).max(200)).min(1).max(8) })
 
 /** What a household's devices are told as it happens: this document has changed. */
 export const newsSchema = z.object({ householdId: z.uuid(), kind: z.enum(NEWS_KINDS), id: z.uuid() })

@@ -15,7 +15,7 @@ const OF_PLACE: Record<string, readonly Room[]> = {
   pot: ['pot', 'cautions'],
   cook: ['pot', 'log', ...STOVE],
   practice: ['pot', 'log', ...STOVE],
-  log: ['log', 'pot', ...STOVE],
+  log: ['log', 'learnt', 'larder', 'pot', ...STOVE],
   kitchen: ['kitchen', 'pot'],
   larder: ['larder', 'pot', 'cautions'],
   dishes: ['dishes', 'day', 'pot', 'cautions', 'dishProblems', 'ingredients'],

@@ -13,6 +13,7 @@ export const STORED = {
   dishes: 'bivvet-dishes-unsent',
   mealUntil: 'bivvet-meal-until',
   meals: 'bivvet-meals-unsent',
+  learnt: 'bivvet-learnt',
   dishesBegun: 'bivvet-dishes-begun',
 } as const
 

@@ -49,6 +49,10 @@ export function useI18nText() {
 
   const day = (ms: number) => dateFormat(locale.value, DAY).format(ms)
 
+  /** A day without its weekday. */
+  const date = (ms: number) => dateFormat(locale.value, DATE).format(ms)
+  const month = (ms: number) => dateFormat(locale.value, MONTH).format(ms)
+
   const weekday = (ms: number) => dateFormat(locale.value, WEEKDAY).format(ms)
 
   /** “beans, rice and carrots”. */
@@ -112,6 +116,8 @@ export function useI18nText() {
     number,
     clock,
     day,
+    date,
+    month,
     weekday,
     list,
     duration,
@@ -153,6 +159,8 @@ function numberFormat(locale: string, digits: number): Intl.NumberFormat {
 const CLOCK_12: Intl.DateTimeFormatOptions = { hour: 'numeric', minute: '2-digit', hourCycle: 'h12' }
 const CLOCK_24: Intl.DateTimeFormatOptions = { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }
 const DAY: Intl.DateTimeFormatOptions = { weekday: 'short', day: 'numeric', month: 'short' }
+const DATE: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'short' }
+const MONTH: Intl.DateTimeFormatOptions = { month: 'long', year: 'numeric' }
 const WEEKDAY: Intl.DateTimeFormatOptions = { weekday: 'short' }
 const dateFormats = new Map<Intl.DateTimeFormatOptions, Intl.DateTimeFormat>()
 /** The formats of one locale, and of the time zone in which it was first asked. */

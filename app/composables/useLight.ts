@@ -1,4 +1,5 @@
 import { MOST } from '~~/core/bounds'
+import { cookedWith } from '~~/shared/pot'
 import { usualTexture } from '~~/core/food/texture'
 
 /** Keeps the plan of the pot as it is here, starts a run of it, and goes to the stove. */
@@ -11,8 +12,14 @@ export function useLight() {
     if (!pot.request || !pot.cooker) return
     // What is lit soaks no more: the server says so of the kept pot too, in one go.
     const potId = pot.keptAs && pot.form.soakingSince !== null ? pot.keptAs.id : undefined
-    const { id: cookerId, name: cookerName } = pot.cooker
-    const started = await start({ name: pot.name, cookerId, cookerName, request: pot.request, potId })
+    const { name: cookerName } = pot.cooker
+    const started = await start({
+      name: pot.name,
+      cookerName,
+      request: pot.request,
+      potId,
+      ...cookedWith(pot.planned, useKitchenStore().kitchen!, pot.cooker),
+    })
     if (!started) return
     if (started.kept) pot.keptChanged(pots.put(started.kept))
     pot.form.soakingSince = null

@@ -20,7 +20,14 @@ export function useStackSearch() {
 
   function askNow() {
     if (!pot.cooker || !pot.styleKind) return null
-    const ask = stackAskOf(pot.form, kitchen.kitchen!, pot.cooker, pot.styleKind, serverNow())
+    const ask = stackAskOf(
+      pot.form,
+      kitchen.kitchen!,
+      pot.cooker,
+      pot.styleKind,
+      serverNow(),
+      useLearntStore().believed,
+    )
     return ask && (JSON.parse(JSON.stringify(ask)) as NonNullable<typeof ask>)
   }
   /** What the thread answers, unless it was stopped or failed meanwhile; then the screen is free again. */

@@ -182,9 +182,10 @@ export const usePotStore = defineStore('pot', () => {
     },
   })
 
-  /** The request for one cooker and style of this kitchen. */
+  const learnt = useLearntStore()
+  /** The request for one cooker and style of this kitchen, with what its log has taught. */
   const requestFor = (of: HouseholdCooker, kind: StyleKind): PlanRequest | null =>
-    requestOf(planned.value, kitchen.value, of, kind, serverNow())
+    requestOf(planned.value, kitchen.value, of, kind, serverNow(), learnt.believed)
   /** What is asked for by what the cook has said. */
   const asked = computed(() => {
     const kind = isChosen.value ? chosenKind.value : usualKind.value
@@ -247,6 +248,7 @@ export const usePotStore = defineStore('pot', () => {
     leaveStyle,
     asked,
     requestFor,
+    planned,
     request,
     MOST_FOODS,
   }

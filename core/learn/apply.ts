@@ -6,15 +6,15 @@ import { prepare } from '../program/prepared'
 import type { LearntFactors, PlanRequest } from '../program/request.schema'
 import { UNMEASURED } from '../unknown'
 import { idOf, OLD_BATCH, UNLEARNT, type Figure } from './figure'
-import type { Estimate } from './joint'
-import { doneTerms, type Learnt } from './log'
+import type { Believed, Estimate } from './joint'
+import { doneTerms } from './terms'
 
 /** What of a kitchen a pot is cooked with, by the ids that its log knows. */
-export interface PotOf {
+export interface CookedWith {
   cookerId: string
   burnerId: string | null
   /** By content; null where nobody said. */
-  bagIds: readonly (string | null)[]
+  bagIds: (string | null)[]
 }
 
 /** So far off what was assumed a figure must be before a plan is changed by it. */
@@ -27,7 +27,7 @@ const MOST_LOG = Math.log(4)
  * are as the spread of what is unknown, which learning narrows and never widens. A request whose figures cannot be
  * read comes back as it is; planning says what is wrong with it.
  */
-export function asLearnt(request: PlanRequest, pot: PotOf, learnt: Learnt): PlanRequest {
+export function asLearnt(request: PlanRequest, pot: CookedWith, learnt: Believed): PlanRequest {
   const plain: PlanRequest = { ...request, learnt: undefined }
   const prepared = prepare(plain)
   if (!prepared.ok) return plain
@@ -105,7 +105,7 @@ export function needShift(
   group: FoodGroup,
   bagId: string | null,
   isOld: boolean,
-  learnt: Learnt,
+  learnt: Believed,
 ): Estimate {
   const figures = doneTerms({ foodId, group }, bagId)
   const known = figures.filter((figure) => learnt.has(idOf(figure)))

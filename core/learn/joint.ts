@@ -4,6 +4,15 @@ export interface Estimate {
   sd: number
 }
 
+/** What a plan needs of what was learnt. */
+export interface Believed {
+  /** What is believed of a sum of figures, all of which must be known. */
+  of(terms: Terms): Estimate
+  has(id: string): boolean
+  /** W or W/K that a figure of a cooker is a factor of, as the last run had it; null where no run had it. */
+  saidOf(id: string): number | null
+}
+
 /** A sum of figures, each so many times. */
 export type Terms = ReadonlyMap<string, number>
 
@@ -81,6 +90,11 @@ export class Joint {
       for (const [other, timesOther] of terms) variance += times * timesOther * this.rows[place]![this.place(other)]!
     }
     return { mean, sd: Math.sqrt(Math.max(0, variance)) }
+  }
+
+  /** Means, and the covariance as rows of its lower triangle, in the order of `ids`. */
+  get content(): { means: number[]; rows: number[][] } {
+    return { means: [...this.means], rows: this.rows.map((row, i) => row.slice(0, i + 1)) }
   }
 
   correlation(a: string, b: string): number {

@@ -1,7 +1,9 @@
 import { FLAMES, type FlameName } from '../names'
 import { DAY_MS } from '../measure/time'
 import { figureOfId, idOf, OLD_BATCH, priorOf, UNLEARNT, type Figure } from './figure'
-import { Joint, type Estimate, type Move, type Terms } from './joint'
+import { doneTerms } from './terms'
+import { Joint, type Believed, type Estimate, type Move, type Terms } from './joint'
+import type { LearntSums } from './sums'
 import type { FlameShares, FoodFit, RunFit } from './run-fit'
 
 /** How one food came out, on scales from -2 (much too hard, too dry) over 0 (right) to 2. */
@@ -63,14 +65,11 @@ export interface Undecided {
   b: string
 }
 
-export interface Learnt {
+export interface Learnt extends Believed {
   figures: LearntFigure[]
   undecided: Undecided[]
-  /** What is believed of any sum of figures, at the end of the log. */
-  of(terms: Terms): Estimate
-  has(id: string): boolean
-  /** W or W/K that a figure of a cooker is a factor of, as the last run had it; null where no run had it. */
-  saidOf(id: string): number | null
+  /** All that a plan needs, to be sent elsewhere. */
+  sums: LearntSums
 }
 
 // From judgements to figures (MODEL: one step of doneness is a factor, one step of water an uptake).
@@ -299,21 +298,12 @@ class Learner {
     return {
       figures,
       undecided: undecidedOf(joint, figures),
+      sums: { ids: joint.ids, ...joint.content, said: Object.fromEntries(this.said) },
       of: (terms) => joint.of(terms),
       has: (id) => joint.has(id),
       saidOf: (id) => this.said.get(id) ?? null,
     }
   }
-}
-
-/** What the need of a food is made of, besides what is assumed of it. */
-export function doneTerms({ foodId, group }: Pick<FoodFit, 'foodId' | 'group'>, bagId: string | null): Figure[] {
-  return [
-    ...(bagId === null ? [] : [{ kind: 'batch', bagId } as const]),
-    { kind: 'need', foodId },
-    { kind: 'group-taste', group },
-    { kind: 'taste' },
-  ]
 }
 
 /** The limits between which a judgement of so many steps was felt; beyond the last step there is none. */

@@ -1,6 +1,7 @@
 import { heatsItself, kindOf } from '../appliance/appliance'
 import { figureOf } from '../appliance/figures'
 import type { Burner } from '../appliance/burner'
+import { cooksCovered } from '../food/food'
 import type { FoodGroup } from '../food/food.schema'
 import { replay, type Course, type Guess, type LivePlan } from '../live/course'
 import type { RunEvent } from '../live/event.schema'
@@ -88,7 +89,8 @@ export function fitRun(plan: LivePlan, events: readonly RunEvent[]): RunFit | nu
   const legs = closingsOf(plan, events).flatMap(({ leg, course }, i) => {
     const endMs = leg.openedAt ?? leg.pressureGoneAt ?? (leg.heatOffAt === null ? null : leg.heatOffAt + STOOD_MS)
     if (leg.litAt === null || endMs === null) return []
-    return [legFit(course, leg, { ...state, legs: state.legs.slice(0, i + 1) as RunState['legs'] }, endMs)]
+    const upTo = { ...state, legs: state.legs.slice(0, i + 1) as RunState['legs'] }
+    return [legFit(course, leg, upTo, endMs, plan.answer.waterLeftG)]
   })
   const last = legs.at(-1)
   if (!last) return null
@@ -145,13 +147,13 @@ interface LegFit {
   water: RunFit['water']
 }
 
-function legFit(course: Course, leg: Leg, state: RunState, endMs: number): LegFit {
+function legFit(course: Course, leg: Leg, state: RunState, endMs: number, plannedLeftG: number): LegFit {
   const flames = flamesOf(course, leg)
   if (endsByItself(course.closing.pot.style)) {
     const { gotNow, waterNowG } = asPlanned(course, state, endMs)
     const sd = gotNow.map(() => BY_ITSELF_SD)
     const none = { flames, isHeard: true, heard: null, loss: null, byHeat: gotNow.map(() => 0), heat: 0 }
-    return { ...none, course, got: gotNow, sd, water: waterOf(course, waterNowG) }
+    return { ...none, course, got: gotNow, sd, water: waterOf(course, waterNowG, plannedLeftG) }
   }
   const isHeard = heardOf(state, endMs).minutes.length > 0
   const looking = lookAhead(course, state, endMs, { bands: isHeard })
@@ -178,7 +180,7 @@ function legFit(course: Course, leg: Leg, state: RunState, endMs: number): LegFi
     sd,
     byHeat,
     heat: guess.logHeat + offset.heat,
-    water: waterOf(course, waterNowG),
+    water: waterOf(course, waterNowG, plannedLeftG),
   }
 }
 
@@ -279,11 +281,17 @@ function lossOf(course: Course, leg: Leg, state: RunState, guess: Guess): Measur
   return { value: Math.log(observed / planned) / byLoss + offset, sd }
 }
 
+/** What was wanted around the foods; what cooks covered is judged by what was to be left of the water that covers it. */
+export function wantedWaterG(base: readonly PreparedFood[], plannedLeftG: number): number {
+  const wantedG = base.reduce((sum, item) => sum + item.freeLiquidG, 0)
+  return base.some(({ food }) => cooksCovered(food)) ? Math.max(wantedG, plannedLeftG) : wantedG
+}
+
 const drunkInPotG = (base: readonly PreparedFood[]) =>
   base.reduce((sum, item) => sum + Math.max(0, item.uptakeG - item.insideG), 0)
 
 /** How wet the base came out, by the model, over what was wanted; null where nothing in it drinks. */
-function waterOf(course: Course, { value: freeG, low, high }: Banded): RunFit['water'] {
+function waterOf(course: Course, { value: freeG, low, high }: Banded, plannedLeftG: number): RunFit['water'] {
   const { closing, pot } = course
   const base = inBase(closing).filter(({ food }) => food.soak !== null)
   const dryG = base.reduce((sum, item) => sum + item.dryG, 0)
@@ -295,7 +303,7 @@ function waterOf(course: Course, { value: freeG, low, high }: Banded): RunFit['w
     (sum, item) => sum + item.uptakeG / timesOf(item) - (pot.grain ? item.uptakeG : item.insideG),
     0,
   )
-  const wantedG = base.reduce((sum, item) => sum + item.freeLiquidG, 0)
+  const wantedG = wantedWaterG(base, plannedLeftG)
   const lostG = Math.max(0, pot.load.freeWaterKg * 1000 - freeG - (pot.grain ? drunkInPotG(base) : 0))
   return {
     over: (freeG - drunkG - wantedG) / dryG,

@@ -5,11 +5,12 @@ import { findFood } from '../../core/food/catalogue'
 import { DEMO_HOUSEHOLD, DEMO_MEMBER } from '../../scripts/demo-household.mjs'
 import { USUAL_LIKES, type Kitchen } from '../../shared/kitchen'
 import { newPot, type Pot } from '../../shared/pot'
-import { KITCHEN_SHAPE, PORTION_SHAPE } from '../../shared/shapes'
+import { FIT_SHAPE, KITCHEN_SHAPE, PLAN_SHAPE, PORTION_SHAPE } from '../../shared/shapes'
 import type { Database } from './client'
 import { asDocument, demoDishes } from './demo-dishes'
 import type { Portion } from '../../shared/portion'
-import { dishes, households, members, portions, pots } from './schema'
+import { demoHistory } from './demo-history'
+import { dishes, households, members, plans, portions, pots, runEvents, runs, verdicts } from './schema'
 
 const id = (number: number) => `0de70000-0000-4000-8000-${String(number).padStart(12, '0')}`
 
@@ -125,7 +126,7 @@ export const DEMO_DISHES = demoDishes({
 })
 
 /** Loads the invented household “Larkspur Terrace”; what is there already is left as it is. */
-export async function seedDemo(db: Database): Promise<void> {
+export async function seedDemo(db: Database, nowMs = Date.now()): Promise<void> {
   await db.transaction(async (tx) => {
     const householdId = DEMO_HOUSEHOLD
     const inserted = await tx
@@ -155,6 +156,58 @@ export async function seedDemo(db: Database): Promise<void> {
     )
     await tx
       .insert(portions)
-      .values(demoPortions(Date.now()).map((row) => ({ ...row, householdId, name: row.content.name })))
+      .values(demoPortions(nowMs).map((row) => ({ ...row, householdId, name: row.content.name })))
+    await seedHistory(tx, householdId, nowMs)
   })
+}
+
+type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
+
+/** Months of runs with their verdicts, and what each of them says. */
+async function seedHistory(tx: Transaction, householdId: string, nowMs: number): Promise<void> {
+  const { runs: cooked } = demoHistory(DEMO_KITCHEN, nowMs)
+  const of = { householdId, memberId: DEMO_MEMBER }
+  const planId = (i: number) => id(10_000 + i)
+  const runId = (i: number) => id(20_000 + i)
+  const at = (ms: number) => new Date(ms)
+  await tx.insert(plans).values(
+    cooked.map(({ name, cookerId, cookerName, burnerId, bagIds, request, answer, atMs }, i) => ({
+      id: planId(i),
+      ...of,
+      name,
+      cookerId,
+      cookerName,
+      burnerId,
+      bagIds,
+      version: PLAN_SHAPE,
+      request,
+      answer,
+      createdAt: at(atMs),
+    })),
+  )
+  await tx.insert(runs).values(
+    cooked.map(({ fit, atMs }, i) => ({
+      id: runId(i),
+      ...of,
+      planId: planId(i),
+      isOn: false,
+      fit: { shape: FIT_SHAPE, fit },
+      createdAt: at(atMs),
+    })),
+  )
+  await tx.insert(runEvents).values(
+    cooked.flatMap(({ events }, i) =>
+      events.map(({ id: eventId, at: happenedMs, data }) => ({
+        id: eventId,
+        ...of,
+        runId: runId(i),
+        kind: data.kind,
+        happenedAt: at(happenedMs),
+        data,
+      })),
+    ),
+  )
+  await tx
+    .insert(verdicts)
+    .values(cooked.flatMap(({ verdicts: said }, i) => said.map((verdict) => ({ ...of, runId: runId(i), ...verdict }))))
 }

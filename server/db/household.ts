@@ -4,6 +4,7 @@ import { dishQueries } from './queries/dishes'
 import { eventQueries } from './queries/events'
 import { calendarQueries } from './queries/calendar'
 import { kitchenQueries } from './queries/kitchen'
+import { learningQueries } from './queries/learning'
 import { mealQueries } from './queries/meals'
 import { portionQueries } from './queries/portions'
 import { potQueries } from './queries/pots'
@@ -34,6 +35,7 @@ export function householdStore(db: Database, asker: Asker) {
     ...portionQueries(scope),
     ...runs,
     ...eventQueries(scope, runs.run),
+    ...learningQueries(scope),
   }
 }
 

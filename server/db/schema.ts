@@ -94,6 +94,9 @@ export const plans = pgTable(
     /** Which cooker of the kitchen, and what it was called then: the log still names what has gone. */
     cookerId: uuid('cooker_id'),
     cookerName: text('cooker_name'),
+    /** The burner it stood on, and by content the bag it was taken from; null where nobody said. */
+    burnerId: uuid('burner_id'),
+    bagIds: jsonb('bag_ids').$type<(string | null)[]>(),
     /** Shape of the two documents. */
     version: integer('version').notNull(),
     request: jsonb('request').$type<unknown>().notNull(),
@@ -112,6 +115,12 @@ export const runs = pgTable(
     planId: uuid('plan_id').notNull(),
     /** Somebody still has to look after it, or may still light it; by its events. */
     isOn: boolean('is_on').notNull().default(true),
+    /** False where the household has said that this run is not to teach. */
+    teaches: boolean('teaches').notNull().default(true),
+    /** What it says by itself (core/learn/run-fit), with the shape of that; null while it is not worked out. */
+    fit: jsonb('fit').$type<unknown>(),
+    /** What the household says of the whole pot. */
+    remarks: jsonb('remarks').$type<unknown>().notNull().default([]),
     createdAt: createdAt(),
   },
   (table) => [
@@ -143,6 +152,19 @@ export const runEvents = pgTable(
       'cascade',
     ),
   ],
+)
+
+/** What was learnt of a figure until then is forgotten. */
+export const forgotten = pgTable(
+  'forgotten',
+  {
+    id: id(),
+    householdId: householdId(),
+    memberId: memberId(),
+    figure: text('figure').notNull(),
+    forgottenAt: timestamp('forgotten_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [unique('forgotten_household_figure').on(table.householdId, table.figure)],
 )
 
 export const verdicts = pgTable(

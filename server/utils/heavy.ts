@@ -2,12 +2,14 @@ import { existsSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import path from 'node:path'
 import Piscina from 'piscina'
+import type { KitchenLog } from '../../core/learn/log'
+import type { RunFit } from '../../core/learn/run-fit'
 import { UnreadablePlan, type LivePlan } from '../../core/live/course'
 import type { RunEvent } from '../../core/live/event.schema'
 import type { Outcome } from '../../core/problem'
 import type { PlanAnswer } from '../../core/program/answer'
 import type { PlanRequest } from '../../core/program/request.schema'
-import { answerHeavy, type HeavyQuestion } from '../heavy/work'
+import { answerHeavy, type HeavyQuestion, type Told } from '../heavy/work'
 
 /** Whoever has waited so long is told to come back. */
 const DEADLINE_MS = 10_000
@@ -41,6 +43,10 @@ async function ask<Answer>(question: HeavyQuestion): Promise<Answer> {
 }
 
 export const planInThread = (request: PlanRequest) => ask<Outcome<PlanAnswer>>({ kind: 'plan', request })
+
+export const fitInThread = (plan: LivePlan, events: RunEvent[]) => ask<RunFit | null>({ kind: 'fit', plan, events })
+
+export const learnInThread = (log: KitchenLog) => ask<Told>({ kind: 'learn', log })
 
 export async function opensFromInThread(plan: LivePlan, events: RunEvent[], atMs: number): Promise<number> {
   const opens = await ask<number | null>({ kind: 'opens-from', plan, events, atMs })

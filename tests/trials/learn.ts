@@ -1,68 +1,14 @@
-import { BURNERS } from '../../core/appliance/burner'
-import { COOKERS, heatsItself } from '../../core/appliance/appliance'
 import { findFood } from '../../core/food/catalogue'
 import { asLearnt } from '../../core/learn/apply'
 import { idOf, OLD_BATCH, UNLEARNT, type Figure } from '../../core/learn/figure'
-import { learnFrom, type KitchenLog, type LoggedRun, type LoggedVerdict } from '../../core/learn/log'
+import { learnFrom, type KitchenLog, type LoggedRun } from '../../core/learn/log'
 import { fitRun } from '../../core/learn/run-fit'
-import type { RunEvent } from '../../core/live/event.schema'
+import { cook, type Mess, type Truth } from '../../core/learn/cook'
 import { normal } from '../../core/live/random'
-import { createFollower } from '../../core/live/follow'
-import { createStove, type Hidden } from '../../core/live/stove'
-import { firstCourse, type LivePlan } from '../../core/live/course'
-import { DAY_MS, MINUTE_MS } from '../../core/measure/time'
-import { FLAMES, type FlameName } from '../../core/names'
+import { DAY_MS } from '../../core/measure/time'
+import { FLAMES } from '../../core/names'
 import { plan } from '../../core/program/plan'
-import { prepare } from '../../core/program/prepared'
 import type { PlanRequest } from '../../core/program/request.schema'
-import { unlearntBoilMinutes } from '../../core/food/need'
-
-/** How a household really is, as logarithms of what is assumed, by the figures' ids; what is not there is as assumed. */
-export type Truth = ReadonlyMap<string, number>
-
-/** What makes one run differ from the next, and what a cook notices, as standard deviations. */
-export interface Mess {
-  /** Logarithms: the knob, the load, the vent. */
-  heat: number
-  load: number
-  vent: number
-  /** A cooker's own, that nothing tells: the pressure at which its weight lifts. */
-  lift: number
-  /** Share of whistles that nobody hears, and seconds by which a tap is late. */
-  missed: number
-  lateS: number
-  /** Minutes by which the end of the pressure is seen late, and how much that differs. */
-  seenLate: number
-  seenMinutes: number
-  /** Of a judgement, as a logarithm of the boil-minutes and as g of water per g. */
-  doneness: number
-  water: number
-}
-
-export const USUAL_MESS: Mess = {
-  heat: 0.04,
-  load: 0.05,
-  vent: 0.1,
-  lift: 0.05,
-  missed: 0.05,
-  lateS: 2,
-  seenLate: 0.4,
-  seenMinutes: 0.6,
-  doneness: 0.12,
-  water: 0.075,
-}
-export const NO_MESS: Mess = {
-  heat: 0,
-  load: 0,
-  vent: 0,
-  lift: 0,
-  missed: 0,
-  lateS: 0,
-  seenLate: 0.5,
-  seenMinutes: 0,
-  doneness: 0,
-  water: 0,
-}
 
 export interface Pot {
   cookerId: string
@@ -96,141 +42,6 @@ export function requestOf({ cooker, style, foodId, dryG, soakHours, burnerId, is
     style,
     release: 'auto',
   }
-}
-
-export interface Cooked {
-  events: RunEvent[]
-  verdict: LoggedVerdict
-  /** Logarithm of what the food got over what it really needed here. */
-  miss: number
-}
-
-const STEP_MINUTES = 1 / 12
-
-/**
- * Cooks a plan on a stove that is as the household's really is: the cook counts what is heard, follows the program's own
- * figure and says how it came out. Nothing of core/learn is used.
- */
-export function cook(
-  { request, answer }: LivePlan,
-  pot: Pot,
-  truth: Truth,
-  mess: Mess,
-  startMs: number,
-  random: () => number,
-): Cooked {
-  const of = (figure: Figure) => truth.get(idOf(figure)) ?? 0
-  const noise = (sd: number) => sd * normal(random)
-  const { cookerId, burnerId } = pot
-  const base = prepare({ ...request, learnt: undefined })
-  if (!base.ok) throw new TypeError(base.problems[0]!.code)
-  const { appliance } = base.value.cooker
-  const knob = noise(mess.heat)
-  const heatOf = (flame: FlameName) =>
-    burnerId === null
-      ? 0
-      : of({ kind: 'burner-heat', cookerId, burnerId }) + of({ kind: 'flame-heat', cookerId, burnerId, flame })
-  const hidden: Hidden = {
-    heat: Math.exp(of({ kind: 'own-heat', cookerId }) + (heatsItself(appliance) ? knob : 0)),
-    load: Math.exp(noise(mess.load)),
-    vent: Math.exp(noise(mess.vent)),
-    swing: Math.exp(of({ kind: 'swing', cookerId })),
-    loss: Math.exp(of({ kind: 'loss', cookerId })),
-    pressure: Math.exp(truth.get(`lift ${cookerId}`) ?? 0),
-  }
-  const course = firstCourse({ request, answer })
-  const stove = createStove({ ...course, pot: { ...course.pot, appliance } }, hidden)
-  const events: RunEvent[] = []
-  const say = (minute: number, data: RunEvent['data']) =>
-    events.push({ id: uuidOf(random), at: startMs + Math.round(minute * MINUTE_MS), data })
-  const { style } = request
-  const first: FlameName = 'flame' in style ? style.flame : 'high'
-  const onFlame = (flame: FlameName) =>
-    stove.heat((base.value.burner[flame] * Math.exp(heatOf(flame) + knob)) / hidden.heat)
-  say(0, { kind: 'lit' })
-  if (burnerId) onFlame(first)
-  else stove.start()
-  const figure = answer.closings[0]!.range.figure
-  const untilWhistles = style.kind === 'whistles' ? figure : style.kind === 'high-then-low' ? style.whistles : 1
-  // The pot is followed as the product follows it: what was missed is counted in.
-  const follow = createFollower({ request, answer }, { bands: false })
-  let whistles = 0
-  let until = untilWhistles
-  let offAt: number | null = null
-  let lowSince: number | null = null
-  for (let minute = STEP_MINUTES; offAt === null && minute < 300; minute += STEP_MINUTES) {
-    for (const sign of stove.advance(minute)) {
-      if (sign.kind === 'switched-off') offAt = sign.minute
-      if (sign.kind === 'pressure' && !burnerId) say(sign.minute, { kind: 'at-pressure' })
-      if (sign.kind !== 'whistle' || random() < mess.missed) continue
-      say(sign.minute + Math.abs(noise(mess.lateS)) / 60, { kind: 'whistle' })
-      whistles++
-      if (style.kind !== 'whistles') continue
-      const { advice, outlook } = follow(events, events.at(-1)!.at)
-      until = advice?.figure ?? until
-      whistles = outlook?.soFar ?? whistles
-    }
-    if (!burnerId || offAt !== null) continue
-    if (style.kind === 'whistles' && whistles >= until) offAt = minute
-    if (style.kind === 'clock' && minute >= figure) offAt = minute
-    if ((style.kind === 'first-whistle-then-low' || style.kind === 'high-then-low') && whistles >= untilWhistles) {
-      if (lowSince === null) {
-        lowSince = minute
-        onFlame('low')
-        say(minute, { kind: 'flame', flame: 'low' })
-      }
-      if (minute - lowSince >= figure) offAt = minute
-    }
-  }
-  const off = offAt ?? 300
-  if (burnerId) stove.heat(0)
-  say(off, { kind: 'heat-off' })
-  // It falls by itself, or through the valve a while later.
-  const release = answer.release
-  let goneAt = off
-  if (release?.kind === 'timed' || release?.kind === 'quick') {
-    stove.advance(off + release.afterMinutes)
-    stove.valve(true)
-    say(off + release.afterMinutes, { kind: 'valve-opened' })
-    goneAt += release.afterMinutes
-  }
-  while (stove.now().gaugePa > 2000 && goneAt < off + 90) stove.advance((goneAt += STEP_MINUTES))
-  const seen = goneAt + Math.max(0, mess.seenLate + noise(mess.seenMinutes))
-  say(seen, { kind: 'pressure-gone' })
-  say(seen + 0.5, { kind: 'opened' })
-  stove.advance(seen + 0.5)
-
-  const item = base.value.foods[0]!
-  const { group } = item.food
-  const wants =
-    of({ kind: 'batch', bagId: pot.bagId }) -
-    (pot.isOld ? OLD_BATCH : 0) +
-    of({ kind: 'need', foodId: pot.foodId }) +
-    of({ kind: 'group-taste', group }) +
-    of({ kind: 'taste' })
-  const end = stove.now()
-  const miss = Math.log(end.boilMinutes[0]! / unlearntBoilMinutes(item.need)) - wants
-  const startG = course.pot.load.freeWaterKg * 1000
-  const lostG = (startG * hidden.load - end.freeWaterG) * Math.exp(of({ kind: 'steam', cookerId }))
-  const drunkG = item.uptakeG * Math.exp(of({ kind: 'uptake', foodId: pot.foodId })) - item.insideG
-  const over = (startG - lostG - drunkG - item.freeLiquidG) / pot.dryG
-  const step = (value: number) => Math.max(-2, Math.min(2, Math.round(value)))
-  return {
-    events,
-    verdict: {
-      content: 0,
-      texture: step((miss + noise(mess.doneness)) / Math.log(1.28)),
-      water: step((over + noise(mess.water)) / 0.15),
-    },
-    miss,
-  }
-}
-
-/** An id that is no event's but this one's, and the same for the same seed. */
-function uuidOf(random: () => number): string {
-  const hex = () => Math.floor(random() * 16).toString(16)
-  const of = (length: number) => Array.from({ length }, hex).join('')
-  return `${of(8)}-${of(4)}-4${of(3)}-8${of(3)}-${of(12)}`
 }
 
 const FOODS: readonly { foodId: string; dryG: number; soakHours: number }[] = [
@@ -322,10 +133,10 @@ export function household(
     const answer = plan(request, { range: false })
     if (!answer.ok) continue
     const live = { request, answer: answer.value }
-    const cooked = cook(live, pot, truth, mess, at, random)
+    const cooked = cook(live, { cookerId, burnerId, bagIds: [bagId] }, truth, mess, at, random)
     const fit = fitRun(live, cooked.events)
-    misses.push(cooked.miss)
-    if (fit) log.runs.push({ id: `run-${i}`, fit, cookerId, burnerId, bagIds: [bagId], verdicts: [cooked.verdict] })
+    misses.push(cooked.misses[0]!)
+    if (fit) log.runs.push({ id: `run-${i}`, fit, cookerId, burnerId, bagIds: [bagId], verdicts: cooked.verdicts })
   }
   return { log, truth, misses }
 }

@@ -1,13 +1,22 @@
 <script setup lang="ts">
 import { LineChart, ScatterChart } from 'echarts/charts'
-import { AriaComponent, GridComponent, LegendComponent, TooltipComponent } from 'echarts/components'
+import { AriaComponent, GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components'
 import { use } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
 import { useTheme } from 'vuetify'
 import { TOKENS, type TokenName } from '~/theme/tokens'
 
-use([LineChart, ScatterChart, GridComponent, LegendComponent, TooltipComponent, AriaComponent, SVGRenderer])
+use([
+  LineChart,
+  ScatterChart,
+  GridComponent,
+  LegendComponent,
+  MarkAreaComponent,
+  TooltipComponent,
+  AriaComponent,
+  SVGRenderer,
+])
 
 export interface ChartSeries {
   name: string
@@ -26,6 +35,9 @@ const {
   xName,
   yName,
   height = 240,
+  dates = false,
+  yFrom = 0,
+  band = null,
 } = defineProps<{
   series: ChartSeries[]
   /** What the chart shows, for those who do not see it. */
@@ -33,8 +45,14 @@ const {
   xName: string
   yName: string
   height?: number
+  /** What runs along is time, in ms since 1970. */
+  dates?: boolean
+  /** Where the upright axis begins; null for where the figures do. */
+  yFrom?: number | null
+  /** Between these the figures are as they should be. */
+  band?: [number, number] | null
 }>()
-const { number } = useI18nText()
+const { number, date } = useI18nText()
 const theme = useTheme()
 const dark = computed(() => theme.current.value.dark)
 const colour = (tone: TokenName) => TOKENS[tone][dark.value ? 'dark' : 'light']
@@ -65,21 +83,36 @@ const option = computed(() => {
     tooltip: {
       trigger: 'axis' as const,
       valueFormatter: (value: unknown) => number(Number(value), 1),
+      ...(dates
+        ? { axisPointer: { label: { formatter: ({ value }: { value: unknown }) => date(Number(value)) } } }
+        : {}),
       backgroundColor: colour('ground-raised'),
       borderColor: colour('line'),
       textStyle: { color: colour('ink'), fontFamily: FAMILY },
     },
     xAxis: {
       ...axis,
+      ...(dates
+        ? { axisLabel: { ...text, hideOverlap: true, formatter: (value: number) => date(value) }, splitNumber: 4 }
+        : {}),
       name: xName,
       nameGap: 26,
       splitLine: { show: false },
       min: 'dataMin' as const,
       max: 'dataMax' as const,
     },
-    yAxis: { ...axis, name: yName, nameGap: 36, min: 0 },
-    series: series.map(({ name, points, tone, kind = 'line' }) =>
-      kind === 'dots'
+    yAxis: { ...axis, name: yName, nameGap: 36, ...(yFrom === null ? { scale: true } : { min: yFrom }) },
+    series: series.map(({ name, points, tone, kind = 'line' }, i) => ({
+      ...(band && i === 0
+        ? {
+            markArea: {
+              silent: true,
+              itemStyle: { color: colour('food'), opacity: 0.16 },
+              data: [[{ yAxis: band[0] }, { yAxis: band[1] }]] as [[{ yAxis: number }, { yAxis: number }]],
+            },
+          }
+        : {}),
+      ...(kind === 'dots'
         ? {
             type: 'scatter' as const,
             name,
@@ -95,8 +128,8 @@ const option = computed(() => {
             showSymbol: false,
             lineStyle: { width: 2.5, type: kind === 'dashed' ? ('dashed' as const) : ('solid' as const) },
             itemStyle: { color: colour(tone) },
-          },
-    ),
+          }),
+    })),
   }
 })
 </script>

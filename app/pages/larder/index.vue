@@ -9,6 +9,7 @@ import type { Usual } from '~/workers/kitchen.worker'
 /** The larder's shelf: every food by its kind and any of its names, with its soak and what it takes in this kitchen. */
 const { t, number, duration } = useI18nText()
 const kitchen = computed(() => useKitchenStore().kitchen!)
+const learnt = useLearntStore()
 const query = ref('')
 /** What is kept stands above the shelf, which must not jump when it comes. */
 const kept = usePortionsStore()
@@ -41,7 +42,7 @@ const asked = computed(() => {
   const { counts } = kitchen.value.likes
   const style = stylesFor(of.cooker).find((kind) => counts !== 'never' || kind !== 'whistles')!
   const requests = all.value.flatMap(({ food }) => {
-    const request = requestOf(newPot(food, kitchen.value), kitchen.value, of, style, serverNow())
+    const request = requestOf(newPot(food, kitchen.value), kitchen.value, of, style, serverNow(), learnt.believed)
     return request ? [{ id: food.id, request }] : []
   })
   return {

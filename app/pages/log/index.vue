@@ -10,7 +10,8 @@ useHead({ title: () => `${t('log.title')} · Bivvet` })
   <p v-else-if="!store.log" class="soft waiting" role="status">{{ t('app.loading') }}</p>
   <EmptyNotice v-else-if="store.log.length === 0" :title="t('log.empty.title')" :text="t('log.empty.text')" />
   <section v-else class="log">
-    <h1>{{ t('log.title') }}</h1>
+    <LogHead />
+    <h1 class="hidden-text">{{ t('log.title') }}</h1>
     <RunRow v-for="run in store.log" :key="run.id" :run="run" />
     <v-btn v-if="store.next" variant="outlined" :loading="store.loadingLog" class="more" @click="store.loadLog(true)">
       {{ t('log.more') }}
@@ -20,11 +21,7 @@ useHead({ title: () => `${t('log.title')} · Bivvet` })
 
 <style scoped>
 .log {
-  padding: 18px 24px 48px;
-}
-h1 {
-  margin: 0 0 12px;
-  font-size: 21px;
+  padding: 10px 24px 48px;
 }
 .more {
   margin-top: 16px;

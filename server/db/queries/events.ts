@@ -84,7 +84,8 @@ export function eventQueries(scope: Scope, find: (runId: string) => Promise<RunW
           const isOn = state.phase === 'ready' || isRunning(live.answer, state)
           await tx
             .update(runs)
-            .set({ isOn })
+            // What it says is worked out anew with what is known now.
+            .set({ isOn, fit: null })
             .where(and(own(scope, runs), eq(runs.id, runId)))
           await tellOthers(scope, tx, 'run', runId)
           return { stored: true, events }

@@ -3,6 +3,7 @@ import { runEventSchema } from '../../../core/live/event.schema'
 import type { PlanAnswer } from '../../../core/program/answer'
 import { readDocument } from '../../../shared/document'
 import type { KeptEvent, RunPage, RunWithPlan, SavedPlan } from '../../../shared/household'
+import type { Remark } from '../../../shared/names'
 import { PLAN, type SavePlan } from '../../../shared/plan.schema'
 import type { Verdict } from '../../../shared/run.schema'
 import { PLAN_SHAPE } from '../../../shared/shapes'
@@ -51,6 +52,8 @@ export function runQueries(scope: Scope) {
           createdAt: run.createdAt.toISOString(),
           events: events.filter(({ runId }) => runId === run.id).map(keptEvent),
           verdicts: judged.filter(({ runId }) => runId === run.id).map(verdict),
+          remarks: run.remarks as Remark[],
+          teaches: run.teaches,
           plan: read,
         },
       ]
@@ -71,10 +74,26 @@ export function runQueries(scope: Scope) {
     run,
 
     /** Stores a plan once; sending the same id again changes nothing. Null if the id is another household's. */
-    async savePlan({ id, name, cookerId, request }: SavePlan, cookerName: string, answer: PlanAnswer) {
+    async savePlan(
+      { id, name, cookerId, request, burnerId, bagIds }: SavePlan,
+      cookerName: string,
+      answer: PlanAnswer,
+    ) {
       await db
         .insert(plans)
-        .values({ id, name, cookerId, cookerName, request, answer, householdId, memberId, version: PLAN_SHAPE })
+        .values({
+          id,
+          name,
+          cookerId,
+          cookerName,
+          burnerId,
+          bagIds,
+          request,
+          answer,
+          householdId,
+          memberId,
+          version: PLAN_SHAPE,
+        })
         .onConflictDoNothing({ target: plans.id })
       return plan(id)
     },
@@ -144,10 +163,11 @@ export function runQueries(scope: Scope) {
   }
 }
 
-function savedPlan(row: typeof plans.$inferSelect): SavedPlan | null {
-  const { id, name, cookerId, cookerName, request, answer, version, createdAt } = row
+export function savedPlan(row: typeof plans.$inferSelect): SavedPlan | null {
+  const { id, name, cookerId, cookerName, burnerId, bagIds, request, answer, version, createdAt } = row
   const read = readDocument(PLAN, { request, answer }, version)
-  if (read.ok) return { id, name, cookerId, cookerName, ...read.value, createdAt: createdAt.toISOString() }
+  if (read.ok)
+    return { id, name, cookerId, cookerName, burnerId, bagIds, ...read.value, createdAt: createdAt.toISOString() }
   console.error(`Kept plan ${id} cannot be read (${read.reason}).`)
   return null
 }

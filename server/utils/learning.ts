@@ -1,0 +1,25 @@
+import type { KitchenLog } from '../../core/learn/log'
+import type { Told } from '../heavy/work'
+import type { HouseholdStore } from '../db/household'
+
+/** What has not been worked out by then is left for the next time. */
+const WITHIN_MS = 6000
+
+/** What the household's log has taught until now; what its new runs say is worked out first. */
+export async function learntOf(
+  store: HouseholdStore,
+): Promise<{ told: Told; log: KitchenLog; names: Map<string, string>; pending: number }> {
+  const kept = await store.kitchen()
+  if (!kept) throw notFound('kitchen')
+  const until = Date.now() + WITHIN_MS
+  let found = await store.unfitted()
+  while (found.length > 0) {
+    for (const { id, plan, events } of found) {
+      if (Date.now() > until) break
+      await store.keepFit(id, await fitInThread({ request: plan.request, answer: plan.answer }, events), events.length)
+    }
+    found = Date.now() > until ? [] : await store.unfitted()
+  }
+  const { log, names } = await store.kitchenLog(kept.kitchen)
+  return { told: await learnInThread(log), log, names, pending: await store.pending() }
+}
