@@ -33,5 +33,8 @@ export const NEWS_KINDS = ['run', 'kitchen', 'pot', 'dish', 'portion', 'meal', '
 export const REMARKS = ['lifted-early', 'half-kept'] as const
 export type Remark = (typeof REMARKS)[number]
 
+/** By what a run is found in the log. */
+export const VERDICTS = ['hard', 'right', 'soft', 'none'] as const
+
 /** How a dish's soak is done for a meal: as it is written, an hour in hot water, or not at all. */
 export const MEAL_SOAKS = ['written', 'hot', 'none'] as const

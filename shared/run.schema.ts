@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { LENGTH } from '../core/bounds'
-import { NEWS_KINDS, REMARKS } from './names'
+import { NEWS_KINDS, REMARKS, VERDICTS } from './names'
 
 const step = z.number().int().min(-2).max(2)
 
@@ -22,6 +22,14 @@ export const runSaidSchema = z.object({
   teaches: z.boolean().optional(),
 })
 export type RunSaid = z.infer<typeof runSaidSchema>
+
+/** What the log is looked through for; foods by their ids, with commas between. */
+export const runFilterSchema = z.object({
+  name: z.string().trim().max(LENGTH.planName).optional(),
+  foods: z.string().max(2000).optional(),
+  cookerId: z.uuid().optional(),
+  verdict: z.enum(VERDICTS).optional(),
+})
 
 /** A figure of which all that was learnt is to be forgotten, by its ids (core/learn/figure). */
 export const forgetSchema = z.object({ figures: z.array(z.string().min(1).max(200)).min(1).max(8) })

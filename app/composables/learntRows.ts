@@ -1,4 +1,4 @@
-import { idOf, OLD_BATCH, type Figure } from '~~/core/learn/figure'
+import { idOf, type Figure } from '~~/core/learn/figure'
 import type { Evidence, LearntFigure } from '~~/core/learn/log'
 import { believedOf } from '~~/core/learn/sums'
 import type { LearntWithEvidence } from '~~/shared/household'
@@ -32,21 +32,7 @@ const bandOf = ({ mean, sd }: { mean: number; sd: number }): Band => ({
   high: mean + FOUR_IN_FIVE * sd,
 })
 
-/** What is told first: the stove, then bags and foods, then liking, then water. */
-const ORDER: readonly Figure['kind'][] = [
-  'flame-heat',
-  'own-heat',
-  'loss',
-  'swing',
-  'batch',
-  'taste',
-  'group-taste',
-  'need',
-  'uptake',
-  'steam',
-]
-
-/** The figures of a log as they are told: of a flame its own share and its burner's together, the surest first. */
+/** The figures of a log as they are told: of a flame its own share and its burner's together, the greatest news first. */
 export function learntRows({ figures, sums }: Pick<LearntWithEvidence, 'figures' | 'sums'>): LearntRow[] {
   const believed = believedOf(sums)
   const rows = figures.flatMap((one): LearntRow[] => {
@@ -54,11 +40,9 @@ export function learntRows({ figures, sums }: Pick<LearntWithEvidence, 'figures'
     if (figure.kind === 'burner-heat') return []
     return [figure.kind === 'flame-heat' ? flameRow(one, figure) : rowOf(one)]
   })
-  const rank = ({ figure }: LearntRow) => ORDER.indexOf(figure.kind)
-  return rows.sort((a, b) => rank(a) - rank(b) || b.evidence.length - a.evidence.length)
+  return rows.sort((a, b) => newsOf(b) - newsOf(a))
 
   function rowOf({ id, figure, prior, now, evidence }: LearntFigure): LearntRow {
-    // An old bag's factor is told from one: what it is above a fresh one.
     const said = figure.kind === 'own-heat' || figure.kind === 'loss' ? believed.saidOf(id) : null
     return { key: id, figure, ids: [id], prior: bandOf(prior), now: bandOf(now), evidence, said }
   }
@@ -82,5 +66,5 @@ export function learntRows({ figures, sums }: Pick<LearntWithEvidence, 'figures'
   }
 }
 
-/** Whether a bag counts as old by what was assumed of it. */
-export const wasOld = ({ prior }: Pick<LearntRow, 'prior'>) => prior.mid > OLD_BATCH / 2
+/** By how much of what was unsure a figure has moved. */
+const newsOf = ({ prior, now }: LearntRow) => Math.abs(now.mid - prior.mid) / (prior.high - prior.low)

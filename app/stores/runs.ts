@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import { isRunning, runState } from '~~/core/live/run'
 import { HOUR_MS } from '~~/core/measure/time'
 import type { KeptEvent, RunPage, RunWithPlan } from '~~/shared/household'
-import type { Verdict } from '~~/shared/run.schema'
+import type { RunSaid, Verdict } from '~~/shared/run.schema'
 import type { RunEvent } from '~~/core/live/event.schema'
 import { STORED } from '~/composables/storageShape'
 
@@ -68,17 +68,41 @@ export const useRunsStore = defineStore('runs', () => {
   const judge = (runId: string, verdict: Verdict) =>
     inTurn(runId, () => api<RunWithPlan>(`/runs/${runId}/verdict`, { method: 'PUT', body: verdict }))
 
+  /** Says something of a whole run; throws what the server refuses. */
+  const say = (runId: string, said: RunSaid) =>
+    inTurn(runId, () => api<RunWithPlan>(`/runs/${runId}`, { method: 'PATCH', body: said }))
+
+  /** The run in which this food was cooked last in this cooker; null where it never was. */
+  async function lastOf(foodId: string, cookerId: string): Promise<RunWithPlan | null> {
+    const { runs } = await api<RunPage>('/runs', { query: { foods: foodId, cookerId } })
+    put(...runs)
+    return runs.find((run) => run.verdicts.length > 0) ?? runs[0] ?? null
+  }
+
   /** Calls a run by another name; throws what the server refuses. */
   const rename = (runId: string, name: string) =>
     inTurn(runId, () => api<RunWithPlan>(`/runs/${runId}/name`, { method: 'PUT', body: { name } }))
+
+  /** What the log is looked through for. */
+  const asked = shallowRef<Record<string, string>>({})
+  function look(query: Record<string, string>) {
+    asked.value = query
+    logged.value = null
+    return loadLog()
+  }
 
   /** The log from its newest page, or the page after those that are there. */
   async function loadLog(more = false) {
     if (loadingLog.value) return
     loadingLog.value = true
     try {
-      const page = await api<RunPage>('/runs', more && next.value ? { query: { after: next.value } } : {})
+      const query = asked.value
+      const page = await api<RunPage>('/runs', {
+        query: { ...query, ...(more && next.value ? { after: next.value } : {}) },
+      })
       put(...page.runs)
+      // Something else is looked for by now.
+      if (query !== asked.value) return
       const ids = page.runs.map(({ id }) => id)
       logged.value = more ? [...(logged.value ?? []), ...ids] : ids
       next.value = page.next
@@ -87,6 +111,8 @@ export const useRunsStore = defineStore('runs', () => {
       failure.value = failureOf(error)
     } finally {
       loadingLog.value = false
+      // What was asked for meanwhile has its turn now.
+      if (logged.value === null && !failure.value) void loadLog()
     }
   }
 
@@ -115,7 +141,8 @@ export const useRunsStore = defineStore('runs', () => {
     if (id === null) return void load()
     void loadOne(id)
     // One that was lit elsewhere heads the log.
-    if (logged.value && !logged.value.includes(id)) logged.value = [id, ...logged.value]
+    const isWhole = Object.keys(asked.value).length === 0
+    if (logged.value && isWhole && !logged.value.includes(id)) logged.value = [id, ...logged.value]
   })
 
   return {
@@ -126,6 +153,10 @@ export const useRunsStore = defineStore('runs', () => {
     judge,
     rename,
     loadLog,
+    look,
+    say,
+    lastOf,
+    asked,
     loadingLog,
     log,
     next,

@@ -99,6 +99,8 @@ const WANDERS: Partial<Record<Figure['kind'], number>> = {
 
 /** What moves a figure less than this is not told. */
 const LEAST_MOVED = 0.002
+/** Who is less sure of a figure than so many times what was assumed has not spoken of it. */
+const HARDLY_SAYS = 2.5
 /** Figures that are correlated more closely than this, and of which neither is known much better than before. */
 const UNDECIDED_FROM = -0.45
 const HARDLY_BETTER = 0.6
@@ -277,11 +279,13 @@ class Learner {
       const now = this.joint.of(new Map([[id, 1]]))
       const others = new Map([...terms].filter(([other]) => other !== id))
       const around = this.joint.of(others).sd
+      const alone = Math.hypot(sd, around) / Math.abs(times)
+      if (alone > HARDLY_SAYS * this.priors.get(id)!.sd) continue
       this.evidence.get(id)!.push({
         runId: run.id,
         at: run.fit.litAt,
         says: now.mean - by + (says - was) / times,
-        sd: Math.hypot(sd, around) / Math.abs(times),
+        sd: alone,
         moved: by,
       })
     }

@@ -70,8 +70,11 @@ const option = computed(() => {
   return {
     animation: false,
     aria: { enabled: true, label: { description: label } },
-    grid: { left: 52, right: 16, top: 34, bottom: 44 },
+    grid: { left: 52, right: 16, top: dates ? 14 + (series.length > 1 ? 28 * series.length : 0) : 34, bottom: 44 },
     legend: {
+      // One alone is named by the axis.
+      show: !dates || series.length > 1,
+      orient: dates ? ('vertical' as const) : ('horizontal' as const),
       top: 0,
       left: 0,
       itemWidth: 22,

@@ -7,6 +7,8 @@ const { t } = useI18nText()
 const words = useLearntWords()
 
 const BAND: [number, number] = [-15, 15]
+/** What a pot says of a flame less surely than this, as a logarithm, is no mark in the picture. */
+const TELLS_HEAT = 0.35
 const TONES = ['heat', 'water', 'steam', 'food'] as const
 const misses = computed(() => [
   {
@@ -25,7 +27,9 @@ const heats = computed(() =>
       name: words.name(row.figure),
       tone: TONES[i]!,
       kind: 'dots' as const,
-      points: row.evidence.map(({ at, says }): [number, number] => [at, row.said! * Math.exp(says)]),
+      points: row.evidence
+        .filter(({ sd }) => sd < TELLS_HEAT)
+        .map(({ at, says }): [number, number] => [at, row.said! * Math.exp(says)]),
     })),
 )
 </script>
@@ -49,7 +53,7 @@ const heats = computed(() =>
       :label="t('learnt.chart.heatLabel')"
       x-name=""
       :y-name="t('learnt.chart.watts')"
-      :height="280"
+      :height="300"
       :y-from="null"
       dates
     />

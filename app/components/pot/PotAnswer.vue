@@ -89,6 +89,7 @@ const becomesText = computed(() => {
       </template>
     </div>
 
+    <LearntNote :answer="answer" />
     <LazyLaterClosings v-if="answer.closings.length > 1" :answer="answer" :curves="curves" :cup="cup" />
     <LazyTogetherNote v-if="answer.foods.length > 1" />
 

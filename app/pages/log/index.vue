@@ -1,21 +1,41 @@
 <script setup lang="ts">
-const { t } = useI18nText()
+import type { RunWithPlan } from '~~/shared/household'
+
+/** The pots that were cooked, newest first, month by month. */
+const { t, month } = useI18nText()
 const store = useRunsStore()
 void store.loadLog()
+const isAsked = computed(() => Object.keys(store.asked).length > 0)
+const months = computed(() => {
+  const found: { title: string; runs: RunWithPlan[] }[] = []
+  for (const run of store.log ?? []) {
+    const title = month(Date.parse(run.createdAt))
+    if (found.at(-1)?.title === title) found.at(-1)!.runs.push(run)
+    else found.push({ title, runs: [run] })
+  }
+  return found
+})
 useHead({ title: () => `${t('log.title')} · Bivvet` })
 </script>
 
 <template>
-  <StateNotice v-if="store.failure" :failure="store.failure" @retry="store.loadLog()" />
-  <p v-else-if="!store.log" class="soft waiting" role="status">{{ t('app.loading') }}</p>
-  <EmptyNotice v-else-if="store.log.length === 0" :title="t('log.empty.title')" :text="t('log.empty.text')" />
-  <section v-else class="log">
+  <section class="log">
     <LogHead />
     <h1 class="hidden-text">{{ t('log.title') }}</h1>
-    <RunRow v-for="run in store.log" :key="run.id" :run="run" />
-    <v-btn v-if="store.next" variant="outlined" :loading="store.loadingLog" class="more" @click="store.loadLog(true)">
-      {{ t('log.more') }}
-    </v-btn>
+    <EmptyNotice v-if="store.log?.length === 0 && !isAsked" :title="t('log.empty.title')" :text="t('log.empty.text')" />
+    <template v-else>
+      <LogFilter />
+      <StateNotice v-if="store.failure" :failure="store.failure" @retry="store.loadLog()" />
+      <p v-else-if="!store.log" class="soft" role="status">{{ t('app.loading') }}</p>
+      <p v-else-if="store.log.length === 0" class="soft" role="status">{{ t('log.nothing') }}</p>
+      <section v-for="one in months" :key="one.title">
+        <h2>{{ one.title }}</h2>
+        <RunRow v-for="run in one.runs" :key="run.id" :run="run" />
+      </section>
+      <v-btn v-if="store.next" variant="outlined" :loading="store.loadingLog" class="more" @click="store.loadLog(true)">
+        {{ t('log.more') }}
+      </v-btn>
+    </template>
   </section>
 </template>
 
@@ -23,15 +43,16 @@ useHead({ title: () => `${t('log.title')} · Bivvet` })
 .log {
   padding: 10px 24px 48px;
 }
+h2 {
+  margin: 18px 0 8px;
+  font-size: 17px;
+}
 .more {
   margin-top: 16px;
 }
-.waiting {
-  padding: 48px 24px;
-}
 @media (max-width: 799px) {
   .log {
-    padding: 14px 16px 40px;
+    padding: 8px 16px 40px;
   }
 }
 </style>

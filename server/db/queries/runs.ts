@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray, lt, or, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, inArray, lt, or, sql, type SQL } from 'drizzle-orm'
 import { runEventSchema } from '../../../core/live/event.schema'
 import type { PlanAnswer } from '../../../core/program/answer'
 import { readDocument } from '../../../shared/document'
@@ -9,6 +9,15 @@ import type { Verdict } from '../../../shared/run.schema'
 import { PLAN_SHAPE } from '../../../shared/shapes'
 import { plans, runEvents, runs, verdicts } from '../schema'
 import { own, tellOthers, type Scope } from '../scope'
+
+/** What the log is looked through for; what is left out does not matter. */
+export interface RunFilter {
+  /** A part of its name, or any of these foods. */
+  name?: string | undefined
+  foods?: string[] | undefined
+  cookerId?: string | undefined
+  verdict?: 'hard' | 'right' | 'soft' | 'none' | undefined
+}
 
 const PAGE = 30
 const MOST_ON = 50
@@ -138,7 +147,7 @@ export function runQueries(scope: Scope) {
     },
 
     /** A page of the log, newest first, from a mark on. */
-    async runPage(after: { createdAt: Date; id: string } | null): Promise<RunPage> {
+    async runPage(after: { createdAt: Date; id: string } | null, asked: RunFilter = {}): Promise<RunPage> {
       const rows = await db
         .select(runWithPlan)
         .from(runs)
@@ -152,6 +161,7 @@ export function runQueries(scope: Scope) {
                   and(eq(runs.createdAt, after.createdAt), sql`${runs.id} > ${after.id}`),
                 )
               : undefined,
+            matching(asked),
           ),
         )
         .orderBy(desc(runs.createdAt), asc(runs.id))
@@ -161,6 +171,24 @@ export function runQueries(scope: Scope) {
       return { runs: await withEvents(rows.slice(0, PAGE)), next }
     },
   }
+}
+
+/** Runs that are as asked for. */
+function matching({ name, foods = [], cookerId, verdict }: RunFilter): SQL | undefined {
+  const inPot = foods.map((food) => sql`${plans.request}->'contents' @> ${JSON.stringify([{ food }])}::jsonb`)
+  const named = name ? [sql`strpos(lower(${plans.name}), lower(${name})) > 0`] : []
+  const judged = (is: SQL) => sql`exists (select 1 from ${verdicts} where ${verdicts.runId} = ${runs.id} and ${is})`
+  const verdictIs = {
+    hard: () => judged(sql`${verdicts.texture} < 0`),
+    right: () => judged(sql`${verdicts.texture} = 0`),
+    soft: () => judged(sql`${verdicts.texture} > 0`),
+    none: () => sql`not ${judged(sql`true`)}`,
+  }
+  return and(
+    inPot.length + named.length > 0 ? or(...named, ...inPot) : undefined,
+    cookerId ? eq(plans.cookerId, cookerId) : undefined,
+    verdict ? verdictIs[verdict]() : undefined,
+  )
 }
 
 export function savedPlan(row: typeof plans.$inferSelect): SavedPlan | null {
