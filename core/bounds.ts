@@ -103,6 +103,8 @@ export const MOST = {
   bags: 200,
   tests: 12,
   gaskets: 60,
+  logRuns: 5000,
+  runEvents: 500,
   steps: 30,
   profilePoints: 200,
   likedTextures: 200,

@@ -14,6 +14,8 @@ import { USUAL_POT } from './dish/pot-stage'
 import { publishedAnswer, publishedDish } from './formats/plan'
 import { readRecipe } from './formats/recipe'
 import { dishOfRecipe } from './formats/recipe-dish'
+import { learnFromFile } from './learn/log-file'
+import { logFileSchema } from './learn/log-file.schema'
 import { planMeal } from './meal/meal'
 import { mealRequestSchema } from './meal/meal.schema'
 import { simulationCaseSchema, type SimulationCase } from './pot/case.schema'
@@ -28,6 +30,7 @@ const USAGE = `Use: npm run --silent core -- COMMAND FILE     (FILE may be - for
   plan FILE       plans a request and prints the answer
   dish FILE       works a dish out and prints every stage of it, its ledgers and its clock
   meal FILE       plans a meal: when each task begins, what is proved of the plan, or why there is none
+  learn FILE      learns from a log: each figure as assumed and as it is now, with the runs that spoke of it
   recipe FILE     reads a recipe (JSON-LD, an HTML page that holds it, or plain text) and prints it as a dish
 
 Prints JSON. On bad input prints { problems: [{ path, message }] } and ends with status 2.`
@@ -54,6 +57,7 @@ const COMMANDS = {
   plan: (file: string) => runPlan(readJson(file)),
   dish: (file: string) => runDish(readJson(file)),
   meal: (file: string) => runMeal(readJson(file)),
+  learn: (file: string) => runLearn(readJson(file)),
   recipe: (file: string) => runRecipe(readText(file)),
 }
 
@@ -94,6 +98,14 @@ function runMeal(input: unknown): void {
   const said = { path: 'tasks', code: 'meal-impossible', message: impossibleSentence(answer.value) }
   print({ problems: [said], wishes, mends })
   process.exitCode = 2
+}
+
+function runLearn(input: unknown): void {
+  const parsed = check(logFileSchema, input)
+  if (!parsed) return
+  const answer = learnFromFile(parsed)
+  if (answer.ok) print(answer.value)
+  else fail(answer.problems)
 }
 
 function runRecipe(text: string): void {

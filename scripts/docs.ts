@@ -5,6 +5,7 @@ import { format, resolveConfig } from 'prettier'
 import { z } from 'zod'
 import { findFood } from '../core/food/catalogue'
 import { dishRequestSchema } from '../core/dish/dish.schema'
+import { logFileSchema } from '../core/learn/log-file.schema'
 import { mealRequestSchema } from '../core/meal/meal.schema'
 import { plan } from '../core/program/plan'
 import type { FigureRange } from '../core/program/range'
@@ -25,6 +26,7 @@ export const SCHEMAS = {
   'docs/plan-request.schema.json': () => schemaText(planRequestSchema, 'Bivvet plan request'),
   'docs/simulation-case.schema.json': () => schemaText(simulationCaseSchema, 'Bivvet simulation case'),
   'docs/dish-request.schema.json': () => schemaText(dishRequestSchema, 'Bivvet dish request'),
+  'docs/log.schema.json': () => schemaText(logFileSchema, 'Bivvet log'),
   'docs/meal-request.schema.json': () => schemaText(mealRequestSchema, 'Bivvet meal request'),
 }
 

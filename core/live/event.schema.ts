@@ -7,7 +7,7 @@ import { FLAMES, INTERRUPTIONS, PINCHES } from '../names'
  * What can happen in a run. A run is nothing but the list of these; everything shown of it is derived from them
  * (run.ts), in the browser and on the server alike.
  */
-const dataSchema = z.discriminatedUnion('kind', [
+export const runEventDataSchema = z.discriminatedUnion('kind', [
   /** Gasket, vent, water and seal were looked at before closing. */
   z.object({ kind: z.literal('checked') }),
   z.object({ kind: z.literal('lit') }),
@@ -42,13 +42,13 @@ const dataSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('abandoned') }),
   z.object({ kind: z.literal('undo'), of: z.uuid() }),
 ])
-export type RunEventData = z.infer<typeof dataSchema>
+export type RunEventData = z.infer<typeof runEventDataSchema>
 
 export const runEventSchema = z.object({
   /** Made by the device that saw it happen; the same event sent twice counts once. */
   id: z.uuid(),
   /** Milliseconds since 1970, UTC. */
   at: z.number().int().positive(),
-  data: dataSchema,
+  data: runEventDataSchema,
 })
 export type RunEvent = z.infer<typeof runEventSchema>

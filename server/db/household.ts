@@ -4,6 +4,7 @@ import { dishQueries } from './queries/dishes'
 import { eventQueries } from './queries/events'
 import { calendarQueries } from './queries/calendar'
 import { kitchenQueries } from './queries/kitchen'
+import { logFileQueries } from './queries/log-file'
 import { learningQueries } from './queries/learning'
 import { mealQueries } from './queries/meals'
 import { portionQueries } from './queries/portions'
@@ -36,6 +37,7 @@ export function householdStore(db: Database, asker: Asker) {
     ...runs,
     ...eventQueries(scope, runs.run),
     ...learningQueries(scope),
+    ...logFileQueries(scope),
   }
 }
 

@@ -24,11 +24,11 @@ export function notFound(what: string) {
 }
 
 /** The body, parsed by the schema; a 4xx that says where and why if it does not fit. */
-export async function readJson<T>(event: H3Event, schema: z.ZodType<T>): Promise<T> {
+export async function readJson<T>(event: H3Event, schema: z.ZodType<T>, mostBytes = MOST_BYTES): Promise<T> {
   const tooLarge = () => refusal(413, { path: '', code: 'too-large' })
-  if (Number(getHeader(event, 'content-length') ?? 0) > MOST_BYTES) throw tooLarge()
+  if (Number(getHeader(event, 'content-length') ?? 0) > mostBytes) throw tooLarge()
   const raw = (await readRawBody(event)) ?? ''
-  if (raw.length > MOST_BYTES) throw tooLarge()
+  if (raw.length > mostBytes) throw tooLarge()
   let json: unknown
   try {
     json = JSON.parse(raw)

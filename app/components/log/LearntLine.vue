@@ -22,6 +22,11 @@ const sure = computed(() => t('learnt.sure', { low: value(row.now.low), high: va
 const assumed = computed(() =>
   t('learnt.assumed', { value: value(row.prior.mid), low: value(row.prior.low), high: value(row.prior.high) }),
 )
+const joined = computed(() => `${assumed.value}; ${sure.value}`)
+const spoke = computed(
+  () =>
+    `${t('learnt.evidence', { n: row.evidence.length }, row.evidence.length)}; ${few.value ? t('learnt.hardly') : words.meaning(row)}`,
+)
 const newest = computed(() => [...row.evidence].reverse())
 </script>
 
@@ -30,12 +35,9 @@ const newest = computed(() => [...row.evidence].reverse())
     <summary>
       <span class="what">
         <strong>{{ name }}</strong>
-        <span class="soft">
-          {{ t('learnt.evidence', { n: row.evidence.length }, row.evidence.length) }};
-          {{ few ? t('learnt.hardly') : words.meaning(row) }}
-        </span>
+        <span class="soft">{{ spoke }}</span>
       </span>
-      <svg :viewBox="`0 0 ${WIDTH} 34`" role="img" :aria-label="`${assumed}; ${sure}`">
+      <svg :viewBox="`0 0 ${WIDTH} 34`" role="img" :aria-label="joined">
         <line x1="0" :x2="WIDTH" y1="24" y2="24" class="axis" />
         <line :x1="x(0)" :x2="x(0)" y1="14" y2="34" class="axis" />
         <rect :x="x(row.prior.low)" :width="x(row.prior.high) - x(row.prior.low)" y="20" height="8" class="prior" />
@@ -51,7 +53,7 @@ const newest = computed(() => [...row.evidence].reverse())
       <span class="figure value tone-food">{{ value(row.now.mid) }}</span>
     </summary>
     <div class="more">
-      <p>{{ assumed }}; {{ sure }}.</p>
+      <p>{{ joined }}</p>
       <h3>{{ t('learnt.each') }}</h3>
       <ul>
         <li v-for="(one, i) in newest" :key="i">

@@ -32,6 +32,7 @@ useHead({ title: () => `${t('log.title')} · Bivvet` })
         <h2>{{ one.title }}</h2>
         <RunRow v-for="run in one.runs" :key="run.id" :run="run" />
       </section>
+      <LogCounts v-if="store.log" :runs="store.log" />
       <v-btn v-if="store.next" variant="outlined" :loading="store.loadingLog" class="more" @click="store.loadLog(true)">
         {{ t('log.more') }}
       </v-btn>

@@ -37,6 +37,7 @@ useHead({ title: () => `${t('learnt.tab')} · Bivvet` })
           @forget="forget(row.ids, words.name(row.figure))"
         />
       </template>
+      <LogFiles v-if="learnt" @added="load" />
     </div>
     <aside v-if="learnt && rows.length > 0">
       <LazyLearntCharts :learnt="learnt" :rows="rows" />

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+/** The whole log out as a file, and in again. */
+const emit = defineEmits<{ added: [] }>()
+const { t, problemText } = useI18nText()
+const picker = useTemplateRef<HTMLInputElement>('picker')
+const busy = ref(false)
+const said = ref('')
+const problems = ref<string[]>([])
+const MOST_TOLD = 8
+
+async function read(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  busy.value = true
+  said.value = ''
+  problems.value = []
+  try {
+    const body = JSON.parse(await file.text()) as Record<string, unknown>
+    const { added, of } = await api<{ added: number; of: number }>('/log', { method: 'POST', body })
+    said.value = t('log.files.added', { n: added, of }, added)
+    emit('added')
+  } catch (error) {
+    if (error instanceof SyntaxError) problems.value = [t('log.files.notJson')]
+    else {
+      const failure = failureOf(error)
+      problems.value =
+        failure.kind === 'refused'
+          ? failure.problems.map((one) => (one.path ? `${one.path}: ${problemText(one)}` : problemText(one)))
+          : [t(`errors.${failure.kind}`)]
+    }
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <section class="files no-print">
+    <h2>{{ t('log.files.title') }}</h2>
+    <p class="links">
+      <a href="/api/log" download>{{ t('log.files.json') }}</a>
+      <a href="/api/log?as=csv" download>{{ t('log.files.csv') }}</a>
+      <button type="button" class="link-button" :disabled="busy" @click="picker?.click()">
+        {{ t('log.files.read') }}
+      </button>
+      <input
+        ref="picker"
+        type="file"
+        accept=".json,application/json"
+        class="hidden-text"
+        tabindex="-1"
+        :aria-label="t('log.files.read')"
+        @change="read"
+      />
+    </p>
+    <p v-if="said" role="status" class="tone-food">{{ said }}</p>
+    <div v-if="problems.length > 0" role="alert" class="tone-danger">
+      <p>{{ t('log.files.nothing') }}</p>
+      <ul>
+        <li v-for="(text, i) in problems.slice(0, MOST_TOLD)" :key="i">{{ text }}</li>
+      </ul>
+      <p v-if="problems.length > MOST_TOLD">{{ t('log.files.more', { n: problems.length - MOST_TOLD }) }}</p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.files {
+  margin-top: 28px;
+}
+h2 {
+  margin: 0 0 6px;
+  font-size: 16px;
+}
+p {
+  margin: 0 0 6px;
+}
+.links {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 20px;
+}
+a {
+  color: inherit;
+}
+@media (max-width: 719px), (pointer: coarse) {
+  a {
+    display: inline-flex;
+    align-items: center;
+    min-height: 44px;
+  }
+}
+</style>

@@ -1,0 +1,23 @@
+import { problemsOfRun } from '../../../core/learn/log-file'
+import { logFileSchema } from '../../../core/learn/log-file.schema'
+
+const MOST_BYTES = 20 * 1024 * 1024
+const MOST_RUNS = 1000
+
+/** Reads a log in: runs that are not there yet are stored, all of them or, where something is wrong with one, none. */
+export default defineEventHandler(async (event) => {
+  const store = await useHousehold(event)
+  const kept = await store.kitchen()
+  if (!kept) throw notFound('kitchen')
+  const file = await readJson(event, logFileSchema, MOST_BYTES)
+  if (file.runs.length > MOST_RUNS) throw refusal(422, { path: 'runs', code: 'too-many', params: { max: MOST_RUNS } })
+  const problems = file.runs.flatMap((run, i) => problemsOfRun(run, `runs.${i}`))
+  const found = []
+  for (const [i, run] of file.runs.entries()) {
+    const answer = await planInThread(run.request)
+    if (answer.ok) found.push({ run, answer: answer.value })
+    else problems.push(...answer.problems.map((one) => ({ ...one, path: `runs.${i}.request.${one.path}` })))
+  }
+  if (problems.length > 0) throw refusal(422, problems)
+  return { added: await store.addRuns(found, kept.kitchen), of: file.runs.length }
+})

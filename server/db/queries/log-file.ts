@@ -1,0 +1,163 @@
+import { and, asc, eq, inArray } from 'drizzle-orm'
+import { v5 as uuidOf, validate as isUuid } from 'uuid'
+import { eventsOfRun } from '../../../core/learn/log-file'
+import type { LogFile, LogFileRun } from '../../../core/learn/log-file.schema'
+import { isRunning, runState } from '../../../core/live/run'
+import type { RunEvent } from '../../../core/live/event.schema'
+import type { PlanAnswer } from '../../../core/program/answer'
+import type { Kitchen } from '../../../shared/kitchen'
+import type { Remark } from '../../../shared/names'
+import { PLAN_SHAPE } from '../../../shared/shapes'
+import { plans, runEvents, runs, verdicts } from '../schema'
+import { own, tellOthers, type Scope } from '../scope'
+import { keptEvent, savedPlan } from './runs'
+
+/** So many rows go into one statement. */
+const AT_A_TIME = 500
+
+/** The whole log, out as a file and in again. */
+export function logFileQueries(scope: Scope) {
+  const { db, householdId, memberId } = scope
+  const newId = (id: string) => uuidOf(id, householdId)
+  /** What stands in the kitchen, or was stored before, keeps its id. */
+  const hereOf = (id: string) => (isUuid(id) ? id.toLowerCase() : newId(id))
+  return {
+    /** Every run with its request, its events and verdicts, the oldest first. */
+    async logFile({ bags, cookers }: Kitchen): Promise<LogFile> {
+      const rows = await db
+        .select({ run: runs, plan: plans })
+        .from(runs)
+        .innerJoin(plans, eq(plans.id, runs.planId))
+        .where(own(scope, runs))
+        .orderBy(asc(runs.createdAt), asc(runs.id))
+      const [events, judged] = await Promise.all([
+        db.select().from(runEvents).where(own(scope, runEvents)).orderBy(asc(runEvents.sequence)),
+        db.select().from(verdicts).where(own(scope, verdicts)).orderBy(asc(verdicts.content)),
+      ])
+      const eventsOf = byRun(events)
+      const judgedOf = byRun(judged)
+      return {
+        runs: rows.flatMap(({ run, plan }): LogFileRun[] => {
+          const read = savedPlan(plan)
+          if (!read || plan.cookerId === null) return []
+          return [
+            {
+              id: run.id,
+              name: plan.name,
+              cooker: plan.cookerId,
+              burner: plan.burnerId,
+              bags: plan.bagIds ?? [],
+              request: read.request,
+              events: (eventsOf.get(run.id) ?? []).map(keptEvent).map(({ id, at, data }) => ({ id, at, data })),
+              verdicts: (judgedOf.get(run.id) ?? []).map(({ content, foodId, texture, water, note }) => ({
+                content,
+                food: foodId,
+                texture,
+                water,
+                note,
+              })),
+              remarks: run.remarks as string[],
+              teaches: run.teaches,
+            },
+          ]
+        }),
+        bags: bags.map(({ id, foodId, boughtOn }) => ({ id, food: foodId, boughtOn })),
+        gaskets: cookers.flatMap(({ id, gaskets = [] }) => gaskets.map((at) => ({ cooker: id, at }))),
+      }
+    },
+
+    /**
+     * Stores runs that are not there yet, all or none. Each gets an id of its own in this household, the same every
+     * time it is read in: the same log may be another household's too. Answers how many were new.
+     */
+    async addRuns(found: readonly { run: LogFileRun; answer: PlanAnswer }[], { cookers }: Kitchen): Promise<number> {
+      return db.transaction(async (tx) => {
+        const ids = found.flatMap(({ run }) => [hereOf(run.id), newId(run.id)])
+        const there = new Set<string>()
+        for (let i = 0; i < ids.length; i += AT_A_TIME)
+          for (const { id } of await tx
+            .select({ id: runs.id })
+            .from(runs)
+            .where(and(own(scope, runs), inArray(runs.id, ids.slice(i, i + AT_A_TIME)))))
+            there.add(id)
+        const fresh = found.filter(({ run }) => !there.has(hereOf(run.id)) && !there.has(newId(run.id)))
+        for (const { run, answer } of fresh) {
+          const runId = newId(run.id)
+          const planId = uuidOf(`plan ${runId}`, householdId)
+          const events = eventsOfRun(run)
+          const cookerId = hereOf(run.cooker)
+          const state = runState(events)
+          const createdAt = new Date(events[0]?.at ?? 0)
+          await tx.insert(plans).values({
+            id: planId,
+            householdId,
+            memberId,
+            name: run.name ?? run.id,
+            cookerId,
+            cookerName: cookers.find(({ id }) => id === cookerId)?.name ?? run.cooker,
+            burnerId: run.burner ? hereOf(run.burner) : null,
+            bagIds: (run.bags ?? []).map((bag) => bag && hereOf(bag)),
+            version: PLAN_SHAPE,
+            request: run.request,
+            answer,
+            createdAt,
+          })
+          await tx.insert(runs).values({
+            id: runId,
+            householdId,
+            memberId,
+            planId,
+            isOn: isRunning(answer, state),
+            teaches: run.teaches ?? true,
+            remarks: (run.remarks ?? []) as Remark[],
+            createdAt,
+          })
+          if (events.length > 0)
+            await tx.insert(runEvents).values(
+              events.map(({ id, at, data }) => ({
+                id: newId(`${runId} ${id}`),
+                householdId,
+                memberId,
+                runId,
+                kind: data.kind,
+                happenedAt: new Date(at),
+                data: pointing(data, (to) => newId(`${runId} ${to}`)),
+              })),
+            )
+          const judged = run.verdicts ?? []
+          if (judged.length > 0)
+            await tx.insert(verdicts).values(
+              judged.map(({ content, texture, water, note }) => ({
+                householdId,
+                memberId,
+                runId,
+                content,
+                foodId: run.request.contents[content]!.food,
+                texture,
+                water,
+                note: note ?? '',
+              })),
+            )
+        }
+        if (fresh.length > 0) await tellOthers(scope, tx, 'learnt', householdId)
+        return fresh.length
+      })
+    },
+  }
+}
+
+function byRun<Row extends { runId: string }>(rows: readonly Row[]): Map<string, Row[]> {
+  const found = new Map<string, Row[]>()
+  for (const row of rows) {
+    const own = found.get(row.runId)
+    if (own) own.push(row)
+    else found.set(row.runId, [row])
+  }
+  return found
+}
+
+/** What speaks of another event speaks of it by its new id. */
+function pointing(data: RunEvent['data'], idOf: (id: string) => string): RunEvent['data'] {
+  if ('of' in data) return { ...data, of: idOf(data.of) }
+  return 'before' in data ? { ...data, before: idOf(data.before) } : data
+}
