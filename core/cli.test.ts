@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
+import { BEANS } from '../tests/fixtures'
 import { describe, expect, it } from 'vitest'
 import { beansWithSquash, requestFor } from '../tests/dishes'
 
@@ -97,6 +98,24 @@ describe('the command line', () => {
     expect(cannot.output).toMatchObject({
       problems: [{ code: 'meal-impossible', message: expect.stringMatching(/at the hour.*minutes later/) }],
       mends: expect.arrayContaining([{ kind: 'later', minutes: expect.any(Number) }]),
+    })
+  })
+
+  it('learns from a log, and says where one is broken', () => {
+    const kept = core(['learn', '-'], JSON.stringify({ runs: [] }))
+    expect(kept.status).toBe(0)
+    expect(kept.output).toEqual({ figures: [], undecided: [], misses: [], silent: [] })
+    const run = {
+      id: 'a',
+      cooker: 'blue',
+      request: BEANS,
+      events: [],
+      verdicts: [{ content: 9, texture: 0, water: 0 }],
+    }
+    const broken = core(['learn', '-'], JSON.stringify({ runs: [run] }))
+    expect(broken.status).toBe(2)
+    expect(broken.output).toMatchObject({
+      problems: [{ path: 'runs.0.verdicts.0.content', message: expect.stringContaining('no such food') }],
     })
   })
 })

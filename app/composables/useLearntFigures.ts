@@ -1,13 +1,19 @@
 import type { LearntWithEvidence } from '~~/shared/household'
 
+const ASK_AGAIN_MS = 1500
+
 /** What the log has taught with its evidence, as the server last told it. */
 export function useLearntFigures() {
   const learnt = shallowRef<LearntWithEvidence | null>(null)
   const failure = ref<ApiFailure | null>(null)
+  let gone = false
+  onScopeDispose(() => (gone = true))
   async function load() {
     try {
       learnt.value = await api<LearntWithEvidence>('/learnt/figures')
       failure.value = null
+      // What is still being worked out is asked for again.
+      if (learnt.value.pending > 0 && !gone) setTimeout(() => void load(), ASK_AGAIN_MS)
     } catch (error) {
       failure.value = failureOf(error)
     }

@@ -1,0 +1,308 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { randomFrom } from '../live/random'
+import { plan } from '../program/plan'
+import { isRefused } from '../safety/rules'
+import { drawnFrom, household, requestOf, type Pot } from '../../tests/trials/learn'
+import { asLearnt } from './apply'
+import { NO_MESS, USUAL_MESS } from './cook'
+import { figureOfId, idOf, type Figure } from './figure'
+import { Joint } from './joint'
+import { learnFrom, type KitchenLog, type LoggedRun } from './log'
+import { believedOf } from './sums'
+
+const one = (id: string) => new Map([[id, 1]])
+const sd = fc.double({ min: 0.05, max: 0.5, noNaN: true })
+const value = fc.double({ min: -0.4, max: 0.4, noNaN: true })
+
+/** Moments of a normal figure of which a blurred judgement lay between two limits, by summing over a fine grid. */
+function onGrid(prior: { mean: number; sd: number }, [low, high]: [number, number], blur: number) {
+  const below = (x: number) => {
+    // Simpson's rule from far below; nothing of the product is used.
+    const n = 400
+    const from = -9
+    if (x <= from) return 0
+    const to = Math.min(x, 9)
+    const h = (to - from) / n
+    let sum = 0
+    for (let i = 0; i <= n; i++) {
+      const z = from + i * h
+      sum += (i === 0 || i === n ? 1 : i % 2 ? 4 : 2) * Math.exp((-z * z) / 2)
+    }
+    return (sum * h) / 3 / Math.sqrt(2 * Math.PI)
+  }
+  let [weights, first, second] = [0, 0, 0]
+  for (let i = -300; i <= 300; i++) {
+    const x = prior.mean + (i / 50) * prior.sd
+    const likely = below((high - x) / blur) - below((low - x) / blur)
+    const slip = 0.03 / 5
+    const weight = Math.exp(-((i / 50) ** 2) / 2) * (0.97 * likely + slip)
+    weights += weight
+    first += weight * x
+    second += weight * x * x
+  }
+  const mean = first / weights
+  return { mean, sd: Math.sqrt(second / weights - mean * mean) }
+}
+
+describe('the joint belief', () => {
+  it('takes a measurement as Bayes would', () => {
+    fc.assert(
+      fc.property(value, sd, value, sd, (mean, prior, seen, exact) => {
+        fc.pre(Math.abs(seen - mean) < 2 * Math.hypot(prior, exact))
+        const joint = new Joint()
+        joint.add('a', { mean, sd: prior })
+        joint.measured(one('a'), seen, exact)
+        const sure = 1 / prior ** 2 + 1 / exact ** 2
+        expect(joint.of(one('a')).mean).toBeCloseTo((mean / prior ** 2 + seen / exact ** 2) / sure, 9)
+        expect(joint.of(one('a')).sd).toBeCloseTo(1 / Math.sqrt(sure), 9)
+      }),
+    )
+  })
+
+  it('takes a judgement between two limits as a sum over all that could be', () => {
+    for (const [low, high] of [
+      [-0.12, 0.12],
+      [0.12, 0.37],
+      [0.37, Infinity],
+      [-Infinity, -0.37],
+    ] as const) {
+      const prior = { mean: 0.05, sd: 0.3 }
+      const joint = new Joint()
+      joint.add('a', prior)
+      joint.judged(one('a'), [low, high], 0.12, 5)
+      const exact = onGrid(prior, [low, high], 0.12)
+      expect(joint.of(one('a')).mean).toBeCloseTo(exact.mean, 2)
+      expect(joint.of(one('a')).sd).toBeCloseTo(exact.sd, 2)
+    }
+  })
+
+  it('leaves undecided what one observation cannot tell apart, until another tells', () => {
+    const joint = new Joint()
+    for (const id of ['bag', 'taste']) joint.add(id, { mean: 0, sd: 0.2 })
+    joint.measured(
+      new Map([
+        ['bag', 1],
+        ['taste', 1],
+      ]),
+      0.3,
+      0.05,
+    )
+    expect(joint.of(one('bag')).mean).toBeCloseTo(joint.of(one('taste')).mean, 9)
+    expect(joint.correlation('bag', 'taste')).toBeLessThan(-0.8)
+    joint.measured(one('taste'), 0, 0.05)
+    expect(joint.of(one('bag')).mean).toBeGreaterThan(0.22)
+    expect(Math.abs(joint.of(one('taste')).mean)).toBeLessThan(0.05)
+  })
+
+  it('is not carried away by one absurd measurement, and told so when it comes again', () => {
+    const joint = new Joint()
+    joint.add('a', { mean: 0, sd: 0.2 })
+    for (let i = 0; i < 5; i++) joint.measured(one('a'), 0.05, 0.1)
+    const before = joint.of(one('a')).mean
+    joint.measured(one('a'), 3, 0.1)
+    expect(joint.of(one('a')).mean - before).toBeLessThan(0.1)
+  })
+
+  it('forgets a figure with all that it shared', () => {
+    const joint = new Joint()
+    for (const id of ['a', 'b']) joint.add(id, { mean: 0, sd: 0.2 })
+    joint.measured(
+      new Map([
+        ['a', 1],
+        ['b', 1],
+      ]),
+      0.3,
+      0.05,
+    )
+    const b = joint.of(one('b'))
+    joint.reset('a', { mean: 0, sd: 0.2 })
+    expect(joint.of(one('a'))).toEqual({ mean: 0, sd: 0.2 })
+    expect(joint.of(one('b'))).toEqual(b)
+    expect(joint.correlation('a', 'b')).toBe(0)
+  })
+})
+
+describe('the ids of figures', () => {
+  it('are read back as they were', () => {
+    const figures: Figure[] = [
+      { kind: 'flame-heat', cookerId: 'c', burnerId: 'b', flame: 'low' },
+      { kind: 'batch', bagId: 'x' },
+      { kind: 'taste' },
+    ]
+    for (const figure of figures) expect(figureOfId(idOf(figure))).toEqual(figure)
+    for (const none of ['', 'taste me', 'flame-heat c', 'constructor x']) expect(figureOfId(none)).toBeNull()
+  })
+})
+
+const random = () => randomFrom(11)
+const small = household(24, drawnFrom(randomFrom(12)), USUAL_MESS, random())
+
+describe('learning from a log', () => {
+  const { log, truth } = small
+  const last = log.runs.at(-1)!
+  const meanOf = (of: KitchenLog, id: string) => learnFrom(of).of(one(id)).mean
+
+  it('comes nearer to what no run was told', () => {
+    const { figures } = learnFrom(log)
+    const told = figures.filter(({ evidence, figure }) => evidence.length >= 5 && figure.kind !== 'burner-heat')
+    const held = told.filter(({ id, now }) => Math.abs(now.mean - (truth.get(id) ?? 0)) < 2.5 * now.sd)
+    expect(told.length).toBeGreaterThan(8)
+    expect(held.length / told.length).toBeGreaterThan(0.85)
+    const offBefore = told.reduce((sum, { id, prior }) => sum + Math.abs(prior.mean - (truth.get(id) ?? 0)), 0)
+    const offNow = told.reduce((sum, { id, now }) => sum + Math.abs(now.mean - (truth.get(id) ?? 0)), 0)
+    expect(offNow).toBeLessThan(0.75 * offBefore)
+  }, 60_000)
+
+  it('is the same whenever it is asked, and in whatever order its runs stand', () => {
+    const again = learnFrom({ ...log, runs: [...log.runs].reverse() })
+    expect(again.figures.map(({ id, now }) => [id, now])).toEqual(
+      learnFrom(log).figures.map(({ id, now }) => [id, now]),
+    )
+  })
+
+  it('counts an edited verdict at once, and a deleted one no more', () => {
+    const judged = (texture: number | null): KitchenLog => ({
+      ...log,
+      runs: [
+        ...log.runs.slice(0, -1),
+        { ...last, verdicts: texture === null ? [] : [{ content: 0, texture, water: 0 }] },
+      ],
+    })
+    const soft = meanOf(judged(2), 'taste')
+    const hard = meanOf(judged(-2), 'taste')
+    expect(soft).toBeLessThan(meanOf(judged(null), 'taste'))
+    expect(hard).toBeGreaterThan(meanOf(judged(null), 'taste'))
+    expect(hard - soft).toBeLessThan(0.25)
+  })
+
+  it('passes over a run that is not to teach, as if it had never been', () => {
+    const without = learnFrom({ ...log, without: [last.id] })
+    const never = learnFrom({ ...log, runs: log.runs.slice(0, -1) })
+    expect(without.figures).toEqual(never.figures)
+  })
+
+  it('begins anew with a figure that is forgotten, a new gasket, and what a water test measured', () => {
+    const after = last.fit.litAt + 1
+    const fallen = log.runs.find(({ fit }) => fit.loss)!
+    const loss = idOf({ kind: 'loss', cookerId: fallen.cookerId })
+    const forgotten = learnFrom({ ...log, forgotten: [{ figure: 'taste', at: after }] })
+    expect(forgotten.of(one('taste'))).toEqual({ mean: 0, sd: 0.2 })
+    const mended = learnFrom({ ...log, gaskets: [{ cookerId: fallen.cookerId, at: after }] })
+    expect(mended.of(one(loss)).sd).toBeCloseTo(0.3, 9)
+    const heat = log.runs.find(({ burnerId }) => burnerId)!
+    const { cookerId, burnerId } = heat
+    const tested = learnFrom({ ...log, waterTests: [{ cookerId, burnerId, at: after }] })
+    const terms = new Map(
+      [
+        idOf({ kind: 'burner-heat', cookerId, burnerId: burnerId! }),
+        idOf({ kind: 'flame-heat', cookerId, burnerId: burnerId!, flame: 'high' }),
+      ]
+        .filter((id) => tested.has(id))
+        .map((id) => [id, 1]),
+    )
+    expect(tested.of(terms).sd).toBeLessThan(0.045)
+  })
+
+  it('keeps to a wattage that the kitchen says anew', () => {
+    const flame = log.runs.find(({ fit }) => fit.said.flameW)!
+    const { cookerId } = flame
+    const burnerId = flame.burnerId!
+    const figure = idOf({ kind: 'burner-heat', cookerId, burnerId })
+    const pot: Pot = { ...POT, cookerId, cooker: 'whistling-5l-aluminium', burnerId }
+    const request = requestOf(pot)
+    const learnt = learnFrom(log)
+    if (!learnt.has(figure)) return
+    const said = (watts: number) => ({
+      ...request,
+      burner: { high: watts, medium: 0.4 * watts, low: 0.23 * watts, simmer: 0.15 * watts },
+    })
+    const wattsOf = (watts: number) => {
+      const { learnt: factors } = asLearnt(said(watts), { cookerId, burnerId, bagIds: [null] }, learnt)
+      return watts * (factors?.flames?.medium ?? 1)
+    }
+    const medium = idOf({ kind: 'flame-heat', cookerId, burnerId, flame: 'medium' })
+    if (learnt.saidOf(medium) !== null) expect(wattsOf(2600)).toBeCloseTo(wattsOf(1300), 6)
+  })
+
+  it('says the same from what was sent elsewhere', () => {
+    const learnt = learnFrom(log)
+    const there = believedOf(JSON.parse(JSON.stringify(learnt.sums)) as typeof learnt.sums)
+    for (const { id, now } of learnt.figures) expect(there.of(one(id))).toEqual(now)
+  })
+})
+
+const POT: Pot = {
+  cookerId: 'blue',
+  cooker: 'whistling-5l-aluminium',
+  burnerId: 'strong',
+  style: { kind: 'whistles', flame: 'medium' },
+  foodId: 'kidney-red',
+  dryG: 280,
+  soakHours: 10,
+  bagId: 'bag',
+  isOld: false,
+}
+
+/** A log of one run, so often, always judged the same. */
+function alwaysSaying(foodId: string, texture: number, times: number): KitchenLog {
+  const pot: Pot = { ...POT, foodId }
+  const { log } = household(1, () => 0, NO_MESS, randomFrom(5))
+  const run = log.runs[0]!
+  const food = { ...run.fit.foods[0]!, foodId, logGot: { value: 0, sd: 0.05 } }
+  const runs = Array.from({ length: times }, (_, i): LoggedRun => ({
+    ...run,
+    id: `run-${i}`,
+    fit: { ...run.fit, litAt: run.fit.litAt + i * 86_400_000, foods: [food] },
+    bagIds: [pot.bagId],
+    verdicts: [{ content: 0, texture, water: 0 }],
+  }))
+  return { ...log, runs, bags: [{ id: pot.bagId, boughtAt: run.fit.litAt }] }
+}
+const planned = (foodId: string, log: KitchenLog) => {
+  const pot: Pot = { ...POT, foodId }
+  const { cookerId, burnerId } = pot
+  const request = asLearnt(requestOf(pot), { cookerId, burnerId, bagIds: [pot.bagId] }, learnFrom(log))
+  const answer = plan(request)
+  if (!answer.ok) throw new Error(answer.problems[0]!.code)
+  return answer.value
+}
+const without: KitchenLog = { runs: [], bags: [], gaskets: [], waterTests: [], forgotten: [], without: [] }
+
+describe('what a plan makes of it', () => {
+  it('gives less of what is always too soft, more of what is always too hard, and says so in the sum', () => {
+    const before = planned('chickpea-white', without).foods[0]!
+    const soft = planned('chickpea-white', alwaysSaying('chickpea-white', 2, 12)).foods[0]!
+    const hard = planned('chickpea-white', alwaysSaying('chickpea-white', -2, 12)).foods[0]!
+    expect(soft.needs).toBeLessThan(0.85 * before.needs)
+    expect(hard.needs).toBeGreaterThan(1.15 * before.needs)
+    expect(soft.factors.find(({ id }) => id === 'learnt')!.times).toBeCloseTo(soft.needs / before.needs, 6)
+  })
+
+  it('never gives beans with lectin less than is assumed of them, however often they were too soft', () => {
+    const before = planned('kidney-red', without)
+    const after = planned('kidney-red', alwaysSaying('kidney-red', 2, 60))
+    expect(after.foods[0]!.needs).toBeGreaterThanOrEqual(before.foods[0]!.needs)
+    expect(after.foods[0]!.gets).toBeGreaterThanOrEqual(before.foods[0]!.needs)
+    expect(isRefused(after.cautions)).toBe(false)
+    // And a request that claims it outright is held to the same.
+    const claimed = plan({ ...requestOf(POT), learnt: { contents: [{ need: 0.2 }] } })
+    expect(claimed.ok && claimed.value.foods[0]!.gets).toBeGreaterThanOrEqual(before.foods[0]!.needs)
+  })
+
+  it('narrows the range and never widens it', () => {
+    const { log } = small
+    const plain = requestOf({ ...POT, foodId: 'navy-bean' })
+    const { spread } = asLearnt(plain, { cookerId: 'blue', burnerId: 'strong', bagIds: [null] }, learnFrom(log))
+    expect(spread?.flame ?? 0).toBeLessThanOrEqual(0.15)
+    expect(spread?.batch ?? 0).toBeLessThanOrEqual(0.2)
+  })
+
+  it('is planned as before where nothing was learnt', () => {
+    const plain = requestOf(POT)
+    expect(asLearnt(plain, { cookerId: 'blue', burnerId: 'strong', bagIds: ['bag'] }, learnFrom(without))).toEqual({
+      ...plain,
+      spread: { batch: 0.2 },
+    })
+  })
+})

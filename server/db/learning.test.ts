@@ -1,0 +1,155 @@
+import { randomUUID } from 'node:crypto'
+import { migrate } from 'drizzle-orm/node-postgres/migrator'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { learnFrom } from '../../core/learn/log'
+import { fitRun } from '../../core/learn/run-fit'
+import { plan } from '../../core/program/plan'
+import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
+import { throwAwayDatabase } from '../../scripts/postgres.mjs'
+import { openDatabase, type Database } from './client'
+import { DEMO_KITCHEN, seedDemo } from './demo'
+import { firstMember, householdStore, type HouseholdStore } from './household'
+import { households } from './schema'
+
+let cluster: { url: string; stop(): void }
+let opened: ReturnType<typeof openDatabase>
+let db: Database
+let store: HouseholdStore
+let other: HouseholdStore
+const OTHER = randomUUID()
+
+beforeAll(async () => {
+  cluster = await throwAwayDatabase()
+  opened = openDatabase(cluster.url)
+  db = opened.db
+  await migrate(db, { migrationsFolder: 'server/db/migrations' })
+  await seedDemo(db)
+  await db.insert(households).values({ id: OTHER, kitchen: DEMO_KITCHEN, joinToken: 'next-door' })
+  const storeOf = async (householdId: string) =>
+    householdStore(db, { householdId, memberId: await firstMember(db, householdId) })
+  store = await storeOf(DEMO_HOUSEHOLD)
+  other = await storeOf(OTHER)
+}, 180_000)
+afterAll(async () => {
+  await opened.pool.end()
+  cluster.stop()
+})
+
+const log = async (of = store) => (await of.kitchenLog(DEMO_KITCHEN)).log
+const someRun = async () => (await store.runPage(null)).runs[3]!
+
+describe('the log of a household', () => {
+  it('has worked out what each run says, and says the same when it is worked out anew', async () => {
+    expect(await store.pending()).toBe(0)
+    const found = await log()
+    expect(found.runs).toHaveLength(60)
+    const run = await someRun()
+    const { request, answer } = run.plan
+    expect(JSON.parse(JSON.stringify(fitRun({ request, answer }, run.events)))).toEqual(
+      found.runs.find(({ id }) => id === run.id)!.fit,
+    )
+  })
+
+  it('works out anew what a run says when something more is told of it', async () => {
+    const run = await someRun()
+    const at = run.events.find(({ data }) => data.kind === 'heat-off')!.at - 90_000
+    const whistle = { id: randomUUID(), at, data: { kind: 'whistle' as const, how: 'recalled' as const } }
+    const outcome = await store.addEvent(run.id, whistle, Date.now(), async () => 0)
+    expect(outcome.stored).toBe(true)
+    expect(await store.pending()).toBe(1)
+    const [unfitted] = await store.unfitted()
+    expect(unfitted!.id).toBe(run.id)
+    const { request, answer } = unfitted!.plan
+    await store.keepFit(run.id, fitRun({ request, answer }, unfitted!.events), unfitted!.events.length - 1)
+    expect(await store.pending()).toBe(1)
+    await store.keepFit(run.id, fitRun({ request, answer }, unfitted!.events), unfitted!.events.length)
+    expect(await store.pending()).toBe(0)
+  })
+
+  it('counts an edited verdict at once', async () => {
+    const run = await someRun()
+    const taste = async () => learnFrom(await log()).of(new Map([['taste', 1]])).mean
+    const judge = (texture: number) =>
+      store.judge(run.id, { content: 0, foodId: run.plan.answer.foods[0]!.food, texture, water: 0, note: '' })
+    await judge(2)
+    const soft = await taste()
+    await judge(-2)
+    expect(await taste()).toBeGreaterThan(soft)
+  })
+
+  it('leaves out a run that is not to teach, and what was lifted early', async () => {
+    const run = await someRun()
+    await store.saidOfRun(run.id, { teaches: false })
+    expect((await log()).without).toEqual([run.id])
+    await store.saidOfRun(run.id, { teaches: true, remarks: ['lifted-early'] })
+    const found = await log()
+    expect(found.without).toEqual([])
+    expect(found.runs.find(({ id }) => id === run.id)!.verdicts).toEqual([])
+    expect((await store.run(run.id))!.remarks).toEqual(['lifted-early'])
+    await store.saidOfRun(run.id, { remarks: [] })
+  })
+
+  it('forgets a figure, and knows it again', async () => {
+    await store.forget(['taste'])
+    await store.forget(['taste'])
+    const { forgotten } = await log()
+    expect(forgotten).toEqual([{ figure: 'taste', at: expect.any(Number) }])
+    expect(learnFrom(await log()).of(new Map([['taste', 1]]))).toEqual({ mean: 0, sd: 0.2 })
+    await store.remember(['taste'])
+    expect((await log()).forgotten).toEqual([])
+  })
+
+  it('is nobody else’s', async () => {
+    expect((await log(other)).runs).toEqual([])
+    const run = await someRun()
+    await other.saidOfRun(run.id, { teaches: false })
+    await other.remember(['taste'])
+    await other.keepFit(run.id, null, null)
+    expect((await log()).without).toEqual([])
+    expect((await log()).runs.some(({ id }) => id === run.id)).toBe(true)
+  })
+
+  it('is found by food, name, cooker and verdict', async () => {
+    const all = async (filter: Parameters<HouseholdStore['runPage']>[1]) => (await store.runPage(null, filter)).runs
+    const barley = await all({ foods: ['pearl-barley'] })
+    expect(barley.length).toBeGreaterThan(2)
+    expect(barley.every(({ plan: { answer } }) => answer.foods[0]!.food === 'pearl-barley')).toBe(true)
+    expect((await all({ name: 'BARLEY' })).map(({ id }) => id)).toEqual(barley.map(({ id }) => id))
+    const old = DEMO_KITCHEN.cookers[1]!.id
+    expect((await all({ cookerId: old })).every(({ plan: { cookerId } }) => cookerId === old)).toBe(true)
+    const hard = await all({ verdict: 'hard' })
+    expect(hard.length).toBeGreaterThan(0)
+    expect(hard.every(({ verdicts }) => verdicts.some(({ texture }) => texture < 0))).toBe(true)
+    expect((await all({ verdict: 'none' })).every(({ verdicts }) => verdicts.length === 0)).toBe(true)
+    expect(await all({ name: "'; drop table runs" })).toEqual([])
+  })
+})
+
+describe('the log as a file', () => {
+  it('is read into another household once, with all that happened, and teaches the same there', async () => {
+    const file = JSON.parse(JSON.stringify(await store.logFile(DEMO_KITCHEN))) as Awaited<
+      ReturnType<HouseholdStore['logFile']>
+    >
+    expect(file.runs).toHaveLength(60)
+    const found = file.runs.map((run) => {
+      const answer = plan(run.request, { range: false })
+      if (!answer.ok) throw new Error(answer.problems[0]!.code)
+      return { run, answer: answer.value }
+    })
+    expect(await other.addRuns(found, DEMO_KITCHEN)).toBe(60)
+    expect(await other.addRuns(found, DEMO_KITCHEN)).toBe(0)
+    expect(await store.addRuns(found, DEMO_KITCHEN)).toBe(0)
+    const again = await other.logFile(DEMO_KITCHEN)
+    expect(again.runs.map(({ events }) => events.map(({ data }) => data.kind))).toEqual(
+      file.runs.map(({ events }) => events.map(({ data }) => data.kind)),
+    )
+    expect(again.runs.map(({ verdicts }) => verdicts)).toEqual(file.runs.map(({ verdicts }) => verdicts))
+    for (let left = await other.unfitted(); left.length > 0; left = await other.unfitted())
+      for (const { id, plan: kept, events } of left)
+        await other.keepFit(id, fitRun({ request: kept.request, answer: kept.answer }, events), events.length)
+    const [here, there] = [learnFrom(await log()), learnFrom(await log(other))]
+    for (const { id, now } of here.figures) {
+      expect(there.of(new Map([[id, 1]])).mean).toBeCloseTo(now.mean, 2)
+    }
+  }, 120_000)
+})

@@ -1,0 +1,126 @@
+import { expect, request as playwrightRequest } from '@playwright/test'
+import { expectAccessible, sideways, startRun, test, watchForErrors } from './kitchen'
+
+/** The months that the demo kitchen has cooked, as the file that it gives out. */
+async function demoLog(baseURL: string): Promise<{ runs: Record<string, unknown>[] }> {
+  const context = await playwrightRequest.newContext({ baseURL })
+  const file = await context.get('/api/log')
+  expect(file.ok()).toBe(true)
+  const log = await file.json()
+  await context.dispose()
+  return log
+}
+const asFile = (content: unknown) => ({
+  name: 'log.json',
+  mimeType: 'application/json',
+  buffer: Buffer.from(typeof content === 'string' ? content : JSON.stringify(content)),
+})
+
+test('a log is read in, teaches, is forgotten and known again, and changes what a pot is told', async ({
+  page,
+  baseURL,
+}) => {
+  test.slow()
+  const errors = watchForErrors(page)
+  const log = await demoLog(baseURL!)
+  await page.goto('/log/learnt')
+  await expect(page.getByRole('heading', { name: 'Nothing learnt yet' })).toBeVisible()
+  const read = (content: unknown) => page.getByLabel('Read one in').setInputFiles(asFile(content))
+
+  // What is broken is told row by row, and nothing of it is kept.
+  await read('no JSON')
+  await expect(page.getByText('This is no JSON.')).toBeVisible()
+  const [first] = log.runs
+  await read({ runs: [{ ...first, verdicts: [{ content: 7, texture: 0, water: 0 }] }] })
+  await expect(page.getByText('runs.0.verdicts.0.content: There is no such food in this pot')).toBeVisible()
+  await read(log)
+  await expect(page.getByText('60 pots of 60 were new')).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('heading', { name: 'What 60 pots have taught' })).toBeVisible({ timeout: 60_000 })
+  await read(log)
+  await expect(page.getByText('Nothing new in it: all 60 pots are here already.')).toBeVisible({ timeout: 60_000 })
+
+  // Each figure with what spoke of it; forgotten, and known again.
+  const leak = page.locator('details.line').filter({ hasText: 'Old 3 L loses heat' })
+  await expect(leak).toContainText('the gasket may leak')
+  await leak.locator('summary').click()
+  await expect(leak.getByText(/alone it would say × 1\.\d/).first()).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'How near the plans came' })).toBeVisible()
+  await expectAccessible(page)
+  await leak.getByRole('button', { name: 'Forget this' }).click()
+  await expect(page.getByText('Forgotten: what was learnt of Old 3 L loses heat until now.')).toBeVisible()
+  await expect(leak).toHaveCount(0)
+  await page.getByRole('button', { name: 'Know it again' }).click()
+  await expect(leak).toBeVisible()
+
+  // A pot says what the log put in, what it would be without, and how it was done last time.
+  await page.goto('/pot')
+  await expect(page.getByText(/By your log: \d+ W of heat instead of 520/)).toBeVisible()
+  await expect(page.getByText('as learnt')).toBeVisible()
+  await page.getByRole('button', { name: 'How did I do this last time?' }).click()
+  await expect(page.getByText(/navy beans, \d+ g of water, \d+ whistles?\..* came out/)).toBeVisible()
+  expect(errors).toEqual([])
+})
+
+test('the log is looked through, and a pot in it says what it taught', async ({ page, baseURL, request }) => {
+  test.slow()
+  const log = await demoLog(baseURL!)
+  expect((await request.post('/api/log', { data: log, timeout: 60_000 })).ok()).toBe(true)
+  await page.goto('/log')
+  await expect(page.getByRole('link', { name: /Mon|Tue|Wed|Thu|Fri|Sat|Sun/ })).toHaveCount(30)
+  await page.getByLabel('Find a pot or a food').fill('barley')
+  await expect(page.getByRole('link', { name: /Barley and mushroom pot/ }).first()).toBeVisible()
+  await expect(page.getByRole('link', { name: /Red beans/ })).toHaveCount(0)
+  await page.getByLabel('Cooker').selectOption('Old 3 L')
+  await expect(page.getByText('No pot is like that.')).toBeVisible()
+  await page.getByLabel('Find a pot or a food').fill('')
+  await page.getByLabel('Cooker').selectOption('Blue 5 L')
+  await page.getByLabel('How it was').selectOption('too soft')
+  await page
+    .getByRole('link', { name: /a bit soft|too soft/ })
+    .first()
+    .click()
+  await expect(page.getByRole('heading', { name: 'What this pot taught' })).toBeVisible()
+  const taught = page.locator('.taught li')
+  await expect(taught.first()).toBeVisible({ timeout: 60_000 })
+  await page.getByRole('button', { name: 'I lifted it early' }).click()
+  await expect(page.getByRole('button', { name: 'I lifted it early' })).toHaveAttribute('aria-pressed', 'true')
+  await page.getByRole('button', { name: 'Do not learn from this pot' }).click()
+  await expect(page.getByText('Nothing is learnt from this pot.')).toBeVisible()
+  await page.reload()
+  await expect(page.getByText('Nothing is learnt from this pot.')).toBeVisible()
+  await page.getByRole('button', { name: 'Learn from it again' }).click()
+  await expect(page.getByText('Nothing is learnt from this pot.')).toHaveCount(0)
+  await expectAccessible(page)
+})
+
+test('two verdicts at once from two devices leave one, and the log stays whole', async ({ request }) => {
+  const { runId } = await startRun(request)
+  const verdict = (texture: number) =>
+    request.put(`/api/runs/${runId}/verdict`, {
+      data: { content: 0, foodId: 'navy-bean', texture, water: 0, note: '' },
+    })
+  const answers = await Promise.all([verdict(1), verdict(-1)])
+  expect(answers.every((answer) => answer.ok())).toBe(true)
+  const { verdicts } = await (await request.get(`/api/runs/${runId}`)).json()
+  expect(verdicts).toHaveLength(1)
+  const wrong = await request.put(`/api/runs/${runId}/verdict`, {
+    data: { content: 3, foodId: 'navy-bean', texture: 1, water: 0, note: '' },
+  })
+  expect(wrong.status()).toBe(422)
+  const table = await (await request.get('/api/log?as=csv')).text()
+  expect(table.split('\n')[0]).toContain('run,name,lit,cooker,burner,food,dryG')
+  expect(table).toContain(runId)
+})
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, colorScheme: 'dark' })
+  test('what was learnt is read without running out of the page', async ({ page, baseURL, request }) => {
+    test.slow()
+    const log = await demoLog(baseURL!)
+    expect((await request.post('/api/log', { data: log, timeout: 60_000 })).ok()).toBe(true)
+    await page.goto('/log/learnt')
+    await expect(page.getByRole('heading', { name: 'What 60 pots have taught' })).toBeVisible({ timeout: 60_000 })
+    expect(await sideways(page)).toBe(0)
+    await expectAccessible(page)
+  })
+})
