@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { holdsPressure } from '~~/core/appliance/appliance'
 import { BURNERS } from '~~/core/appliance/burner'
+import { MOST } from '~~/core/bounds'
 import { characterOf } from '~~/core/program/character'
 import { inUse, measuredCooker, type HouseholdCooker, type Kitchen } from '~~/shared/kitchen'
 
@@ -12,7 +13,7 @@ const { path, errorAt, kitchen } = defineProps<{
   kitchen: Kitchen
 }>()
 defineEmits<{ away: [] }>()
-const { t, number } = useI18nText()
+const { t, number, day } = useI18nText()
 
 const burner = computed(() => inUse(kitchen.burners)[0] ?? null)
 const character = computed(() => {
@@ -40,6 +41,14 @@ const lines = computed(() => {
     ...(fallMinutes === null ? [] : [{ label: t('kitchen.behaves.falls'), value: minutes(fallMinutes) }]),
   ]
 })
+/** A new gasket: what the log has learnt of its loss begins anew. */
+const gasketOn = computed(() => cooker.value.gaskets?.at(-1) ?? null)
+const today = () => new Date(serverNow()).toISOString().slice(0, 10)
+function newGasket() {
+  const before = (cooker.value.gaskets ?? []).filter((on) => on !== today())
+  cooker.value.gaskets = [...before, today()].slice(-MOST.gaskets)
+}
+const takeBack = () => (cooker.value.gaskets = cooker.value.gaskets?.slice(0, -1))
 const showFields = ref(false)
 const showMemory = ref(false)
 </script>
@@ -69,7 +78,14 @@ const showMemory = ref(false)
       <button type="button" class="link-button" :aria-expanded="showFields" @click="showFields = !showFields">
         {{ t('kitchen.change') }}
       </button>
+      <button v-if="holdsPressure(cooker.cooker.appliance)" type="button" class="link-button" @click="newGasket">
+        {{ t('kitchen.gasket.new') }}
+      </button>
       <button type="button" class="link-button" @click="$emit('away')">{{ t('kitchen.putAway') }}</button>
+    </p>
+    <p v-if="gasketOn" class="soft" role="status">
+      {{ t('kitchen.gasket.on', { day: day(Date.parse(gasketOn)) }) }}
+      <button type="button" class="link-button" @click="takeBack">{{ t('kitchen.gasket.undo') }}</button>
     </p>
     <MemoryForm v-if="showMemory" v-model="cooker" :burner="burner" :kitchen="kitchen" @done="showMemory = false" />
     <CookerEdit v-if="showFields" v-model="cooker" :path="path" :error-at="errorAt" />

@@ -54,7 +54,7 @@ const newest = computed(() => [...row.evidence].reverse())
     </summary>
     <div class="more">
       <p>{{ joined }}</p>
-      <h3>{{ t('learnt.each') }}</h3>
+      <h2>{{ t('learnt.each') }}</h2>
       <ul>
         <li v-for="(one, i) in newest" :key="i">
           <NuxtLink :to="`/log/${one.runId}`">{{ runs[one.runId]?.name }}</NuxtLink>
@@ -128,10 +128,10 @@ svg {
   padding: 0 0 16px;
 }
 .more p,
-h3 {
+.more h2 {
   margin: 0 0 8px;
 }
-h3 {
+.more h2 {
   font-size: 15px;
 }
 ul {
