@@ -1,4 +1,9 @@
-import { stylesFor } from '../core/appliance/appliance'
+import { heatsItself, stylesFor } from '../core/appliance/appliance'
+import { CATALOGUE } from '../core/food/catalogue'
+import { asLearnt, learntOfFoods } from '../core/learn/apply'
+import type { Believed } from '../core/learn/joint'
+import type { PlanRequest } from '../core/program/request.schema'
+import { styleOf } from '../core/program/styles'
 import type { DishRequest, PotOfStage, PotSettings, Stage } from '../core/dish/dish.schema'
 import type { StageKind } from '../core/dish/names'
 import { minutesOf } from '../core/dish/stages'
@@ -43,22 +48,51 @@ export function newStage(id: string, kind: StageKind, from: string | null, kitch
   }
 }
 
-/** The cooker and burner of a pot stage as this kitchen has measured them; null where it has no cooker. */
-export function potOfStage({ cookerId, burnerId }: PotSettings, kitchen: Kitchen): PotOfStage | null {
+/** The cooker and burner of a pot stage as this kitchen has measured and learnt them; null where it has no cooker. */
+export function potOfStage(
+  settings: PotSettings,
+  kitchen: Kitchen,
+  believed: Believed | null = null,
+): PotOfStage | null {
+  const { cookerId, burnerId } = settings
   const of = kitchen.cookers.find(({ id }) => id === cookerId) ?? inUse(kitchen.cookers)[0]
   if (!of) return null
   const burner = kitchen.burners.find(({ id }) => id === burnerId) ?? inUse(kitchen.burners)[0] ?? null
   const { cooker, burner: flames, heatSpread } = measuredCooker(of, burner)
-  return { cooker, ...(flames ? { burner: flames } : {}), ...(heatSpread === null ? {} : { heatSpread }) }
+  const pot = { cooker, ...(flames ? { burner: flames } : {}), ...(heatSpread === null ? {} : { heatSpread }) }
+  if (!believed) return pot
+  // Of the cooker alone: any food will do, and none is asked about.
+  const { altitudeM, roomC, tapC } = kitchen
+  const request: PlanRequest = {
+    kitchen: { altitudeM, roomC, tapC },
+    cooker,
+    ...(flames ? { burner: flames } : {}),
+    contents: [{ food: 'navy-bean', dryG: 200, soak: null, where: 'base' }],
+    liquids: [],
+    style: styleOf(settings.style, settings),
+    release: 'auto',
+  }
+  const on = { cookerId: of.id, burnerId: heatsItself(of.cooker.appliance) ? null : (burner?.id ?? null), bagIds: [] }
+  const { learnt, spread } = asLearnt(request, on, believed)
+  const { contents: _, ...ofCooker } = learnt ?? {}
+  return {
+    ...pot,
+    ...(spread?.flame === undefined ? {} : { heatSpread: Math.min(heatSpread ?? 1, spread.flame) }),
+    ...(Object.keys(ofCooker).length > 0 ? { learnt: ofCooker } : {}),
+  }
 }
 
-/** A dish with the kitchen that it is cooked in; null where that has no cooker at all. */
-export function dishRequestOf(dish: DishDocument, kitchen: Kitchen): DishRequest | null {
+/** A dish with the kitchen that it is cooked in and what its log has taught; null where that has no cooker at all. */
+export function dishRequestOf(
+  dish: DishDocument,
+  kitchen: Kitchen,
+  believed: Believed | null = null,
+): DishRequest | null {
   const { altitudeM, roomC, tapC, hardWater } = kitchen
-  const pot = potOfStage(usualPot(kitchen), kitchen)
+  const pot = potOfStage(usualPot(kitchen), kitchen, believed)
   if (!pot) return null
   const pots = dish.stages.flatMap(({ id, pot: settings }) => {
-    const found = settings && potOfStage(settings, kitchen)
+    const found = settings && potOfStage(settings, kitchen, believed)
     return found ? [[id, found] as const] : []
   })
   const { shape: _, ...content } = dish
@@ -67,6 +101,7 @@ export function dishRequestOf(dish: DishDocument, kitchen: Kitchen): DishRequest
     pots: Object.fromEntries(pots),
     pot,
     dish: content,
+    ...(believed ? { learnt: learntOfFoods([...CATALOGUE, ...kitchen.foods.map(foodOf)], believed) } : {}),
     ...(kitchen.foods.length > 0 ? { foods: kitchen.foods.map(foodOf) } : {}),
   }
 }

@@ -2,6 +2,7 @@ import type { Dinner } from '../core/meal/dinner'
 import { progressOf, type Mark, type PotFacts } from '../core/meal/progress'
 import type { DishTask } from '../core/meal/tasks'
 import { HOUR_MS, MINUTE_MS } from '../core/measure/time'
+import type { Believed } from '../core/learn/joint'
 import { dishRequestOf, potOfStage, usualPot, type DishDocument } from './dish'
 import { inUse, type Kitchen } from './kitchen'
 import type { Meal, MealDish, MealTask } from './meal.schema'
@@ -105,14 +106,15 @@ export function dinnerOf(
   kitchen: Kitchen,
   nowMs: number,
   pots: Record<string, PotFacts> = {},
+  believed: Believed | null = null,
 ): AskedDinner | null {
   const dishes = meal.dishes.flatMap(({ key, dish, soak, ahead }) => {
-    const request = dishRequestOf(dish, kitchen)
+    const request = dishRequestOf(dish, kitchen, believed)
     return request ? [{ key, request, soak, ahead }] : []
   })
   if (dishes.length === 0) return null
   const cookers = inUse(kitchen.cookers).flatMap(({ id }) => {
-    const pot = potOfStage({ ...usualPot(kitchen), cookerId: id }, kitchen)
+    const pot = potOfStage({ ...usualPot(kitchen), cookerId: id }, kitchen, believed)
     return pot ? [[id, pot] as const] : []
   })
   const now = minuteOf(meal, nowMs)

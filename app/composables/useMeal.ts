@@ -21,6 +21,7 @@ export interface Trial {
 export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
   const store = useMealsStore()
   const kitchen = useKitchenStore()
+  const learnt = useLearntStore()
   const runs = useRunsStore()
   const stove = useCookingStore()
   const meal = computed(() => kept.value?.meal ?? null)
@@ -69,6 +70,7 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
       kitchen.kitchen,
       now.servedAt + nowMinute.value * 60_000,
       pots.value,
+      learnt.believed,
     )
     return dinner && { ...dinner, withinMs: trial.value ? FIRST_MS : patience.value }
   })

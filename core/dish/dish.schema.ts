@@ -5,7 +5,7 @@ import { bounded, figure } from '../fields.schema'
 import { foodSchema } from '../food/food.schema'
 import { ingredientSchema } from '../ingredient/ingredient.schema'
 import { FLAMES, LEVELS, STYLES, TEXTURES } from '../names'
-import { tinSchema } from '../program/request.schema'
+import { learntSchema, tinSchema } from '../program/request.schema'
 import { FREE_LIQUIDS } from '../water/liquids'
 import { STAGE_KINDS, VESSELS } from './names'
 
@@ -133,6 +133,8 @@ const potOfStageSchema = z.object({
     .union([z.enum(['strong', 'weak']), burnerSchema, z.object({ diameterMm: figure, flameW: burnerSchema })])
     .optional(),
   heatSpread: bounded('share').optional(),
+  /** What the household's log has taught of them. */
+  learnt: learntSchema.omit({ contents: true }).optional(),
 })
 export type PotOfStage = z.infer<typeof potOfStageSchema>
 
@@ -144,6 +146,10 @@ export const dishRequestSchema = z.object({
   pot: potOfStageSchema,
   dish: dishSchema,
   foods: z.array(foodSchema).max(MOST.foods).optional(),
+  /** What the household's log has taught of its foods, by their ids: factors of what they need and drink. */
+  learnt: z
+    .record(z.string().max(LENGTH.id), z.object({ need: figure.optional(), uptake: figure.optional() }))
+    .optional(),
   ingredients: z.array(ingredientSchema).max(MOST.foods).optional(),
 })
 export type DishRequest = z.infer<typeof dishRequestSchema>

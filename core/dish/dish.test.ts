@@ -77,6 +77,26 @@ const anyDish: fc.Arbitrary<Dish> = fc
     }
   })
 
+describe('what the log has taught', () => {
+  it('goes into a dish’s pot as into any other, and its liquid still closes', () => {
+    const plain = requestFor(beansWithSquash())
+    const taught: DishRequest = {
+      ...plain,
+      pot: { ...plain.pot, learnt: { flames: { high: 0.8, medium: 0.8, low: 0.8, simmer: 0.8 }, steam: 1.3 } },
+      learnt: { cannellini: { need: 1.25 }, 'navy-bean': { need: 1.25 } },
+    }
+    const potOf = (request: DishRequest) => answered(request).stages.find(({ pot }) => pot)!.pot!
+    const [before, after] = [potOf(plain), potOf(taught)]
+    const foodOf = ({ answer }: typeof before) => answer.foods[0]!
+    expect(foodOf(after).needs / foodOf(before).needs).toBeCloseTo(1.25, 6)
+    expect(after.answer.closings[0]!.clock.heatOffAtMinute).toBeGreaterThan(
+      before.answer.closings[0]!.clock.heatOffAtMinute,
+    )
+    expect(after.answer.closings[0]!.water.lines.some(({ id }) => id === 'learnt-steam')).toBe(true)
+    expect(Math.abs(weightGap(taught, answered(taught)))).toBeLessThan(1)
+  })
+})
+
 describe('a dish', () => {
   it('is worked out from the soak to the table, each stage from what the one before left', () => {
     const answer = answered(requestFor(beansWithSquash()))

@@ -63,7 +63,7 @@ export function potRequest(
   of: PotOfStage,
   contents: Contents,
   before: Before,
-  { kitchen, foods }: DishRequest,
+  { kitchen, foods, learnt }: DishRequest,
 ): PlanRequest {
   // What gives its liquid now is named in the water sum; what is liquid already stands in the pot.
   const liquids = contents.others
@@ -106,8 +106,16 @@ export function potRequest(
     release: 'auto',
     ...(settings.pourG === undefined ? {} : { given: [{ pourG: settings.pourG }] }),
     ...(of.heatSpread === undefined ? {} : { spread: { flame: of.heatSpread } }),
+    ...learntOf(of, contents, learnt),
     ...(own.length > 0 ? { foods: own } : {}),
   }
+}
+
+/** What the log has taught of this cooker and of what is in it; nothing where it has taught nothing. */
+function learntOf({ learnt: ofCooker }: PotOfStage, { foods }: Contents, ofFoods: DishRequest['learnt'] = {}) {
+  const contents = foods.map(({ food }) => ofFoods[food.id] ?? {})
+  const isTaught = contents.some((one) => Object.keys(one).length > 0)
+  return ofCooker || isTaught ? { learnt: { ...ofCooker, ...(isTaught ? { contents } : {}) } } : {}
 }
 
 /** The same pot without what is sour, its liquid replaced by water. */
@@ -134,8 +142,8 @@ export function cookInPot(request: PlanRequest, contents: Contents, row: LiquidR
   for (const other of contents.others) other.latentG = 0
   row.givenG += brought
   row.pouredG += pouredG
-  row.steamG = answer.steamLostG
-  const drunkG = contents.freeG + looseG + brought + pouredG - answer.steamLostG - answer.waterLeftG
+  row.steamG = answer.steamLostG * (request.learnt?.steam ?? 1)
+  const drunkG = contents.freeG + looseG + brought + pouredG - row.steamG - answer.waterLeftG
   row.drunkG += drunkG
   contents.freeG = answer.waterLeftG
   const wants = contents.foods.map(({ food, dryG, insideG }, i) =>

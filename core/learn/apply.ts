@@ -99,6 +99,22 @@ export function asLearnt(request: PlanRequest, pot: CookedWith, learnt: Believed
   }
 }
 
+/** What the log has taught of foods whatever they are cooked in: factors of what they need and drink. */
+export function learntOfFoods(
+  foods: readonly { id: string; group: FoodGroup }[],
+  learnt: Believed,
+): Record<string, { need?: number; uptake?: number }> {
+  const found = foods.map(({ id, group }) => {
+    const uptake = idOf({ kind: 'uptake', foodId: id })
+    const drinks = learnt.has(uptake) ? learnt.of(new Map([[uptake, 1]])).mean : 0
+    return [
+      id,
+      { ...timesIf('need', needShift(id, group, null, false, learnt).mean), ...timesIf('uptake', drinks) },
+    ] as const
+  })
+  return Object.fromEntries(found.filter(([, factors]) => Object.keys(factors).length > 0))
+}
+
 /** What a food needs here beside what is assumed of it: its bag, its kitchen, and how it is liked. */
 export function needShift(
   foodId: string,

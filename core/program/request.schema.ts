@@ -52,7 +52,7 @@ const givenSchema = z.object({ pourG: figure.optional(), figure: figure.optional
 export type Given = z.infer<typeof givenSchema>
 
 /** What the household's log has taught, each a factor of what stands in the request. */
-const learntSchema = z.object({
+export const learntSchema = z.object({
   /** Heat into the pot by flame, or of a cooker that heats itself. */
   flames: burnerSchema.optional(),
   heat: figure.optional(),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { heatsItself } from '~~/core/appliance/appliance'
 import { mealCautions } from '~~/core/safety/rules'
 import type { DinnerMend } from '~~/core/meal/dinner'
 import { changeDish, momentOf, withDish, withoutDish, type Meal, type MealTask } from '~~/shared/meal'
@@ -123,6 +124,7 @@ async function light(task: MealTask) {
     cookerId: cooker.id,
     cookerName: cooker.name,
     request: stage.pot.request,
+    burnerId: heatsItself(cooker.cooker.appliance) ? null : settings?.burnerId || null,
   })
   if (!started) return
   change((now) => ({ ...now, runs: { ...now.runs, [`${task.dish}.${task.stage}`]: started.run.id } }))

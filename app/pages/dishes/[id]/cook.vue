@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useWakeLock } from '@vueuse/core'
+import { heatsItself } from '~~/core/appliance/appliance'
 import { vesselOf } from '~~/core/dish/stages'
 import { dishRequestOf } from '~~/shared/dish'
 import { firstLitAt, runState } from '~~/core/live/run'
@@ -13,7 +14,8 @@ const route = useRoute()
 const id = String(route.params.id)
 const { dish, state, failure, load } = useDishDraft(id)
 const kitchen = computed(() => useKitchenStore().kitchen!)
-const request = computed(() => dish.value && dishRequestOf(dish.value, kitchen.value))
+const learnt = useLearntStore()
+const request = computed(() => dish.value && dishRequestOf(dish.value, kitchen.value, learnt.believed))
 const { result: outcome } = useWorked(request, (work, asked) => work.dish(asked), 'answer')
 const answer = computed(() => (outcome.value?.ok ? outcome.value.value : null))
 
@@ -54,6 +56,7 @@ async function light() {
     cookerId: cooker.id,
     cookerName: cooker.name,
     request: planned.request,
+    burnerId: heatsItself(cooker.cooker.appliance) ? null : potStage.pot?.burnerId || null,
   })
   if (!started) return
   change({ runs: { ...begun.value.runs, [potStage.id]: started.run.id } })

@@ -15,6 +15,7 @@ const { lineName, thing } = useDishWords()
 const route = useRoute()
 const id = String(route.params.id)
 const kitchen = computed(() => useKitchenStore().kitchen!)
+const learnt = useLearntStore()
 const dishes = useDishesStore()
 void dishes.load()
 const draft = useDishDraft(id)
@@ -23,7 +24,8 @@ useHead({ title: () => `${dish.value?.name ?? t('app.nav.dishes')} · Bivvet` })
 
 // Read as a whole: whatever is changed in it asks anew.
 const request = computed(
-  () => dish.value && dishRequestOf(JSON.parse(JSON.stringify(dish.value)) as DishDocument, kitchen.value),
+  () =>
+    dish.value && dishRequestOf(JSON.parse(JSON.stringify(dish.value)) as DishDocument, kitchen.value, learnt.believed),
 )
 const { result: outcome, failed } = useWorked(request, (work, asked) => work.dish(asked), 'answer')
 
@@ -33,7 +35,7 @@ const straight = ref({ spices: false, fat: false })
 const others = computed(() =>
   Object.fromEntries(
     inUse(kitchen.value.cookers).flatMap(({ id: cookerId }) => {
-      const pot = potOfStage({ ...usualPot(kitchen.value), cookerId }, kitchen.value)
+      const pot = potOfStage({ ...usualPot(kitchen.value), cookerId }, kitchen.value, learnt.believed)
       return pot ? [[cookerId, pot] as const] : []
     }),
   ),
