@@ -48,20 +48,6 @@ async function take(browser, url) {
   }
   const ready = (page) => page.getByRole('button', { name: /Light it|Start it/ }).waitFor()
 
-  // Two evenings that the log remembers.
-  await cook(await open(new Date('2026-03-05T18:02:00')), url, {
-    food: 'lobia',
-    pick: /Black-eyed peas/,
-    verdict: ['right', 'a bit wet'],
-    note: 'Good with lime. A little less water.',
-  })
-  await cook(await open(new Date('2026-03-06T18:31:00')), url, {
-    food: 'masoor dal',
-    pick: /^Split red lentils/,
-    verdict: ['a bit hard', 'right'],
-    note: 'Soak it longer next time.',
-  })
-
   const pot = await open(new Date('2026-03-07T19:02:00'))
   await pot.goto(`${url}/pot`)
   await ready(pot)
@@ -89,10 +75,6 @@ async function take(browser, url) {
   await beans.whistle(5, (index) => index === 2)
   await live.getByText(/come faster than planned/).waitFor()
   await shot(live, 'cook')
-  const livePhone = await open(new Date(MARCH + beans.minute * MINUTE_MS), { width: 390, height: 844 })
-  await livePhone.goto(live.url())
-  await livePhone.getByText(/come faster than planned/).waitFor()
-  await shot(livePhone, 'cook-phone')
   await live.getByRole('button', { name: 'So it was' }).click()
   await live.evaluate(() => localStorage.clear())
 
@@ -129,8 +111,12 @@ async function take(browser, url) {
   await shot(practice, 'practice')
 
   await live.goto(`${url}/log`)
-  await live.getByRole('heading', { name: 'Log' }).waitFor()
+  await live.getByText('Barley and mushroom pot').first().waitFor()
   await shot(live, 'log')
+  await live.goto(`${url}/log/learnt`)
+  await live.getByRole('heading', { name: 'How near the plans came' }).waitFor()
+  await live.getByText('White beans for squash').waitFor()
+  await shot(live, 'learnt')
   await live.goto(`${url}/kitchen`)
   await live.getByRole('button', { name: /^Old 3 L/ }).click()
   await live.getByRole('heading', { name: 'Old 3 L' }).waitFor()
@@ -239,31 +225,5 @@ async function waterTest(page, url, shot) {
   await page.clock.runFor(2000)
   await page.getByText('What changes in the plans').waitFor()
   await page.getByText('What the boil tells').evaluate((heading) => heading.scrollIntoView())
-  await page.context().close()
-}
-
-/** Cooks one pot from plan to verdict, as the plan says. */
-async function cook(page, url, { food, pick, verdict, note }) {
-  await page.goto(`${url}/pot`)
-  await page.getByRole('combobox', { name: 'Food' }).fill(food)
-  await page.getByRole('listbox').getByRole('option', { name: pick }).first().click()
-  await page.getByLabel('Dry amount').fill('1')
-  await page.getByRole('button', { name: 'Light it' }).click()
-  const pot = await PotBeside.light(page)
-  while (!(await page.getByRole('button', { name: 'Heat is off' }).isVisible())) {
-    await pot.whistle(pot.whistles + 1)
-    await page.waitForTimeout(250)
-  }
-  await pot.finish()
-  const [texture, water] = verdict
-  await page
-    .getByRole('group', { name: /came out/ })
-    .getByText(texture, { exact: true })
-    .click()
-  await page.getByRole('group', { name: 'Water' }).getByText(water, { exact: true }).click()
-  await page.getByText('Kept.').waitFor()
-  await page.getByLabel('Note for next time').fill(note)
-  await page.getByRole('button', { name: 'Keep the note' }).click()
-  await page.getByRole('button', { name: 'Keep the note' }).waitFor({ state: 'hidden' })
   await page.context().close()
 }
