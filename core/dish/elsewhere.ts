@@ -71,6 +71,8 @@ export function elsewhere(
       style,
       release: releaseOf(written),
       given: [{ figure: written.figure }],
+      // What this kitchen has learnt of its own pot says nothing of the writer's.
+      learnt: undefined,
     },
     { range: false },
   )

@@ -2,7 +2,8 @@ import { heatsItself } from '../appliance/appliance'
 import { figureOf } from '../appliance/figures'
 import type { FoodGroup } from '../food/food.schema'
 import { FLAMES } from '../names'
-import { prepare } from '../program/prepared'
+import { findFood } from '../food/catalogue'
+import { burnerOf, cookerOf } from '../program/stove'
 import type { LearntFactors, PlanRequest } from '../program/request.schema'
 import { UNMEASURED } from '../unknown'
 import { idOf, OLD_BATCH, UNLEARNT, type Figure } from './figure'
@@ -29,9 +30,13 @@ const MOST_LOG = Math.log(4)
  */
 export function asLearnt(request: PlanRequest, pot: CookedWith, learnt: Believed): PlanRequest {
   const plain: PlanRequest = { ...request, learnt: undefined }
-  const prepared = prepare(plain)
-  if (!prepared.ok) return plain
-  const { cooker, burner, foods } = prepared.value
+  const cooker = cookerOf(plain)
+  const foods = plain.contents.map((content) => ({
+    ...content,
+    of: plain.foods?.find(({ id }) => id === content.food) ?? findFood(content.food),
+  }))
+  if (!cooker || foods.some(({ of }) => !of)) return plain
+  const burner = burnerOf(plain.burner ?? 'strong', cooker)
   const { cookerId, burnerId, bagIds } = pot
   const of = (...figures: Figure[]): Estimate => {
     const known = figures.map(idOf).filter((id) => learnt.has(id))
@@ -81,11 +86,11 @@ export function asLearnt(request: PlanRequest, pot: CookedWith, learnt: Believed
   ofCooker('steam')
 
   let vaguest = 0
-  factors.contents = foods.map(({ food, need }, i) => {
-    const isOld = need.factors.some(({ id }) => id === 'old-batch')
-    const done = needShift(food.id, food.group, bagIds[i] ?? null, isOld, learnt)
+  factors.contents = foods.map(({ of: food, batch }, i) => {
+    const { id, group, soak } = food!
+    const done = needShift(id, group, bagIds[i] ?? null, batch === 'old' && soak !== null, learnt)
     vaguest = Math.max(vaguest, done.sd)
-    const uptake = of({ kind: 'uptake', foodId: food.id }).mean
+    const uptake = of({ kind: 'uptake', foodId: id }).mean
     return { ...timesIf('need', done.mean), ...timesIf('uptake', uptake) }
   })
   if (vaguest > 0) narrow('batch', vaguest)

@@ -1,6 +1,6 @@
-import { BURNERS, heatIntoPot, type Burner } from '../appliance/burner'
+import type { Burner } from '../appliance/burner'
 import { scaled } from '../appliance/figures'
-import { COOKERS, kindOf, stylesFor, type Cooker } from '../appliance/appliance'
+import { kindOf, stylesFor, type Cooker } from '../appliance/appliance'
 import type { Release } from '../appliance/step.schema'
 import type { Style } from '../appliance/style.schema'
 import { findFood } from '../food/catalogue'
@@ -14,6 +14,7 @@ import { failed, problem, type Outcome } from '../problem'
 import type { Liquid } from '../water/liquid.schema'
 import { FREE_LIQUID, isSour } from '../water/liquids'
 import { checkRequest } from './request-check'
+import { burnerOf, cookerOf } from './stove'
 import type { Content, LearntFactors, PlanRequest, Tin } from './request.schema'
 import { endsByItself } from './styles'
 
@@ -57,9 +58,6 @@ export interface PreparedPot {
   /** How often the lid is closed. */
   closings: number
 }
-
-/** The inside that stands in for one that nobody has measured. */
-const ASSUMED_BODY = COOKERS['whistling-5l-aluminium']!.body
 
 /** Looks everything up and works out what the preparation made of each food, or says what is wrong. */
 export function prepare(request: PlanRequest): Outcome<PreparedPot> {
@@ -113,17 +111,6 @@ export function prepare(request: PlanRequest): Outcome<PreparedPot> {
       closings: closings.length,
     },
   }
-}
-
-function cookerOf({ cooker }: PlanRequest): Cooker | undefined {
-  if (typeof cooker === 'string') return Object.hasOwn(COOKERS, cooker) ? COOKERS[cooker] : undefined
-  const { appliance, body, fixedPrograms } = cooker
-  return { appliance, body: body ?? ASSUMED_BODY, fixedPrograms }
-}
-
-function burnerOf(burner: NonNullable<PlanRequest['burner']>, { body }: Cooker): Burner {
-  if (typeof burner === 'string') return BURNERS[burner]
-  return 'flameW' in burner ? heatIntoPot(burner, body.innerDiameterMm) : burner
 }
 
 function learntBurner(burner: Burner, { learnt }: PlanRequest): Burner {

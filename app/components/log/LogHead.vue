@@ -19,6 +19,7 @@ const { t } = useI18nText()
 a {
   display: inline-flex;
   align-items: center;
+  min-width: 44px;
   min-height: 44px;
   color: var(--ink-soft);
   text-decoration: none;

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { MINUTE_MS } from '~~/core/measure/time'
+import { asLearnt } from '~~/core/learn/apply'
 import { lostCount } from '~~/core/program/count'
 import type { PlanRequest } from '~~/core/program/request.schema'
 import type { StyleKind } from '~~/core/names'
 import { inUse, measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
+import { cookedWith } from '~~/shared/pot'
 
 /** The same food in every cooker and style of the kitchen, side by side; a tap switches to one. */
 const { t, number, duration, problemText, weight } = useI18nText()
@@ -14,13 +16,18 @@ const pot = usePotStore()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 
 /** Each cooker with the burner as it was measured under it. */
+const learnt = useLearntStore()
 const asked = computed(() => {
   if (!pot.request) return null
-  const base: PlanRequest = { ...pot.request, given: undefined }
+  const { spread: _, ...asked } = pot.request
+  const base: PlanRequest = { ...asked, given: undefined, learnt: undefined }
   return inUse(kitchen.value.cookers).map((of) => {
     const { cooker, burner } = measuredCooker(of, pot.burner)
+    const plain: PlanRequest = { ...base, cooker, ...(burner ? { burner } : {}) }
+    const { believed } = learnt
     return {
-      request: burner ? { ...base, burner } : base,
+      // What was learnt of one cooker says nothing of another.
+      request: believed ? asLearnt(plain, cookedWith(pot.planned, kitchen.value, of), believed) : plain,
       cooker: { id: of.id, cooker, prefer: { flame: pot.form.flame, level: pot.form.level } },
     }
   })

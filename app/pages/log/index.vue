@@ -21,9 +21,9 @@ useHead({ title: () => `${t('log.title')} · Bivvet` })
 <template>
   <section class="log">
     <LogHead />
-    <h1 class="hidden-text">{{ t('log.title') }}</h1>
     <EmptyNotice v-if="store.log?.length === 0 && !isAsked" :title="t('log.empty.title')" :text="t('log.empty.text')" />
     <template v-else>
+      <h1 class="hidden-text">{{ t('log.title') }}</h1>
       <LogFilter />
       <StateNotice v-if="store.failure" :failure="store.failure" @retry="store.loadLog()" />
       <p v-else-if="!store.log" class="soft" role="status">{{ t('app.loading') }}</p>
