@@ -186,6 +186,9 @@ function drawing(coverage: { kind: string; held: number }[], byRun: number[]): s
 }
 
 if (process.argv[2] === 'worker') {
-  process.send!(process.argv.slice(3).map((seed) => judge(Number(seed))))
-  process.disconnect()
+  // The channel stays open until all of it has gone through.
+  process.send!(
+    process.argv.slice(3).map((seed) => judge(Number(seed))),
+    () => process.disconnect(),
+  )
 } else await main(Number(process.argv[2] ?? 200))
