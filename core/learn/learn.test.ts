@@ -290,6 +290,32 @@ describe('what a plan makes of it', () => {
     expect(claimed.ok && claimed.value.foods[0]!.gets).toBeGreaterThanOrEqual(before.foods[0]!.needs)
   })
 
+  it('never takes a verdict for news of the heat, also where nothing was heard', () => {
+    const log = alwaysSaying('kidney-red', 2, 40)
+    const unheard: KitchenLog = {
+      ...log,
+      runs: log.runs.map((run) => ({
+        ...run,
+        burnerId: 'strong',
+        fit: {
+          ...run.fit,
+          said: { flameW: { high: 1300, medium: 520, low: 300, simmer: 200 }, ownW: null, lossWPerK: 1 },
+          heard: [],
+          loss: null,
+          unheard: { medium: 1 },
+          foods: [{ ...run.fit.foods[0]!, byHeat: 1 }],
+        },
+      })),
+    }
+    const learnt = learnFrom(unheard)
+    const { cookerId } = unheard.runs[0]!
+    for (const figure of [
+      { kind: 'burner-heat', cookerId, burnerId: 'strong' },
+      { kind: 'flame-heat', cookerId, burnerId: 'strong', flame: 'medium' },
+    ] as const)
+      expect(learnt.of(one(idOf(figure))).mean).toBe(0)
+  })
+
   it('narrows the range and never widens it', () => {
     const { log } = small
     const plain = requestOf({ ...POT, foodId: 'navy-bean' })

@@ -213,12 +213,13 @@ class Learner {
     const { fit } = run
     const bagId = run.bagIds[content] ?? null
     const terms = new Map<string, number>(doneTerms(food, bagId).map((figure) => [this.figure(figure, fit), 1]))
-    // What was not heard of the heat speaks too: hotter, and the food had more.
-    for (const [id, times] of heat) terms.set(id, -food.byHeat * times)
+    // Where nothing was heard, what is believed of the heat says what the food got. A verdict never tells of the heat: a
+    // liking for firm beans would else shorten the cooking of all that must not be undercooked.
+    const believed = this.joint.of(heat)
     // A bag that nobody named is one of many.
     const unnamed = bagId === null ? (food.isOld ? UNLEARNT.oldBatch : UNLEARNT.freshBatch) : 0
-    const got = food.logGot.value - (bagId === null && food.isOld ? OLD_BATCH : 0)
-    const blur = Math.hypot(DONENESS_SD, food.logGot.sd, unnamed)
+    const got = food.logGot.value + food.byHeat * believed.mean - (bagId === null && food.isOld ? OLD_BATCH : 0)
+    const blur = Math.hypot(DONENESS_SD, food.logGot.sd, food.byHeat * believed.sd, unnamed)
     const [low, high] = limitsOf(texture)
     const range = [got - high * STEP_OF_DONENESS, got - low * STEP_OF_DONENESS] as const
     this.tell(run, terms, this.joint.judged(terms, range, blur, CHOICES))
