@@ -2,7 +2,7 @@
  * Learning, judged on simulated households whose truth it does not know: how often its bands hold the truth, how fast
  * the plans come nearer, and what becomes of a household that is exactly as assumed. Draws docs/learning.svg.
  *
- *   npx tsx scripts/bench-learn.ts [HOUSEHOLDS]
+ *   npx tsx scripts/bench-learn.ts [HOUSEHOLDS] [FIRST_SEED]
  */
 import { writeFileSync } from 'node:fs'
 import { fork } from 'node:child_process'
@@ -65,8 +65,8 @@ function judge(seed: number): Judged {
 
 const median = (of: readonly number[]) => [...of].sort((a, b) => a - b)[Math.floor(of.length / 2)]!
 
-async function main(households: number) {
-  const seeds = Array.from({ length: households }, (_, i) => 5000 + i)
+async function main(households: number, firstSeed: number) {
+  const seeds = Array.from({ length: households }, (_, i) => firstSeed + i)
   const workers = Math.max(1, availableParallelism())
   // What runs the scripts as they stand is ten times slower than what the product is built to.
   const bundle = 'node_modules/.cache/bench-learn.mjs'
@@ -191,4 +191,4 @@ if (process.argv[2] === 'worker') {
     process.argv.slice(3).map((seed) => judge(Number(seed))),
     () => process.disconnect(),
   )
-} else await main(Number(process.argv[2] ?? 200))
+} else await main(Number(process.argv[2] ?? 200), Number(process.argv[3] ?? 9000))

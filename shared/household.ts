@@ -42,6 +42,8 @@ export interface RunWithPlan {
   remarks?: Remark[]
   /** False where the household has said that it is not to teach. */
   teaches?: boolean
+  /** When its photograph was kept, in ms since 1970; null where there is none. */
+  photoAt?: number | null
   plan: SavedPlan
 }
 

@@ -72,6 +72,12 @@ export const useRunsStore = defineStore('runs', () => {
   const say = (runId: string, said: RunSaid) =>
     inTurn(runId, () => api<RunWithPlan>(`/runs/${runId}`, { method: 'PATCH', body: said }))
 
+  /** Keeps a photograph of the pot, or takes it away; throws what the server refuses. */
+  const keepPhoto = (runId: string, photo: Blob | null) =>
+    inTurn(runId, () =>
+      api<RunWithPlan>(`/runs/${runId}/photo`, photo ? { method: 'PUT', body: photo } : { method: 'DELETE' }),
+    )
+
   /** The run in which this food was cooked last in this cooker; null where it never was. */
   async function lastOf(foodId: string, cookerId: string): Promise<RunWithPlan | null> {
     const { runs } = await api<RunPage>('/runs', { query: { foods: foodId, cookerId } })
@@ -155,6 +161,7 @@ export const useRunsStore = defineStore('runs', () => {
     loadLog,
     look,
     say,
+    keepPhoto,
     lastOf,
     asked,
     loadingLog,

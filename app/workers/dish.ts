@@ -23,4 +23,13 @@ export function dishFor(
   }
 }
 
+/** The figures of all pots of a dish, one after another; none where it cannot be worked out. */
+export function potsOfDish(request: DishRequest) {
+  const answer = answerDish(request)
+  if (!answer.ok) return []
+  return answer.value.stages.flatMap(
+    ({ pot }) => pot?.answer.closings.map(({ range: { figure, unit } }) => ({ figure, unit })) ?? [],
+  )
+}
+
 export type DishWork = typeof import('./dish')

@@ -108,6 +108,7 @@ const work = {
   },
   usual: (requests: readonly PlanRequest[], isFree: boolean) => requests.map((request) => usualOf(request, isFree)),
   dish: async (...asked: Parameters<DishWork['answerDish']>) => (await dishes()).answerDish(...asked),
+  potsOfDishes: async (all: readonly Parameters<DishWork['potsOfDish']>[0][]) => all.map((await dishes()).potsOfDish),
   dishFor: async (...asked: Parameters<DishWork['dishFor']>) => (await dishes()).dishFor(...asked),
   standIns: async (...asked: Parameters<DishWork['standInsFor']>) => (await dishes()).standInsFor(...asked),
   forgotten: async (...asked: Parameters<DishWork['forgotten']>) => (await dishes()).forgotten(...asked),

@@ -91,10 +91,11 @@ const YEAR_MS = 365.25 * DAY_MS
  * leaves out of them (the lift of a weight that nobody measured) does not average out (engineering estimates).
  */
 const WANDERS: Partial<Record<Figure['kind'], number>> = {
-  'flame-heat': 0.025,
-  'own-heat': 0.02,
-  swing: 0.03,
-  loss: 0.06,
+  'flame-heat': 0.015,
+  'own-heat': 0.015,
+  swing: 0.02,
+  loss: 0.14,
+  steam: 0.05,
 }
 
 /** What moves a figure less than this is not told. */

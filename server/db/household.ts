@@ -7,6 +7,7 @@ import { kitchenQueries } from './queries/kitchen'
 import { logFileQueries } from './queries/log-file'
 import { learningQueries } from './queries/learning'
 import { mealQueries } from './queries/meals'
+import { photoQueries } from './queries/photos'
 import { portionQueries } from './queries/portions'
 import { potQueries } from './queries/pots'
 import { runQueries } from './queries/runs'
@@ -34,6 +35,7 @@ export function householdStore(db: Database, asker: Asker) {
     ...dishQueries(scope),
     ...mealQueries(scope),
     ...portionQueries(scope),
+    ...photoQueries(scope),
     ...runs,
     ...eventQueries(scope, runs.run),
     ...learningQueries(scope),

@@ -3,6 +3,7 @@ import {
   bigserial,
   boolean,
   check,
+  customType,
   foreignKey,
   index,
   integer,
@@ -17,6 +18,7 @@ import {
 
 // Documents are jsonb in the shape that stands beside them; they are parsed and upgraded as they are read (db/*.ts).
 
+const bytes = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
 const id = () => uuid('id').primaryKey().defaultRandom()
 const createdAt = () => timestamp('created_at', { withTimezone: true }).notNull().defaultNow()
 const householdId = () =>
@@ -191,5 +193,22 @@ export const verdicts = pgTable(
     ),
     check('verdicts_texture', sql`${table.texture} between -2 and 2`),
     check('verdicts_water', sql`${table.water} between -2 and 2`),
+  ],
+)
+
+/** Photographs of pots: small, and without what a camera writes beside a picture. One of a run. */
+export const runPhotos = pgTable(
+  'run_photos',
+  {
+    runId: uuid('run_id').primaryKey(),
+    householdId: householdId(),
+    memberId: memberId(),
+    jpeg: bytes('jpeg').notNull(),
+    takenAt: timestamp('taken_at', { withTimezone: true }).notNull().defaultNow(),
+  },
+  (table) => [
+    foreignKey({ columns: [table.householdId, table.runId], foreignColumns: [runs.householdId, runs.id] }).onDelete(
+      'cascade',
+    ),
   ],
 )

@@ -5,8 +5,6 @@ import { problemsOf } from '../../shared/problems'
 import { database } from '../db/client'
 import { firstMember, householdStore, type HouseholdStore } from '../db/household'
 
-const MOST_BYTES = 256 * 1024
-
 interface Said {
   path: string
   code: SentenceCode
@@ -24,17 +22,15 @@ export function notFound(what: string) {
 }
 
 /** The body, parsed by the schema; a 4xx that says where and why if it does not fit. */
-export async function readJson<T>(event: H3Event, schema: z.ZodType<T>, mostBytes = MOST_BYTES): Promise<T> {
-  const tooLarge = () => refusal(413, { path: '', code: 'too-large' })
-  if (Number(getHeader(event, 'content-length') ?? 0) > mostBytes) throw tooLarge()
-  const raw = (await readRawBody(event)) ?? ''
-  if (raw.length > mostBytes) throw tooLarge()
+export async function readJson<T>(event: H3Event, schema: z.ZodType<T>, mostBytes?: number): Promise<T> {
+  const text = await readText(event, mostBytes)
   let json: unknown
   try {
-    json = JSON.parse(raw)
+    json = JSON.parse(text)
   } catch {
     throw refusal(400, { path: '', code: 'not-json' })
   }
+  if (holdsUnstorable(json)) throw refusal(422, { path: '', code: 'not-text' })
   const parsed = schema.safeParse(json)
   if (parsed.success) return parsed.data
   throw refusal(422, problemsOf(parsed.error))

@@ -1,4 +1,5 @@
 import { expect, request as playwrightRequest } from '@playwright/test'
+import sharp from 'sharp'
 import { expectAccessible, sideways, startRun, test, watchForErrors } from './kitchen'
 
 /** The months that the demo kitchen has cooked, as the file that it gives out. */
@@ -31,7 +32,7 @@ test('a log is read in, teaches, is forgotten and known again, and changes what 
 
   // What is broken is told row by row, and nothing of it is kept.
   await read('no JSON')
-  await expect(page.getByText('This is no JSON.')).toBeVisible()
+  await expect(page.getByText('This is neither JSON nor a table (CSV).')).toBeVisible()
   const [first] = log.runs
   await read({ runs: [{ ...first, verdicts: [{ content: 7, texture: 0, water: 0 }] }] })
   await expect(page.getByText('runs.0.verdicts.0.content: There is no such food in this pot')).toBeVisible()
@@ -61,7 +62,11 @@ test('a log is read in, teaches, is forgotten and known again, and changes what 
   await expect(page.getByText(/By your log: \d+ W of heat instead of 520/)).toBeVisible()
   await expect(page.getByText('as learnt')).toBeVisible()
   await page.getByRole('button', { name: 'How did I do this last time?' }).click()
-  await expect(page.getByText(/navy beans, \d+ g of water, \d+ whistles?\..* came out/)).toBeVisible()
+  const told = page.getByText(/navy beans, \d+ g of water, \d+ whistles?\..* came out/)
+  await expect(told).toBeVisible()
+  await page.getByRole('button', { name: 'Fill in that pot again' }).click()
+  const grams = /(\d+) g navy beans/.exec((await told.textContent())!)![1]!
+  await expect(page.getByLabel('Dry amount')).toHaveValue(grams)
   expect(errors).toEqual([])
 })
 
@@ -86,12 +91,19 @@ test('the log is looked through, and a pot in it says what it taught', async ({ 
   await expect(page.getByRole('heading', { name: 'What this pot taught' })).toBeVisible()
   const taught = page.locator('.taught li')
   await expect(taught.first()).toBeVisible({ timeout: 60_000 })
+  await page
+    .getByLabel('Add a photograph of the pot')
+    .setInputFiles({ name: 'pot.jpg', mimeType: 'image/jpeg', buffer: await cameraPicture() })
+  await expect(page.getByRole('img', { name: /^The pot: / })).toBeVisible()
   await page.getByRole('button', { name: 'I lifted it early' }).click()
   await expect(page.getByRole('button', { name: 'I lifted it early' })).toHaveAttribute('aria-pressed', 'true')
   await page.getByRole('button', { name: 'Do not learn from this pot' }).click()
   await expect(page.getByText('Nothing is learnt from this pot.')).toBeVisible()
   await page.reload()
   await expect(page.getByText('Nothing is learnt from this pot.')).toBeVisible()
+  await expect(page.getByRole('img', { name: /^The pot: / })).toBeVisible()
+  await page.getByRole('button', { name: 'Take the photograph away' }).click()
+  await expect(page.getByRole('img', { name: /^The pot: / })).toHaveCount(0)
   await page.getByRole('button', { name: 'Learn from it again' }).click()
   await expect(page.getByText('Nothing is learnt from this pot.')).toHaveCount(0)
   await expectAccessible(page)
@@ -112,8 +124,72 @@ test('two verdicts at once from two devices leave one, and the log stays whole',
   })
   expect(wrong.status()).toBe(422)
   const table = await (await request.get('/api/log?as=csv')).text()
-  expect(table.split('\n')[0]).toContain('run,name,lit,cooker,burner,food,dryG')
+  expect(table.split('\n')[0]).toContain('run,name,lit,cooker,burner,content,food,dryG')
   expect(table).toContain(runId)
+})
+
+test('a log that was looked at as a table comes in again, and a broken row is told by its number', async ({
+  baseURL,
+  request,
+  page,
+}) => {
+  test.slow()
+  const demo = await playwrightRequest.newContext({ baseURL: baseURL!, storageState: { cookies: [], origins: [] } })
+  const table = await (await demo.get('/api/log?as=csv')).text()
+  await demo.dispose()
+  await page.goto('/log/learnt')
+  const read = (content: string) =>
+    page
+      .getByLabel('Read one in')
+      .setInputFiles({ name: 'log.csv', mimeType: 'text/csv', buffer: Buffer.from(content) })
+  await read(table.replace('""request""', '""rekwest""'))
+  await expect(page.getByText('Row 2 cannot be read')).toBeVisible()
+  expect((await (await request.get('/api/runs')).json()).runs).toEqual([])
+  await read(table)
+  await expect(page.getByText('60 pots of 60 were new')).toBeVisible({ timeout: 60_000 })
+})
+
+/** A camera's picture: sideways, and with where it was taken written beside it. */
+const cameraPicture = () =>
+  sharp({ create: { width: 1600, height: 1200, channels: 3, background: '#6b4a2f' } })
+    .jpeg()
+    .withMetadata({ orientation: 6 })
+    .withExifMerge({ IFD0: { Make: 'Camera of a cook' }, IFD3: { GPSLatitude: '51/1 30/1 0/1' } })
+    .toBuffer()
+
+test('a photograph is kept small and upright, without where it was taken', async ({ request }) => {
+  const { runId } = await startRun(request)
+  const put = (data: Buffer) =>
+    request.put(`/api/runs/${runId}/photo`, { data, headers: { 'content-type': 'image/jpeg' } })
+  const picture = await cameraPicture()
+  expect(picture.includes('Camera of a cook')).toBe(true)
+  const answer = await put(picture)
+  expect(answer.ok()).toBe(true)
+  expect((await answer.json()).photoAt).toBeGreaterThan(0)
+  const kept = await (await request.get(`/api/runs/${runId}/photo`)).body()
+  const { width, height, format, exif } = await sharp(kept).metadata()
+  expect({ width, height, format, exif }).toEqual({ width: 720, height: 960, format: 'jpeg', exif: undefined })
+  expect(kept.includes('Camera of a cook')).toBe(false)
+  expect(kept.length).toBeLessThan(150_000)
+
+  // A picture that claims to be vast, one that was cut off, a drawing that could hold anything, and no picture.
+  const vast = await sharp({ create: { width: 1, height: 1, channels: 3, background: '#fff' } })
+    .png()
+    .toBuffer()
+  vast.writeUInt32BE(60_000, 16)
+  vast.writeUInt32BE(60_000, 20)
+  for (const broken of [
+    vast,
+    picture.subarray(0, 700),
+    Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><rect width="9" height="9"/></svg>'),
+    Buffer.from('no picture'),
+    Buffer.alloc(0),
+  ])
+    expect((await put(broken)).status()).toBe(422)
+  expect((await put(Buffer.alloc(9 * 1024 * 1024, 7))).status()).toBe(413)
+  expect((await request.get(`/api/runs/${runId}/photo`)).ok()).toBe(true)
+  expect((await request.delete(`/api/runs/${runId}/photo`)).ok()).toBe(true)
+  expect((await request.get(`/api/runs/${runId}/photo`)).status()).toBe(404)
 })
 
 test.describe('on a phone', () => {

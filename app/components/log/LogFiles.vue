@@ -17,8 +17,10 @@ async function read(event: Event) {
   said.value = ''
   problems.value = []
   try {
-    const body = JSON.parse(await file.text()) as Record<string, unknown>
-    const { added, of } = await api<{ added: number; of: number }>('/log', { method: 'POST', body })
+    const isTable = /\.csv$/i.test(file.name)
+    const body = isTable ? await file.text() : (JSON.parse(await file.text()) as Record<string, unknown>)
+    const headers = isTable ? { 'content-type': 'text/csv' } : undefined
+    const { added, of } = await api<{ added: number; of: number }>('/log', { method: 'POST', body, headers })
     said.value = t('log.files.added', { n: added, of }, added)
     emit('added')
   } catch (error) {
@@ -48,7 +50,7 @@ async function read(event: Event) {
       <input
         ref="picker"
         type="file"
-        accept=".json,application/json"
+        accept=".json,.csv,application/json,text/csv"
         class="hidden-text"
         tabindex="-1"
         :aria-label="t('log.files.read')"

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { REMARKS, type Remark } from '~~/shared/names'
 import type { RunWithPlan } from '~~/shared/household'
 
-/** What a run taught, what else is said of it, and whether it is to teach. */
+/** What a run taught, and whether it is to teach. */
 const { run } = defineProps<{ run: RunWithPlan }>()
 const { t, number } = useI18nText()
 const words = useLearntWords()
@@ -31,31 +30,15 @@ async function say(said: Parameters<typeof runs.say>[1]) {
     busy.value = false
   }
 }
-const has = (remark: Remark) => run.remarks?.includes(remark) ?? false
-const toggle = (remark: Remark) => say({ remarks: REMARKS.filter((one) => (one === remark ? !has(one) : has(one))) })
 // Another verdict teaches something else.
 watch(
-  () => JSON.stringify(run.verdicts),
+  () => JSON.stringify([run.verdicts, run.remarks]),
   () => void load(),
 )
 </script>
 
 <template>
   <section class="taught">
-    <h2>{{ t('learnt.remarks.title') }}</h2>
-    <div class="remarks">
-      <button
-        v-for="remark in REMARKS"
-        :key="remark"
-        type="button"
-        class="quiet-button"
-        :aria-pressed="has(remark)"
-        :disabled="busy"
-        @click="toggle(remark)"
-      >
-        {{ t(`learnt.remarks.${remark}`) }}
-      </button>
-    </div>
     <h2>{{ t('learnt.taught') }}</h2>
     <p v-if="!teaches" class="soft">{{ t('learnt.leftOut') }}</p>
     <p v-else-if="learnt && taught.length === 0" class="soft">{{ t('learnt.taughtNothing') }}</p>
@@ -82,15 +65,6 @@ watch(
 h2 {
   margin: 18px 0 6px;
   font-size: 17px;
-}
-.remarks {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--ground);
 }
 ul {
   margin: 0 0 10px;

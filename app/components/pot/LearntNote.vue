@@ -2,6 +2,7 @@
 import { heatsItself } from '~~/core/appliance/appliance'
 import { FLAMES } from '~~/core/names'
 import { applianceOf, unitOf, type PlanAnswer } from '~~/core/program/answer'
+import { potOfRequest } from '~~/shared/pot'
 import type { LearntFactors } from '~~/core/program/request.schema'
 
 /** What the log has put in the place of what is assumed, and what it would be without; and how it was done last time. */
@@ -53,6 +54,12 @@ const withoutText = computed(() => {
   return one ? figureText(one.figure, one.unit) : null
 })
 const nowText = computed(() => figureText(answer.closings[0]!.range.figure, unitOf(answer)))
+/** Figures stand side by side where they differ. */
+const isPaired = computed(() =>
+  [parts.value.length > 0 ? withoutText.value : null, lastText.value?.figure].some(
+    (other) => other && other !== nowText.value,
+  ),
+)
 
 const asking = ref(false)
 const last = shallowRef<Awaited<ReturnType<typeof runs.lastOf>> | undefined>()
@@ -88,6 +95,8 @@ const lastText = computed(() => {
   )
   return {
     id: run.id,
+    figure: facts.happened.figure === null ? null : figureText(Math.round(facts.happened.figure), unit),
+    pot: potOfRequest(run.plan.request, run.plan.cookerId, kitchen.kitchen!),
     what: t('pot.learnt.lastWhat', {
       day: day(facts.litAt ?? Date.parse(run.createdAt)),
       foods: list(foods.map(({ food, dryG }) => `${weight(dryG)} ${kitchen.foodName(food).toLowerCase()}`)),
@@ -105,18 +114,26 @@ const lastText = computed(() => {
       {{ t('pot.learnt.by', { parts: list(parts) }) }}
       <NuxtLink to="/log/learnt">{{ t('pot.learnt.why') }}</NuxtLink>
     </p>
-    <p v-if="parts.length > 0 && withoutText && withoutText !== nowText" class="pair">
+    <p v-if="isPaired" class="pair">
       <span
         ><strong class="tone-heat figure">{{ nowText }}</strong> {{ t('pot.learnt.asLearnt') }}</span
       >
-      <span class="soft"
+      <span v-if="lastText?.figure"
+        ><span class="figure">{{ lastText.figure }}</span> {{ t('pot.learnt.asLast') }}</span
+      >
+      <span v-if="withoutText" class="soft"
         ><span class="figure">{{ withoutText }}</span> {{ t('pot.learnt.asAssumed') }}</span
       >
     </p>
-    <p v-if="lastText" role="status">
-      {{ lastText.what }} {{ lastText.verdict }}
-      <NuxtLink :to="`/log/${lastText.id}`">{{ t('pot.learnt.open') }}</NuxtLink>
-    </p>
+    <template v-if="lastText">
+      <p role="status">
+        {{ lastText.what }} {{ lastText.verdict }}
+        <NuxtLink :to="`/log/${lastText.id}`">{{ t('pot.learnt.open') }}</NuxtLink>
+      </p>
+      <button v-if="lastText.pot" type="button" class="link-button" @click="pot.replace(lastText.pot)">
+        {{ t('pot.learnt.take') }}
+      </button>
+    </template>
     <p v-else-if="last === null" class="soft" role="status">{{ t('pot.learnt.never') }}</p>
     <button v-else type="button" class="link-button" :disabled="asking" @click="ask">{{ t('pot.learnt.last') }}</button>
     <p v-if="failure" class="tone-danger" role="alert">{{ t('pot.learnt.noAnswer') }}</p>

@@ -87,6 +87,7 @@ useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
         <template #over>
           <div class="over">
             <VerdictForms :run="run" />
+            <RunRemarks :run="run" />
             <PinchPanel :plan="run.plan" :following="lane.following" @add="add" />
           </div>
         </template>

@@ -111,6 +111,7 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
         :height="170"
       />
       <VerdictForms v-if="!goesOn" :run="run" class="verdicts" />
+      <RunRemarks v-if="!goesOn" :run="run" />
       <RunTaught v-if="!goesOn" :run="run" />
     </template>
   </section>

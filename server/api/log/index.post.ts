@@ -1,5 +1,7 @@
 import { problemsOfRun } from '../../../core/learn/log-file'
-import { logFileSchema } from '../../../core/learn/log-file.schema'
+import type { H3Event } from 'h3'
+import { logFileSchema, type LogFile } from '../../../core/learn/log-file.schema'
+import { problemsOf } from '../../../shared/problems'
 
 const MOST_BYTES = 20 * 1024 * 1024
 const MOST_RUNS = 1000
@@ -9,7 +11,7 @@ export default defineEventHandler(async (event) => {
   const store = await useHousehold(event)
   const kept = await store.kitchen()
   if (!kept) throw notFound('kitchen')
-  const file = await readJson(event, logFileSchema, MOST_BYTES)
+  const file = await readLog(event)
   if (file.runs.length > MOST_RUNS) throw refusal(422, { path: 'runs', code: 'too-many', params: { max: MOST_RUNS } })
   const problems = file.runs.flatMap((run, i) => problemsOfRun(run, `runs.${i}`))
   const found = []
@@ -21,3 +23,13 @@ export default defineEventHandler(async (event) => {
   if (problems.length > 0) throw refusal(422, problems)
   return { added: await store.addRuns(found, kept.kitchen), of: file.runs.length }
 })
+
+/** The log that came, as JSON or as a table. */
+async function readLog(event: H3Event): Promise<LogFile> {
+  if (!getHeader(event, 'content-type')?.startsWith('text/csv')) return readJson(event, logFileSchema, MOST_BYTES)
+  const { runs, problems } = runsOfTable(await readText(event, MOST_BYTES))
+  if (problems.length > 0) throw refusal(422, problems)
+  const parsed = logFileSchema.safeParse({ runs })
+  if (!parsed.success) throw refusal(422, problemsOf(parsed.error))
+  return parsed.data
+}

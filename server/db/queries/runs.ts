@@ -7,7 +7,7 @@ import type { Remark } from '../../../shared/names'
 import { PLAN, type SavePlan } from '../../../shared/plan.schema'
 import type { Verdict } from '../../../shared/run.schema'
 import { PLAN_SHAPE } from '../../../shared/shapes'
-import { plans, runEvents, runs, verdicts } from '../schema'
+import { plans, runEvents, runPhotos, runs, verdicts } from '../schema'
 import { own, tellOthers, type Scope } from '../scope'
 
 /** What the log is looked through for; what is left out does not matter. */
@@ -39,7 +39,7 @@ export function runQueries(scope: Scope) {
   async function withEvents(rows: { run: typeof runs.$inferSelect; plan: typeof plans.$inferSelect }[]) {
     const ids = rows.map(({ run }) => run.id)
     if (ids.length === 0) return []
-    const [events, judged] = await Promise.all([
+    const [events, judged, photos] = await Promise.all([
       db
         .select()
         .from(runEvents)
@@ -49,6 +49,10 @@ export function runQueries(scope: Scope) {
         .select()
         .from(verdicts)
         .where(and(own(scope, verdicts), inArray(verdicts.runId, ids))),
+      db
+        .select({ runId: runPhotos.runId, takenAt: runPhotos.takenAt })
+        .from(runPhotos)
+        .where(and(own(scope, runPhotos), inArray(runPhotos.runId, ids))),
     ])
     return rows.flatMap(({ run, plan: kept }): RunWithPlan[] => {
       const read = savedPlan(kept)
@@ -63,6 +67,7 @@ export function runQueries(scope: Scope) {
           verdicts: judged.filter(({ runId }) => runId === run.id).map(verdict),
           remarks: run.remarks as Remark[],
           teaches: run.teaches,
+          photoAt: photos.find(({ runId }) => runId === run.id)?.takenAt.getTime() ?? null,
           plan: read,
         },
       ]

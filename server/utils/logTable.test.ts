@@ -1,0 +1,108 @@
+import fc from 'fast-check'
+import { parse } from 'csv-parse/sync'
+import { stringify } from 'csv-stringify/sync'
+import { describe, expect, it } from 'vitest'
+import { plan } from '../../core/program/plan'
+import type { LogFileRun } from '../../core/learn/log-file.schema'
+import { logFileSchema } from '../../core/learn/log-file.schema'
+import { requestOf } from '../../tests/trials/learn'
+import { runsOfTable, tableOf } from './logTable'
+
+const kitchen = { cookers: [], burners: [] }
+const request = requestOf({
+  cookerId: 'blue',
+  cooker: 'whistling-5l-aluminium',
+  burnerId: 'strong',
+  style: { kind: 'whistles', flame: 'medium' },
+  foodId: 'navy-bean',
+  dryG: 300,
+  soakHours: 8,
+  bagId: 'spring',
+  isOld: false,
+})
+const run = (id: string, more: Partial<LogFileRun> = {}): LogFileRun => ({
+  id,
+  name: `Beans ${id}`,
+  cooker: 'blue',
+  burner: 'strong',
+  bags: ['spring'],
+  request,
+  events: [
+    { at: 1_772_000_000_000, data: { kind: 'lit' } },
+    { at: 1_772_000_900_000, data: { kind: 'heat-off' } },
+    { at: 1_772_001_900_000, data: { kind: 'opened' } },
+  ],
+  verdicts: [{ content: 0, food: 'navy-bean', texture: -1, water: 1, note: 'more salt' }],
+  remarks: ['half-kept'],
+  teaches: true,
+  ...more,
+})
+const edited = (table: string, edit: (row: Record<string, string>, i: number) => void) => {
+  const rows = parse<Record<string, string>>(table, { columns: true, bom: true })
+  rows.forEach(edit)
+  return stringify(rows, { header: true })
+}
+
+describe('a log as a table', () => {
+  it('stands on a request that can be planned', () => expect(plan(request).ok).toBe(true))
+
+  it('comes in again as it went out', () => {
+    const runs = [run('a'), run('b', { verdicts: [], burner: null })]
+    const read = runsOfTable(tableOf({ runs }, kitchen))
+    expect(read.problems).toEqual([])
+    expect(logFileSchema.parse({ runs: read.runs }).runs).toEqual(runs)
+  })
+
+  it('comes in again whatever its name and note are', () => {
+    fc.assert(
+      fc.property(
+        fc.string({ minLength: 1, maxLength: 40 }).filter((text) => text.trim() !== '' && !/^'/.test(text)),
+        fc.string({ maxLength: 60 }).filter((text) => !/^'/.test(text)),
+        (name, note) => {
+          const runs = [run('a', { name, verdicts: [{ content: 0, food: 'navy-bean', texture: 0, water: 0, note }] })]
+          const read = runsOfTable(tableOf({ runs }, kitchen))
+          expect(read).toEqual({ runs, problems: [] })
+        },
+      ),
+    )
+  })
+
+  it('takes a corrected verdict and name from their columns', () => {
+    const table = edited(tableOf({ runs: [run('a')] }, kitchen), (row) => {
+      row.texture = '2'
+      row.name = 'Beans for Sunday'
+    })
+    const [read] = runsOfTable(table).runs as LogFileRun[]
+    expect(read!.name).toBe('Beans for Sunday')
+    expect(read!.verdicts).toEqual([{ content: 0, food: 'navy-bean', texture: 2, water: 1, note: 'more salt' }])
+  })
+
+  it('starts no formula in a spreadsheet', () => {
+    const table = tableOf({ runs: [run('a', { name: '=1+1' })] }, kitchen)
+    expect(table).not.toMatch(/,=1\+1/)
+  })
+
+  it('tells each broken row by its number', () => {
+    const table = edited(tableOf({ runs: [run('a'), run('b'), run('c'), run('d')] }, kitchen), (row, i) => {
+      if (i === 1) row.whole = row.whole!.slice(0, 40)
+      if (i === 2) row.content = '9'
+      if (i === 3) row.whole = ''
+    })
+    expect(runsOfTable(table).problems.map(({ path, code }) => [path, code])).toEqual([
+      ['rows.3', 'row-broken'],
+      ['rows.4', 'row-of-nothing'],
+      ['rows.5', 'row-broken'],
+    ])
+  })
+
+  it.each(['', 'no table', 'run,name\na,b', '"run', '{"runs":[]}'])('is no table: %j', (text) => {
+    expect(runsOfTable(text).problems).toEqual([{ path: '', code: 'not-a-table', params: {} }])
+  })
+
+  it('leaves a verdict that is no step to the schema', () => {
+    const table = edited(tableOf({ runs: [run('a')] }, kitchen), (row) => (row.texture = 'soft'))
+    const read = runsOfTable(table)
+    expect(read.problems).toEqual([])
+    expect(logFileSchema.safeParse({ runs: read.runs }).success).toBe(false)
+  })
+})
