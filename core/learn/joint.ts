@@ -60,6 +60,16 @@ export class Joint {
     this.rows.at(-1)![this.means.length - 1] = sd * sd
   }
 
+  /** The figure is known no more; all others stay as they are. */
+  drop(id: string): void {
+    const place = this.place(id)
+    this.places.delete(id)
+    for (const [other, at] of this.places) if (at > place) this.places.set(other, at - 1)
+    this.means.splice(place, 1)
+    this.rows.splice(place, 1)
+    for (const row of this.rows) row.splice(place, 1)
+  }
+
   /** The figure as if nothing had ever been said of it: what it shared with others is forgotten too. */
   reset(id: string, { mean, sd }: Estimate): void {
     const place = this.place(id)

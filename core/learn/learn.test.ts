@@ -123,6 +123,21 @@ describe('the joint belief', () => {
   })
 })
 
+describe('a figure that is known no more', () => {
+  it('leaves all that is believed of the others', () => {
+    const joint = new Joint()
+    for (const id of ['a', 'b', 'c']) joint.add(id, { mean: 0, sd: 0.2 })
+    joint.measured(new Map(['a', 'b', 'c'].map((id, i) => [id, i + 1])), 0.3, 0.05)
+    const before = [joint.of(one('a')), joint.of(one('c')), joint.correlation('a', 'c')]
+    joint.drop('b')
+    expect(joint.ids).toEqual(['a', 'c'])
+    expect([joint.of(one('a')), joint.of(one('c')), joint.correlation('a', 'c')]).toEqual(before)
+    joint.add('b', { mean: 0.1, sd: 0.3 })
+    expect(joint.of(one('b'))).toEqual({ mean: 0.1, sd: 0.3 })
+    expect(joint.content.rows.map((row) => row.length)).toEqual([1, 2, 3])
+  })
+})
+
 describe('the ids of figures', () => {
   it('are read back as they were', () => {
     const figures: Figure[] = [
@@ -223,6 +238,21 @@ describe('learning from a log', () => {
     }
     const medium = idOf({ kind: 'flame-heat', cookerId, burnerId, flame: 'medium' })
     if (learnt.saidOf(medium) !== null) expect(wattsOf(2600)).toBeCloseTo(wattsOf(1300), 6)
+  })
+
+  it('knows a bag no more that nothing was taken from for more than a year, and all else as before', () => {
+    const later: LoggedRun = {
+      ...last,
+      id: 'later',
+      fit: { ...last.fit, litAt: last.fit.litAt + 500 * 864e5, heard: [], loss: null, water: null },
+      bagIds: [null],
+      verdicts: [],
+    }
+    const bags = (of: ReturnType<typeof learnFrom>) => of.figures.filter(({ figure }) => figure.kind === 'batch')
+    const now = learnFrom({ ...log, runs: [...log.runs, later] })
+    expect(bags(learnFrom(log)).length).toBeGreaterThan(0)
+    expect(bags(now)).toEqual([])
+    expect(now.of(one('taste'))).toEqual(learnFrom(log).of(one('taste')))
   })
 
   it('says the same from what was sent elsewhere', () => {

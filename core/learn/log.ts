@@ -98,6 +98,9 @@ const WANDERS: Partial<Record<Figure['kind'], number>> = {
   steam: 0.05,
 }
 
+/** A bag that nothing was taken from for so long is used up, and known no more (engineering estimate). */
+const BAG_USED_UP_MS = 400 * DAY_MS
+
 /** What moves a figure less than this is not told. */
 const LEAST_MOVED = 0.002
 /** Who is less sure of a figure than so many times what was assumed has not spoken of it. */
@@ -179,6 +182,7 @@ class Learner {
 
   run(run: LoggedRun): void {
     const { fit, cookerId, burnerId } = run
+    this.forgetBagsBefore(fit.litAt - BAG_USED_UP_MS)
     const { said } = fit
     const heatTerms = (shares: FlameShares): Map<string, number> => {
       if (said.ownW !== null) return new Map([[this.figure({ kind: 'own-heat', cookerId }, fit, said.ownW), 1]])
@@ -262,6 +266,16 @@ class Learner {
     }
     this.driftedAt.set(id, Math.max(litAt, since ?? litAt))
     return id
+  }
+
+  /** A log of many years would else carry each bag that it ever had through every run. */
+  private forgetBagsBefore(moment: number): void {
+    for (const id of this.joint.ids) {
+      if (this.driftedAt.get(id)! >= moment || figureOfId(id)?.kind !== 'batch') continue
+      this.joint.drop(id)
+      this.priors.delete(id)
+      this.driftedAt.delete(id)
+    }
   }
 
   private shift(id: string, by: number): void {
