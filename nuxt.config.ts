@@ -17,7 +17,7 @@ export default defineNuxtConfig({
   ssr: false,
   telemetry: false,
   devtools: { enabled: false },
-  modules: ['@nuxt/eslint', '@pinia/nuxt', 'vuetify-nuxt-module', 'nuxt-auth-utils', '@vite-pwa/nuxt'],
+  modules: ['@nuxt/eslint', '@pinia/nuxt', 'vuetify-nuxt-module', 'nuxt-auth-utils', 'nuxt-security', '@vite-pwa/nuxt'],
   css: [
     '@fontsource-variable/atkinson-hyperlegible-next/index.css',
     '@fontsource/barlow-condensed/latin-600.css',
@@ -111,6 +111,9 @@ export default defineNuxtConfig({
   hooks: {
     // What takes its time on the server has threads of its own (server/utils/heavy.ts), and so a file of its own.
     'nitro:init'(nitro) {
+      // An address that is asked in a wrong way is told from one that is not there (server/utils/router.ts).
+      nitro.options.virtual['#routes'] = () =>
+        `export const routes = ${JSON.stringify(nitro.scannedHandlers.map(({ route, method }) => ({ route, method })))}`
       nitro.hooks.hook('compiled', async () => {
         await build({
           entryPoints: ['server/heavy/work.ts'],
@@ -180,13 +183,65 @@ export default defineNuxtConfig({
     define: { __VUE_I18N_LEGACY_API__: false, __VUE_I18N_FULL_INSTALL__: false, __INTLIFY_PROD_DEVTOOLS__: false },
   },
   nitro: { errorHandler: '~~/server/error', compressPublicAssets: { gzip: true, brotli: false } },
+  // Everything is this server's own: no inline script, nothing from elsewhere, in nobody's frame. Who may ask what and
+  // how often is said where it is asked (server/middleware, server/utils/limits.ts).
+  security: {
+    headers: {
+      contentSecurityPolicy: {
+        'default-src': ["'self'"],
+        'script-src': ["'self'", "'nonce-{{nonce}}'"],
+        'script-src-attr': ["'none'"],
+        // The component library writes its themes and positions into the page.
+        'style-src': ["'self'", "'unsafe-inline'"],
+        'img-src': ["'self'", 'data:', 'blob:'],
+        'font-src': ["'self'"],
+        'connect-src': ["'self'"],
+        'worker-src': ["'self'"],
+        'manifest-src': ["'self'"],
+        'object-src': ["'none'"],
+        'base-uri': ["'none'"],
+        'form-action': ["'self'"],
+        'frame-ancestors': ["'none'"],
+        // Kitchens are reached over plain http at home.
+        'upgrade-insecure-requests': false,
+      },
+      crossOriginEmbedderPolicy: false,
+      crossOriginOpenerPolicy: 'same-origin',
+      crossOriginResourcePolicy: 'same-origin',
+      referrerPolicy: 'same-origin',
+      xContentTypeOptions: 'nosniff',
+      xFrameOptions: 'DENY',
+      xXSSProtection: false,
+      strictTransportSecurity: false,
+      originAgentCluster: false,
+      permissionsPolicy: { camera: ['self'], microphone: ['self'], geolocation: [], payment: [], usb: [] },
+    },
+    nonce: true,
+    sri: false,
+    ssg: false,
+    hidePoweredBy: true,
+    rateLimiter: false,
+    requestSizeLimiter: false,
+    xssValidator: false,
+    corsHandler: false,
+    allowedMethodsRestricter: false,
+    removeLoggers: false,
+    basicAuth: false,
+    csrf: false,
+  },
   // The page asks who is here itself (stores/household.ts).
   auth: { loadStrategy: 'none' },
   runtimeConfig: {
     // Kitchens are reached over plain http at home; a hosted service sets NUXT_SESSION_COOKIE_SECURE=true.
     session: { password: '', maxAge: 60 * 60 * 24 * 365, cookie: { secure: false } },
-    /** The household that a browser without one is given; empty for none. */
+    /** The household that is open to whoever comes; empty for none. */
     defaultHouseholdId: '',
+    /** Names by which this server may be reached, with commas between; addresses in figures always may. */
+    allowedHosts: '',
+    /** Whether a household can be made while there is one already. */
+    openToHouseholds: '',
+    /** Whether what a proxy says of a request can be believed. */
+    behindProxy: '',
   },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   eslint: { config: { stylistic: false } },

@@ -1,17 +1,30 @@
 import type { NitroErrorHandler } from 'nitropack'
 import { sentenceOf } from '../locales/sentences'
+import { factsOf, log } from './log'
 
 /** Every error of the API has one shape: `{ problems: [{ path, code, message }] }`. */
 const handler: NitroErrorHandler = (error, event) => {
   const known = error.data as { problems?: unknown } | undefined
-  const status = error.statusCode || 500
-  if (status >= 500) console.error(`${event.method} ${event.path}:`, error)
-  const code = status >= 500 ? 'server' : 'not-found'
-  event.node.res.statusCode = status
-  event.node.res.setHeader('content-type', 'application/json; charset=utf-8')
-  event.node.res.end(
-    JSON.stringify(known?.problems ? known : { problems: [{ path: '', code, message: sentenceOf({ code }) }] }),
-  )
+  const cause = error.cause ?? error
+  const isDatabase = !known?.problems && isOfDatabase(cause)
+  const status = isDatabase ? 503 : error.statusCode || 500
+  if (status >= 500 && !known?.problems)
+    log.error('a request failed', { method: event.method, route: event.context.matchedRoute?.path, ...factsOf(cause) })
+  const code = isDatabase ? 'database' : status >= 500 ? 'server' : 'not-found'
+  const { res } = event.node
+  if (res.headersSent) return void res.end()
+  res.statusCode = status
+  res.setHeader('content-type', 'application/json; charset=utf-8')
+  res.setHeader('cache-control', 'no-store')
+  res.end(JSON.stringify(known?.problems ? known : { problems: [{ path: '', code, message: sentenceOf({ code }) }] }))
+}
+
+/** True where the database stood still, was locked, or is gone, and not where a query was wrong. */
+function isOfDatabase(error: unknown): boolean {
+  const { code, message = '', cause } = (error ?? {}) as { code?: unknown; message?: string; cause?: unknown }
+  if (cause) return isOfDatabase(cause)
+  if (/^(Query read timeout|timeout exceeded|Connection terminated|Client has encountered)/i.test(message)) return true
+  return typeof code === 'string' && /^(57|53|08|55P03|40|25P03|ECONN|EPIPE|ETIMEDOUT)/.test(code)
 }
 
 export default handler

@@ -7,13 +7,41 @@ import type { SavePortion } from './portion.schema'
 import type { SavePot } from './pot.schema'
 import type { LearntFigure, Undecided } from '../core/learn/log'
 import type { LearntSums } from '../core/learn/sums'
-import type { Remark } from './names'
+import type { MemberRole, Remark } from './names'
 import type { Verdict } from './run.schema'
 
 /** Who is at this device, and whose kitchen it is. */
 export interface Whoami {
   household: { id: string; name: string }
-  member: { id: string; name: string }
+  member: { id: string; name: string; role: MemberRole }
+  /** What everybody who was ever in it is called, by id. */
+  names: Record<string, string>
+  /** This device, where somebody came in at it; null in a household that is open to all. */
+  device: string | null
+}
+
+/** Who is in the household, at which devices, and which links stand open. Times in ms since 1970. */
+export interface People {
+  /** This device. */
+  hereId: string | null
+  members: {
+    id: string
+    name: string
+    role: MemberRole
+    /** Told to the member alone. */
+    signInName: string | null
+    hasPassword: boolean
+    passkeys: number
+  }[]
+  devices: { id: string; memberId: string; label: string; seenAt: number }[]
+  invites: { id: string; mealId: string | null; expiresAt: number }[]
+}
+
+/** What can be done at the door of this server. */
+export interface Door {
+  /** There is no household yet, or this server takes in any number: one can be made. */
+  canFound: boolean
+  isFirst: boolean
 }
 
 export interface SavedPlan {

@@ -4,6 +4,7 @@ import type { Burner } from '../core/appliance/burner'
 import { withFigures, type Cooker } from '../core/appliance/appliance'
 import { DAY_MS } from '../core/measure/time'
 import type { Kitchen } from './kitchen.schema'
+import { KITCHEN_SHAPE } from './shapes'
 
 export type { Kitchen } from './kitchen.schema'
 export type Likes = Kitchen['likes']
@@ -25,6 +26,23 @@ export const USUAL_LIKES: Likes = {
   decimal: 'point',
   textures: {},
 }
+
+/** A kitchen in which nothing stands yet. */
+export const newKitchen = (name: string, altitudeM: number): Kitchen => ({
+  shape: KITCHEN_SHAPE,
+  name,
+  altitudeM,
+  roomC: 20,
+  tapC: 18,
+  hardWater: false,
+  likes: USUAL_LIKES,
+  cookers: [],
+  burners: [],
+  measures: [],
+  tins: [],
+  foods: [],
+  bags: [],
+})
 
 /** What is not put away. */
 export function inUse<T extends { away?: boolean | undefined }>(rows: readonly T[]): T[] {

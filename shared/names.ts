@@ -27,7 +27,7 @@ export const LIKES = {
 export type LikeName = keyof typeof LIKES
 
 /** Kinds of documents of whose changes a household's devices are told. */
-export const NEWS_KINDS = ['run', 'kitchen', 'pot', 'dish', 'portion', 'meal', 'learnt'] as const
+export const NEWS_KINDS = ['run', 'kitchen', 'pot', 'dish', 'portion', 'meal', 'learnt', 'household'] as const
 
 /** What a household says of a whole pot, besides how its foods came out. */
 export const REMARKS = ['lifted-early', 'half-kept'] as const
@@ -38,3 +38,7 @@ export const VERDICTS = ['hard', 'right', 'soft', 'none'] as const
 
 /** How a dish's soak is done for a meal: as it is written, an hour in hot water, or not at all. */
 export const MEAL_SOAKS = ['written', 'hot', 'none'] as const
+
+/** Who is in a household: an owner lets others in and out, and may take all of it away. */
+export const MEMBER_ROLES = ['owner', 'member'] as const
+export type MemberRole = (typeof MEMBER_ROLES)[number]

@@ -94,7 +94,7 @@ const WANDERS: Partial<Record<Figure['kind'], number>> = {
   'flame-heat': 0.015,
   'own-heat': 0.015,
   swing: 0.02,
-  loss: 0.14,
+  loss: 0.15,
   steam: 0.05,
 }
 

@@ -64,7 +64,7 @@ export interface RunFit {
  * From one run to the next a pot differs from itself by so much (load, place on the flame, how the knob was turned):
  * logarithms, engineering estimates.
  */
-const FROM_RUN_TO_RUN = { heat: 0.06, swing: 0.2, loss: 0.2 }
+const FROM_RUN_TO_RUN = { heat: 0.06, swing: 0.2, loss: 0.25 }
 /** The indicator is seen to be down so much after it is, and so exactly, in minutes (engineering estimates). */
 const SEEN_LATE_MINUTES = 0.5
 const SEEN_DOWN_MINUTES = 1

@@ -1,26 +1,107 @@
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
-import { Pool } from 'pg'
-import * as schema from './schema'
+import { Pool, type PoolClient, type QueryResult } from 'pg'
+import { log } from '../log'
 
 /** The channel on which one server process tells the others what has changed. */
 export const NEWS_CHANNEL = 'bivvet_news'
 
-export type Database = NodePgDatabase<typeof schema>
+export type Database = NodePgDatabase
 
-/** Opens a pool of connections to the database that DATABASE_URL names. */
-export function openDatabase(url = process.env.DATABASE_URL): { db: Database; pool: Pool } {
+/** A database that stands still is said within 5 s; a row that is held by another for longer is a fault. */
+const TIMEOUTS = {
+  connectionTimeoutMillis: 4000,
+  query_timeout: 5000,
+  statement_timeout: 4500,
+  lock_timeout: 3000,
+  idle_in_transaction_session_timeout: 10_000,
+}
+const MOST_CONNECTIONS = 10
+
+function openPool(url = process.env.DATABASE_URL, timeouts: Partial<typeof TIMEOUTS> = {}): Pool {
   if (!url)
     throw new Error('DATABASE_URL is not set. Start Bivvet with npm run demo, or point it to a PostgreSQL database.')
-  const pool = new Pool({ connectionString: url, max: 10 })
+  const pool = new Pool({ connectionString: url, max: MOST_CONNECTIONS, ...timeouts })
   // A dropped idle connection must not end the process; the next query opens another.
-  pool.on('error', (error) => console.error('Database connection lost:', error.message))
-  return { db: drizzle(pool, { schema }), pool }
+  pool.on('error', (error) => log.warn('database connection lost', { reason: error.message }))
+  return pool
 }
 
-let shared: Database | undefined
-
-/** The server's database, opened at the first use. */
-export function database(): Database {
-  shared ??= openDatabase().db
-  return shared
+/** Opens the database that DATABASE_URL names for a script: `owner` makes its tables, `db` sees all households' rows. */
+export function openDatabase(url?: string): { owner: Database; db: Database; pool: Pool } {
+  const pool = openPool(url)
+  return { owner: drizzle(pool), db: seenBy(pool, ALL), pool }
 }
+
+/** Whose rows a connection may see: a household's, or at the door those of all. */
+type Sees = string
+const ALL: Sees = '*'
+
+/**
+ * A pool whose connections see one household's rows alone: row security in the database keeps them from all others,
+ * also where a query forgets to say whose it asks for. Drizzle knows a pool by its name, and takes one connection of
+ * it for a transaction.
+ */
+export class HouseholdPool {
+  constructor(
+    private readonly pool: Pool,
+    private readonly sees: Sees,
+  ) {}
+
+  async connect(): Promise<PoolClient> {
+    const client = await this.pool.connect()
+    try {
+      await limit(client, this.sees)
+      return client
+    } catch (error) {
+      client.release(true)
+      throw error
+    }
+  }
+
+  async query(...asked: unknown[]): Promise<QueryResult> {
+    const client = await this.connect()
+    try {
+      const answer = await (client.query as (...given: unknown[]) => Promise<QueryResult>)(...asked)
+      client.release()
+      return answer
+    } catch (error) {
+      client.release(isLost(error))
+      throw error
+    }
+  }
+}
+
+/** What each connection was last told to see. */
+const told = new WeakMap<PoolClient, Sees>()
+
+/** Row security does not bind a superuser, and so none of these connections stays one. */
+const LIMIT = `select set_config('bivvet.household', $1, false),
+  (select set_config('role', 'bivvet_app', false) from pg_roles
+   where rolname = current_user and (rolsuper or rolbypassrls))`
+
+async function limit(client: PoolClient, sees: Sees): Promise<void> {
+  if (told.get(client) === sees) return
+  told.delete(client)
+  await client.query(LIMIT, [sees])
+  told.set(client, sees)
+}
+
+/** PostgreSQL's own refusals carry a code of five characters; all else is about the connection. */
+function isLost(error: unknown): boolean {
+  const { code } = error as { code?: unknown }
+  return typeof code !== 'string' || !/^[0-9A-Z]{5}$/.test(code) || code.startsWith('57')
+}
+
+let shared: Pool | undefined
+const sharedPool = () => (shared ??= openPool(undefined, TIMEOUTS))
+
+const seenBy = (pool: Pool, sees: Sees): Database => drizzle(new HouseholdPool(pool, sees) as unknown as Pool)
+
+/** The server's database as one household sees it. */
+export const databaseOf = (householdId: string, pool = sharedPool()): Database => seenBy(pool, householdId)
+
+/** The server's database as it is seen at the door, where it is found out who comes; for db/door.ts alone. */
+export const databaseAtDoor = (): Database => seenBy(sharedPool(), ALL)
+
+/** Ends all connections, once what they are at is done. */
+export const closeDatabase = async () => shared?.end()

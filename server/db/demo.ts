@@ -131,11 +131,11 @@ export async function seedDemo(db: Database, nowMs = Date.now()): Promise<void> 
     const householdId = DEMO_HOUSEHOLD
     const inserted = await tx
       .insert(households)
-      .values({ id: householdId, kitchen: DEMO_KITCHEN, joinToken: 'larkspur-terrace-demo' })
+      .values({ id: householdId, kitchen: DEMO_KITCHEN })
       .onConflictDoNothing()
       .returning({ id: households.id })
     if (inserted.length === 0) return
-    await tx.insert(members).values({ id: DEMO_MEMBER, householdId, name: 'Cook' })
+    await tx.insert(members).values({ id: DEMO_MEMBER, householdId, name: 'Cook', role: 'owner' })
     await tx.insert(pots).values(
       demoPots(DEMO_KITCHEN).map(({ pot: content, ...row }, i) => ({
         ...row,

@@ -11,9 +11,11 @@ import { newMeal } from '../../shared/meal'
 import { USUAL_LIKES } from '../../shared/kitchen'
 import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
 import { throwAwayDatabase } from '../../scripts/postgres.mjs'
-import { openDatabase, type Database } from './client'
+import { databaseOf, openDatabase, type Database } from './client'
 import { seedDemo } from './demo'
-import { firstMember, householdByCalendar, householdByToken, householdStore, type HouseholdStore } from './household'
+import { migrateDatabase } from './migrate'
+import { askerOfOpen, householdByCalendar } from './door'
+import { householdStore, type HouseholdStore } from './household'
 
 const MIGRATIONS = 'server/db/migrations'
 const NOW = Date.parse('2026-11-25T18:00:00Z')
@@ -36,10 +38,10 @@ beforeAll(async () => {
   const journal = path.join(before, 'meta', '_journal.json')
   const { entries, ...head } = JSON.parse(readFileSync(journal, 'utf8')) as { entries: { idx: number }[] }
   writeFileSync(journal, JSON.stringify({ ...head, entries: entries.filter(({ idx }) => idx <= 2) }))
-  await migrate(db, { migrationsFolder: before })
+  await migrate(opened.owner, { migrationsFolder: before })
   rmSync(before, { recursive: true })
   await keepOldHousehold()
-  await migrate(db, { migrationsFolder: MIGRATIONS })
+  await migrateDatabase(opened.owner)
   await seedDemo(db)
   store = await storeOf(DEMO_HOUSEHOLD)
 }, 120_000)
@@ -49,7 +51,7 @@ afterAll(async () => {
 })
 
 const storeOf = async (householdId: string) =>
-  householdStore(db, { householdId, memberId: await firstMember(db, householdId) })
+  householdStore(databaseOf(householdId, opened.pool), (await askerOfOpen(db, householdId))!)
 
 async function keepOldHousehold() {
   const { pool } = opened
@@ -168,7 +170,7 @@ const soon = () => Promise.resolve(0)
 const never = () => Promise.resolve(Infinity)
 
 describe('a household that was kept in the first shape', () => {
-  const old = async () => storeOf((await householdByToken(db, OLD.token))!)
+  const old = async () => storeOf(OLD.household)
 
   it('has its kitchen whole, in today’s shape', async () => {
     const { version, ...before } = fixture<{ version: number }>('kitchen')

@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm'
+import type { MemberRole } from '../../shared/names'
 import type { Database } from './client'
 import { dishQueries } from './queries/dishes'
 import { eventQueries } from './queries/events'
@@ -7,17 +7,21 @@ import { kitchenQueries } from './queries/kitchen'
 import { logFileQueries } from './queries/log-file'
 import { learningQueries } from './queries/learning'
 import { mealQueries } from './queries/meals'
+import { peopleQueries } from './queries/people'
 import { photoQueries } from './queries/photos'
 import { portionQueries } from './queries/portions'
 import { potQueries } from './queries/pots'
 import { runQueries } from './queries/runs'
-import { households, members } from './schema'
 import type { Scope } from './scope'
 
-/** Who asks: a household, and the member of it that sits at the device. */
+/** Who asks: a household, the member of it that sits at the device, and the device, where it is known. */
 export interface Asker {
   householdId: string
   memberId: string | null
+  role: MemberRole
+  deviceId: string | null
+  /** The household was taken away, and can be had back for a while. */
+  isLeaving: boolean
 }
 
 /**
@@ -36,6 +40,7 @@ export function householdStore(db: Database, asker: Asker) {
     ...mealQueries(scope),
     ...portionQueries(scope),
     ...photoQueries(scope),
+    ...peopleQueries(scope),
     ...runs,
     ...eventQueries(scope, runs.run),
     ...learningQueries(scope),
@@ -44,26 +49,3 @@ export function householdStore(db: Database, asker: Asker) {
 }
 
 export type HouseholdStore = ReturnType<typeof householdStore>
-
-/** The household that a join link opens, or null. */
-export async function householdByToken(db: Database, token: string): Promise<string | null> {
-  const [found] = await db.select({ id: households.id }).from(households).where(eq(households.joinToken, token))
-  return found?.id ?? null
-}
-
-/** The household whose calendar this address is, or null. */
-export async function householdByCalendar(db: Database, token: string): Promise<string | null> {
-  const [found] = await db.select({ id: households.id }).from(households).where(eq(households.calendarToken, token))
-  return found?.id ?? null
-}
-
-/** The first member of a household: whoever sits at a device that has not said who it is. */
-export async function firstMember(db: Database, householdId: string): Promise<string | null> {
-  const [found] = await db
-    .select({ id: members.id })
-    .from(members)
-    .where(eq(members.householdId, householdId))
-    .orderBy(asc(members.createdAt))
-    .limit(1)
-  return found?.id ?? null
-}

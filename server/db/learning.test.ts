@@ -1,15 +1,16 @@
 import { randomUUID } from 'node:crypto'
-import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { learnFrom } from '../../core/learn/log'
 import { fitRun } from '../../core/learn/run-fit'
 import { plan } from '../../core/program/plan'
 import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
 import { throwAwayDatabase } from '../../scripts/postgres.mjs'
-import { openDatabase, type Database } from './client'
+import { databaseOf, openDatabase, type Database } from './client'
 import { DEMO_KITCHEN, seedDemo } from './demo'
-import { firstMember, householdStore, type HouseholdStore } from './household'
-import { households } from './schema'
+import { migrateDatabase } from './migrate'
+import { askerOfOpen } from './door'
+import { householdStore, type HouseholdStore } from './household'
+import { households, members } from './schema'
 
 let cluster: { url: string; stop(): void }
 let opened: ReturnType<typeof openDatabase>
@@ -22,11 +23,12 @@ beforeAll(async () => {
   cluster = await throwAwayDatabase()
   opened = openDatabase(cluster.url)
   db = opened.db
-  await migrate(db, { migrationsFolder: 'server/db/migrations' })
+  await migrateDatabase(opened.owner)
   await seedDemo(db)
-  await db.insert(households).values({ id: OTHER, kitchen: DEMO_KITCHEN, joinToken: 'next-door' })
+  await db.insert(households).values({ id: OTHER, kitchen: DEMO_KITCHEN })
+  await db.insert(members).values({ householdId: OTHER, name: 'A neighbour' })
   const storeOf = async (householdId: string) =>
-    householdStore(db, { householdId, memberId: await firstMember(db, householdId) })
+    householdStore(databaseOf(householdId, opened.pool), (await askerOfOpen(db, householdId))!)
   store = await storeOf(DEMO_HOUSEHOLD)
   other = await storeOf(OTHER)
 }, 180_000)

@@ -1,5 +1,7 @@
 import { sql } from 'drizzle-orm'
+import type { MemberRole } from '../../shared/names'
 import {
+  bigint,
   bigserial,
   boolean,
   check,
@@ -33,11 +35,11 @@ export const households = pgTable('households', {
   kitchen: jsonb('kitchen').$type<unknown>().notNull(),
   /** Goes up with every change of the kitchen, so that two devices cannot overwrite each other unseen. */
   kitchenVersion: integer('kitchen_version').notNull().default(1),
-  /** Whoever opens the link with this token cooks in this household. */
-  joinToken: text('join_token').notNull().unique(),
   /** Whoever has the address with this token can read when the dinners' steps are; null while there is none. */
   calendarToken: text('calendar_token').unique(),
   createdAt: createdAt(),
+  /** Set when an owner has taken the household away; thirty days later it is gone. */
+  deletedAt: timestamp('deleted_at', { withTimezone: true }),
 })
 
 export const members = pgTable(
@@ -46,10 +48,62 @@ export const members = pgTable(
     id: id(),
     householdId: householdId(),
     name: text('name').notNull(),
+    role: text('role').$type<MemberRole>().notNull().default('member'),
+    /** By what and with what a member comes in at another device; null for who has only been let in by a link. */
+    signInName: text('sign_in_name').unique(),
+    passwordHash: text('password_hash'),
     createdAt: createdAt(),
+    /** Set when somebody is no longer in; what they did keeps their name. */
+    leftAt: timestamp('left_at', { withTimezone: true }),
   },
   (table) => [index('members_household').on(table.householdId)],
 )
+
+/** Devices that a member has come in at: what a session stands for, so that it can be ended here. */
+export const devices = pgTable(
+  'devices',
+  {
+    id: id(),
+    householdId: householdId(),
+    memberId: uuid('member_id')
+      .notNull()
+      .references(() => members.id, { onDelete: 'cascade' }),
+    /** What the browser says of itself, in few words. */
+    label: text('label').notNull(),
+    createdAt: createdAt(),
+    seenAt: timestamp('seen_at', { withTimezone: true }).notNull().defaultNow(),
+    endedAt: timestamp('ended_at', { withTimezone: true }),
+  },
+  (table) => [index('devices_household').on(table.householdId)],
+)
+
+/** Passkeys by which a member comes in. */
+export const passkeys = pgTable('passkeys', {
+  /** As the authenticator gave it. */
+  id: text('id').primaryKey(),
+  householdId: householdId(),
+  memberId: uuid('member_id')
+    .notNull()
+    .references(() => members.id, { onDelete: 'cascade' }),
+  publicKey: text('public_key').notNull(),
+  counter: bigint('counter', { mode: 'number' }).notNull(),
+  backedUp: boolean('backed_up').notNull(),
+  transports: jsonb('transports').$type<string[]>().notNull().default([]),
+  createdAt: createdAt(),
+})
+
+/** One-time links that let somebody in, and links by which a guest reads one dinner. Only a digest of each is kept. */
+export const invites = pgTable('invites', {
+  id: id(),
+  householdId: householdId(),
+  memberId: memberId(),
+  digest: text('digest').notNull().unique(),
+  /** The dinner that a guest may read; null for who is let in. */
+  mealId: uuid('meal_id'),
+  createdAt: createdAt(),
+  expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+  usedAt: timestamp('used_at', { withTimezone: true }),
+})
 
 /** The columns of a document that is kept under a name; its jsonb column is called as the document is. */
 const keptColumns = (document: string) => ({

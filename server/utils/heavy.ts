@@ -9,11 +9,15 @@ import type { RunEvent } from '../../core/live/event.schema'
 import type { Outcome } from '../../core/problem'
 import type { PlanAnswer } from '../../core/program/answer'
 import type { PlanRequest } from '../../core/program/request.schema'
+import { log } from '../log'
 import { answerHeavy, type HeavyQuestion, type Told } from '../heavy/work'
 
-/** Whoever has waited so long is told to come back. */
+/** Whoever has waited so long is told to come back, and the thread is ended. */
 const DEADLINE_MS = 10_000
 const MOST_WAITING = 64
+/** So much of it may be one household's: the others are not to wait for it. */
+const MOST_OF_ONE = 8
+const asking = new Map<string, number>()
 
 let pool: Piscina | null = null
 
@@ -30,26 +34,48 @@ function threads(): Piscina | null {
   return pool
 }
 
-async function ask<Answer>(question: HeavyQuestion): Promise<Answer> {
+/** Asks on behalf of a household; refused while it has too much under way already. */
+async function ask<Answer>(householdId: string, question: HeavyQuestion): Promise<Answer> {
+  const before = asking.get(householdId) ?? 0
+  if (before >= MOST_OF_ONE) throw refusal(429, { path: '', code: 'busy' })
+  asking.set(householdId, before + 1)
+  try {
+    return await answered<Answer>(question)
+  } finally {
+    const left = asking.get(householdId)! - 1
+    if (left === 0) asking.delete(householdId)
+    else asking.set(householdId, left)
+  }
+}
+
+async function answered<Answer>(question: HeavyQuestion): Promise<Answer> {
   const ready = threads()
   if (!ready) return answerHeavy(question) as Answer
   try {
     return (await ready.run(question, { signal: AbortSignal.timeout(DEADLINE_MS) })) as Answer
   } catch (error) {
     const isBusy = error instanceof Error && (error.name === 'AbortError' || /queue/i.test(error.message))
+    if (isBusy && question.kind === 'fit' && error.name === 'AbortError') {
+      // What cannot be worked out in time says nothing, today and tomorrow.
+      log.warn('a run took too long to fit')
+      return null as Answer
+    }
     if (isBusy) throw refusal(503, { path: '', code: 'busy' })
     throw error
   }
 }
 
-export const planInThread = (request: PlanRequest) => ask<Outcome<PlanAnswer>>({ kind: 'plan', request })
+/** Ends the threads, once what they are at is done or has taken too long. */
+export const closeThreads = async () => pool?.destroy()
 
-export const fitInThread = (plan: LivePlan, events: RunEvent[]) => ask<RunFit | null>({ kind: 'fit', plan, events })
-
-export const learnInThread = (log: KitchenLog) => ask<Told>({ kind: 'learn', log })
-
-export async function opensFromInThread(plan: LivePlan, events: RunEvent[], atMs: number): Promise<number> {
-  const opens = await ask<number | null>({ kind: 'opens-from', plan, events, atMs })
-  if (opens === null) throw new UnreadablePlan()
-  return opens
-}
+/** What takes its time, for one household. */
+export const heavyFor = (householdId: string) => ({
+  plan: (request: PlanRequest) => ask<Outcome<PlanAnswer>>(householdId, { kind: 'plan', request }),
+  fit: (plan: LivePlan, events: RunEvent[]) => ask<RunFit | null>(householdId, { kind: 'fit', plan, events }),
+  learn: (log: KitchenLog) => ask<Told>(householdId, { kind: 'learn', log }),
+  async opensFrom(plan: LivePlan, events: RunEvent[], atMs: number): Promise<number> {
+    const opens = await ask<number | null>(householdId, { kind: 'opens-from', plan, events, atMs })
+    if (opens === null) throw new UnreadablePlan()
+    return opens
+  },
+})

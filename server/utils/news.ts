@@ -1,3 +1,4 @@
+import { log } from '../log'
 import { Client } from 'pg'
 import { newsSchema, type News } from '../../shared/run.schema'
 import { NEWS_CHANNEL } from '../db/client'
@@ -52,7 +53,7 @@ async function listen(): Promise<void> {
     }, LISTEN_AGAIN_MS)
   }
   client.on('error', (error) => {
-    console.error('Lost the connection that listens for news:', error.message)
+    log.warn('lost the connection that listens for news', { reason: error.message })
     again()
   })
   client.on('end', again)

@@ -2,8 +2,6 @@ import type { H3Event } from 'h3'
 import type { z } from 'zod'
 import { withSentences, type SentenceCode } from '../../locales/sentences'
 import { problemsOf } from '../../shared/problems'
-import { database } from '../db/client'
-import { firstMember, householdStore, type HouseholdStore } from '../db/household'
 
 interface Said {
   path: string
@@ -52,21 +50,8 @@ export function pageMark(event: H3Event): { createdAt: Date; id: string } | null
   return UUID.test(id ?? '') && Number(ms) > 0 ? { createdAt: new Date(Number(ms)), id: id! } : null
 }
 
-/**
- * The store of the household that this browser cooks in, for the member who sits at it. A browser that has none is
- * given the default household, where there is one (the demo); otherwise it must open its household's link.
- */
-export async function useHousehold(event: H3Event): Promise<HouseholdStore> {
-  const { secure } = await getUserSession(event)
-  let { householdId, memberId } = secure ?? {}
-  if (!householdId) {
-    householdId = useRuntimeConfig(event).defaultHouseholdId
-    if (!householdId) throw refusal(401, { path: '', code: 'no-household' })
-    memberId = undefined
-  }
-  if (!memberId) {
-    memberId = (await firstMember(database(), householdId)) ?? undefined
-    await setUserSession(event, { secure: { householdId, ...(memberId ? { memberId } : {}) } })
-  }
-  return householdStore(database(), { householdId, memberId: memberId ?? null })
+/** What a change of the members came to, as an answer. */
+export function refuseUnless(outcome: 'done' | 'no-member' | 'last-owner'): void {
+  if (outcome === 'no-member') throw notFound('member')
+  if (outcome === 'last-owner') throw refusal(409, { path: '', code: 'last-owner' })
 }

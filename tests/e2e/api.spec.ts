@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { expect, request as playwrightRequest, type APIRequestContext, type APIResponse } from '@playwright/test'
 import type { RunPage } from '../../shared/household'
 import type { VersionedKitchen } from '../../shared/kitchen.schema'
-import { beansRequest, BLUE_POT, event, newHousehold, startRun, test } from './kitchen'
+import { beansRequest, BLUE_POT, event, join, newHousehold, startRun, test } from './kitchen'
 
 async function problemsOf(response: APIResponse) {
   const { problems } = (await response.json()) as { problems: { path: string; code: string; message: string }[] }
@@ -170,7 +170,7 @@ test.describe('another household', () => {
   test('sees and touches nothing of this one', async ({ request, baseURL }) => {
     const { planId, runId } = await startRun(request)
     const neighbour = await playwrightRequest.newContext({ baseURL })
-    expect((await neighbour.get(`/join/${token}`)).ok()).toBe(true)
+    await join(neighbour, token)
     expect(await (await neighbour.get('/api/kitchen')).json()).toMatchObject({
       kitchen: { name: 'Next door', cookers: [] },
     })
@@ -199,7 +199,7 @@ test.describe('another household', () => {
   test('cannot take over an id of this one', async ({ request, baseURL }) => {
     const { planId } = await startRun(request)
     const neighbour = await playwrightRequest.newContext({ baseURL })
-    await neighbour.get(`/join/${await newHousehold({ name: 'Across the road' })}`)
+    await join(neighbour, await newHousehold({ name: 'Across the road' }))
     const taken = await neighbour.post('/api/plans', {
       data: { id: planId, name: 'Stolen', cookerId: BLUE_POT, request: beansRequest() },
     })
@@ -210,7 +210,7 @@ test.describe('another household', () => {
 
   test('is not opened by a wrong link', async ({ baseURL }) => {
     const stranger = await playwrightRequest.newContext({ baseURL })
-    expect((await stranger.get('/join/wrong')).status()).toBe(404)
+    expect((await stranger.get('/api/door/invites/wrong')).status()).toBe(404)
     await stranger.dispose()
   })
 })

@@ -1,4 +1,4 @@
-import { randomUUID } from 'node:crypto'
+import { createHash, randomBytes, randomUUID } from 'node:crypto'
 import { AxeBuilder } from '@axe-core/playwright'
 import { expect, request as playwrightRequest, test as base, type APIRequestContext, type Page } from '@playwright/test'
 import { Pool } from 'pg'
@@ -11,41 +11,58 @@ import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
 
 export const BLUE_POT = '0de70000-0000-4000-8000-000000000101'
 
-/** Makes a household like the demo's, or a bare one, and answers the token of its link. */
+/** Makes a household like the demo's, or a bare one, and answers the token of a link that lets somebody in. */
 export async function newHousehold(change: Partial<{ name: string; bare: boolean }> = {}): Promise<string> {
-  const token = `test-${randomUUID()}`
   const pool = new Pool({ connectionString: process.env.DATABASE_URL, max: 1 })
   try {
     const { rows } = await pool.query<{ id: string }>(
-      `insert into households (kitchen, join_token)
-       select kitchen || $2::jsonb, $3 from households where id = $1 returning id`,
+      `insert into households (kitchen) select kitchen || $2::jsonb from households where id = $1 returning id`,
       [
         DEMO_HOUSEHOLD,
         JSON.stringify({
           ...(change.name ? { name: change.name } : {}),
           ...(change.bare ? { cookers: [], burners: [], measures: [], tins: [], foods: [], bags: [] } : {}),
         }),
-        token,
       ],
     )
-    await pool.query(`insert into members (household_id, name) values ($1, 'A cook')`, [rows[0]!.id])
+    const { id } = rows[0]!
     if (!change.bare)
       await pool.query(
         `insert into pots (household_id, name, favourite, pot)
          select $2, name, favourite, pot from pots where household_id = $1 and deleted_at is null`,
-        [DEMO_HOUSEHOLD, rows[0]!.id],
+        [DEMO_HOUSEHOLD, id],
       )
+    return await newLink(pool, id)
   } finally {
     await pool.end()
   }
+}
+
+/** A link that lets somebody into a household. */
+async function newLink(pool: Pool, householdId: string): Promise<string> {
+  const token = randomBytes(24).toString('base64url')
+  await pool.query(
+    `insert into invites (household_id, digest, expires_at) values ($1, $2, now() + interval '1 hour')`,
+    [householdId, createHash('sha256').update(token).digest('hex')],
+  )
   return token
+}
+
+/** Comes in by a link, and is an owner of the household from then on. */
+export async function join(request: APIRequestContext, token: string, name = 'A cook'): Promise<void> {
+  const answer = await request.post(`/api/door/invites/${token}`, { data: { name } })
+  expect(answer.status()).toBe(204)
+  const { member } = (await (await request.get('/api/household')).json()) as { member: { id: string } }
+  const pool = new Pool({ connectionString: process.env.DATABASE_URL, max: 1 })
+  await pool.query(`update members set role = 'owner' where id = $1`, [member.id])
+  await pool.end()
 }
 
 /** Every journey in a household of its own, so that they can run side by side and in any order. */
 export const test = base.extend({
   storageState: async ({ baseURL }, use) => {
     const joining = await playwrightRequest.newContext({ baseURL })
-    await joining.get(`/join/${await newHousehold()}`)
+    await join(joining, await newHousehold())
     const state = await joining.storageState()
     await joining.dispose()
     await use(state)

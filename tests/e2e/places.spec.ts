@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test'
-import { expectAccessible, newHousehold, sideways, test } from './kitchen'
+import { expectAccessible, join, newHousehold, sideways, test } from './kitchen'
 
 test('loose or in tins by a switch, and back and forward do what a browser’s do', async ({ page }) => {
   await page.goto('/pot')
@@ -55,7 +55,7 @@ test('the question takes an amount too', async ({ page }) => {
 test('where nothing is yet, a try works, and the planned pot stays as it is', async ({ browser, baseURL }) => {
   const context = await browser.newContext({ baseURL: baseURL!, storageState: { cookies: [], origins: [] } })
   const page = await context.newPage()
-  await page.goto(`/join/${await newHousehold({ bare: true })}`)
+  await join(context.request, await newHousehold({ bare: true }))
   await page.goto('/log')
   await expect(page.getByRole('heading', { name: 'Nothing cooked yet' })).toBeVisible()
   await expectAccessible(page)

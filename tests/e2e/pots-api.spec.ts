@@ -4,7 +4,7 @@ import { findFood } from '../../core/food/catalogue'
 import type { VersionedKitchen } from '../../shared/kitchen.schema'
 import { newPot } from '../../shared/pot'
 import type { KeptPot } from '../../shared/household'
-import { newHousehold, test } from './kitchen'
+import { join, newHousehold, test } from './kitchen'
 
 async function potOf(request: { get(url: string): Promise<{ json(): Promise<unknown> }> }) {
   const { kitchen } = (await (await request.get('/api/kitchen')).json()) as VersionedKitchen
@@ -51,7 +51,7 @@ test('another household sees no pot of this one and cannot take its id', async (
   const body = { version: 0, name: 'Ours', favourite: true, pot: await potOf(request) }
   await request.put(`/api/pots/${id}`, { data: body })
   const theirs = await playwrightRequest.newContext({ baseURL })
-  await theirs.get(`/join/${token}`)
+  await join(theirs, token)
   expect((await (await theirs.get('/api/pots')).json()) as KeptPot[]).toEqual([])
   expect((await theirs.get(`/api/pots/${id}`)).status()).toBe(404)
   for (const version of [0, 1])

@@ -1,5 +1,16 @@
 import { expect, type Page } from '@playwright/test'
-import { choose, event, expectAccessible, keepDish, litBefore, newHousehold, sideways, startRun, test } from './kitchen'
+import {
+  choose,
+  event,
+  expectAccessible,
+  keepDish,
+  litBefore,
+  join,
+  newHousehold,
+  sideways,
+  startRun,
+  test,
+} from './kitchen'
 
 // Each place in each state that it can be in: on a phone, in light and in dark.
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
@@ -244,7 +255,7 @@ test('Log and Practice with nothing yet, a page that is none, the two dialogs, a
   }
   const bare = await browser.newContext({ baseURL: baseURL!, viewport: page.viewportSize(), hasTouch: true })
   const empty = await bare.newPage()
-  await empty.goto(`/join/${await newHousehold({ bare: true })}`)
+  await join(bare.request, await newHousehold({ bare: true }))
   for (const path of ['/', '/pot', '/pot/tins', '/dishes', '/larder', '/kitchen', '/log', '/cook']) {
     await empty.goto(path)
     await expect(empty.locator('main').locator('h1, h2').first()).toBeVisible()

@@ -1,3 +1,4 @@
+import { log } from '../../log'
 import { and, desc, eq, or, sql } from 'drizzle-orm'
 import { readDocument, type DocumentKind } from '../../../shared/document'
 import type { News } from '../../../shared/run.schema'
@@ -32,7 +33,7 @@ export function keptQueries<Content>(
   function read({ id, name, favourite, content, version, updatedAt }: typeof pots.$inferSelect): Kept<Content> | null {
     const found = readDocument(document, content)
     if (found.ok) return { id, name, favourite, content: found.value, version, updatedAt: updatedAt.toISOString() }
-    console.error(`Kept ${kind} ${id} cannot be read (${found.reason}).`)
+    log.error('a kept document cannot be read', { kind, id, reason: found.reason })
     return null
   }
 
@@ -65,32 +66,34 @@ export function keptQueries<Content>(
       { name, favourite, content, version }: ToKeep<Content>,
     ): Promise<Kept<Content> | 'changed-meanwhile'> {
       const values = { name, favourite, content, memberId, deletedAt: null, updatedAt: new Date() }
-      return db.transaction(async (tx) => {
-        const [stored] = await tx
-          .insert(table)
-          .values({ ...values, id, householdId })
-          .onConflictDoUpdate({
-            target: table.id,
-            set: { ...values, version: version + 1 },
-            // Sent twice, because the first answer was lost, it is kept once.
-            setWhere: and(
-              own(scope, table),
-              or(
-                eq(table.version, version),
-                and(
-                  eq(table.version, version + 1),
-                  eq(table.name, name),
-                  eq(table.favourite, favourite),
-                  sql`${table.content} = ${JSON.stringify(content)}::jsonb`,
+      return refusingTaken(
+        db.transaction(async (tx) => {
+          const [stored] = await tx
+            .insert(table)
+            .values({ ...values, id, householdId })
+            .onConflictDoUpdate({
+              target: table.id,
+              set: { ...values, version: version + 1 },
+              // Sent twice, because the first answer was lost, it is kept once.
+              setWhere: and(
+                own(scope, table),
+                or(
+                  eq(table.version, version),
+                  and(
+                    eq(table.version, version + 1),
+                    eq(table.name, name),
+                    eq(table.favourite, favourite),
+                    sql`${table.content} = ${JSON.stringify(content)}::jsonb`,
+                  ),
                 ),
               ),
-            ),
-          })
-          .returning()
-        if (!stored) return 'changed-meanwhile'
-        await tellOthers(scope, tx, kind, id)
-        return read(stored)!
-      })
+            })
+            .returning()
+          if (!stored) return 'changed-meanwhile'
+          await tellOthers(scope, tx, kind, id)
+          return read(stored)!
+        }),
+      )
     },
 
     /** Marks it as gone; saving it again brings it back. False if there was none. */
@@ -107,3 +110,16 @@ export function keptQueries<Content>(
     },
   }
 }
+
+/** An id that stands for something of another household: the database shows nothing of it, and writes nothing. */
+async function refusingTaken<Done>(writing: Promise<Done>): Promise<Done | 'changed-meanwhile'> {
+  try {
+    return await writing
+  } catch (error) {
+    const { code } = ((error as Error).cause ?? error) as { code?: string }
+    if (code === ROW_SECURITY) return 'changed-meanwhile'
+    throw error
+  }
+}
+
+const ROW_SECURITY = '42501'

@@ -3,7 +3,7 @@ import { readOwn } from '../../../shared/document'
 import type { Whoami } from '../../../shared/household'
 import { KITCHEN, type VersionedKitchen } from '../../../shared/kitchen.schema'
 import { households, members } from '../schema'
-import { tellOthers, type Scope } from '../scope'
+import { own, tellOthers, type Scope } from '../scope'
 
 /** The household itself: its kitchen, and who is in it. */
 export function kitchenQueries(scope: Scope) {
@@ -21,15 +21,17 @@ export function kitchenQueries(scope: Scope) {
     kitchen,
 
     /** Who is at the device that asks; null where the household is gone. */
-    async whoami(): Promise<Whoami | null> {
+    async whoami(): Promise<Omit<Whoami, 'device'> | null> {
       const found = await kitchen()
-      const [member] = await db
-        .select({ id: members.id, name: members.name })
+      const inIt = await db
+        .select({ id: members.id, name: members.name, role: members.role })
         .from(members)
-        .where(and(eq(members.householdId, householdId), scope.memberId ? eq(members.id, scope.memberId) : undefined))
+        .where(own(scope, members))
         .orderBy(asc(members.createdAt))
-        .limit(1)
-      return found && member ? { household: { id: householdId, name: found.kitchen.name }, member } : null
+      const member = inIt.find(({ id }) => id === scope.memberId) ?? inIt[0]
+      if (!found || !member) return null
+      const names = Object.fromEntries(inIt.map(({ id, name }) => [id, name]))
+      return { household: { id: householdId, name: found.kitchen.name }, member, names }
     },
 
     /**

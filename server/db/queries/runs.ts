@@ -1,3 +1,4 @@
+import { log } from '../../log'
 import { and, asc, desc, eq, inArray, lt, or, sql, type SQL } from 'drizzle-orm'
 import { runEventSchema } from '../../../core/live/event.schema'
 import type { PlanAnswer } from '../../../core/program/answer'
@@ -201,7 +202,7 @@ export function savedPlan(row: typeof plans.$inferSelect): SavedPlan | null {
   const read = readDocument(PLAN, { request, answer }, version)
   if (read.ok)
     return { id, name, cookerId, cookerName, burnerId, bagIds, ...read.value, createdAt: createdAt.toISOString() }
-  console.error(`Kept plan ${id} cannot be read (${read.reason}).`)
+  log.error('a kept document cannot be read', { kind: 'plan', id, reason: read.reason })
   return null
 }
 

@@ -1,5 +1,6 @@
-import { householdByCalendar, householdStore } from '../../db/household'
-import { database } from '../../db/client'
+import { databaseAtDoor, databaseOf } from '../../db/client'
+import { householdByCalendar } from '../../db/door'
+import { householdStore } from '../../db/household'
 
 /** A dinner stays in the calendar for a while after it. */
 const KEPT_MS = 30 * 86_400_000
@@ -7,9 +8,9 @@ const KEPT_MS = 30 * 86_400_000
 /** The household's dinners, for a calendar that has the private address. */
 export default defineEventHandler(async (event) => {
   const token = (getRouterParam(event, 'token') ?? '').replace(/\.ics$/, '')
-  const householdId = /^[\w-]{20,64}$/.test(token) ? await householdByCalendar(database(), token) : null
+  const householdId = /^[\w-]{20,64}$/.test(token) ? await householdByCalendar(databaseAtDoor(), token) : null
   if (!householdId) throw notFound('calendar')
-  const store = householdStore(database(), { householdId, memberId: null })
+  const store = householdStore(databaseOf(householdId), readingAs(householdId))
   const [meals, kitchen] = await Promise.all([store.meals(), store.kitchen()])
   if (!kitchen) throw notFound('calendar')
   const since = Date.now() - KEPT_MS

@@ -1,6 +1,7 @@
 /** Who is at this device, and whose kitchen it is. */
 export default defineEventHandler(async (event) => {
-  const found = await (await useHousehold(event)).whoami()
+  const store = await useHousehold(event)
+  const found = await store.whoami()
   if (!found) throw notFound('household')
-  return found
+  return { ...found, device: store.deviceId }
 })

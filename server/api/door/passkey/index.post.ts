@@ -1,0 +1,34 @@
+import { verifyAuthenticationResponse, type AuthenticationResponseJSON } from '@simplewebauthn/server'
+import { passkeySchema } from '../../../../shared/door.schema'
+import { databaseAtDoor } from '../../../db/client'
+import { passkeyOf, usedPasskey } from '../../../db/door'
+
+/** Comes in by a passkey. */
+export default defineEventHandler(async (event) => {
+  const { response } = await readJson(event, passkeySchema)
+  await countTry('address', addressOf(event))
+  const challenge = await takeChallenge(event)
+  const door = databaseAtDoor()
+  const found = await passkeyOf(door, response.id)
+  if (!found) throw refusal(403, { path: '', code: 'unknown-passkey' })
+  const { passkey } = found
+  const { id, origin } = passkeyPlace(event)
+  const verified = await verifyAuthenticationResponse({
+    response: response as unknown as AuthenticationResponseJSON,
+    expectedChallenge: challenge,
+    expectedOrigin: origin,
+    expectedRPID: id,
+    requireUserVerification: false,
+    credential: {
+      id: passkey.id,
+      publicKey: Buffer.from(passkey.publicKey, 'base64url'),
+      counter: passkey.counter,
+    },
+  }).catch(() => null)
+  if (!verified?.verified) throw refusal(403, { path: '', code: 'unknown-passkey' })
+  await usedPasskey(door, passkey.id, verified.authenticationInfo.newCounter)
+  await uncountTry('address', addressOf(event))
+  await comeIn(event, found)
+  setResponseStatus(event, 204)
+  return null
+})

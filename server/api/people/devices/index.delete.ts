@@ -1,0 +1,8 @@
+/** Signs out all of one's own devices but this one. */
+export default defineEventHandler(async (event) => {
+  const store = await useHousehold(event)
+  if (store.deviceId === null) throw refusal(403, { path: '', code: 'open-to-all' })
+  await store.endOtherDevices(store.deviceId)
+  setResponseStatus(event, 204)
+  return null
+})

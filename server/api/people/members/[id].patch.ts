@@ -1,0 +1,10 @@
+import { roleSchema } from '../../../../shared/door.schema'
+
+/** Makes a member an owner, or an owner a member. */
+export default defineEventHandler(async (event) => {
+  const store = await useOwnHousehold(event)
+  const { role } = await readJson(event, roleSchema)
+  refuseUnless(await store.setRole(idParam(event, 'member'), role))
+  setResponseStatus(event, 204)
+  return null
+})

@@ -1,0 +1,187 @@
+import { and, asc, desc, eq, gt, isNull, ne } from 'drizzle-orm'
+import type { People } from '../../../shared/household'
+import type { MemberRole } from '../../../shared/names'
+import { digestOf, newToken } from '../door'
+import { devices, households, invites, members, passkeys } from '../schema'
+import { own, tellOthers, type Scope } from '../scope'
+
+/** How long a link that lets somebody in can be used. */
+const INVITE_MS = 24 * 3_600_000
+const MOST_INVITES = 20
+
+/** Who is in the household, at which devices, and who is to be let in. */
+export function peopleQueries(scope: Scope) {
+  const { db, householdId, memberId } = scope
+  const isOpen = () => and(own(scope, invites), isNull(invites.usedAt), gt(invites.expiresAt, new Date()))
+  const isIn = and(own(scope, members), isNull(members.leftAt))
+  const tell = () => tellOthers(scope, db, 'household', householdId)
+
+  return {
+    async people(): Promise<Omit<People, 'hereId'>> {
+      const [in_, at, links, keys] = await Promise.all([
+        db.select().from(members).where(isIn).orderBy(asc(members.createdAt)),
+        db
+          .select()
+          .from(devices)
+          .where(and(own(scope, devices), isNull(devices.endedAt)))
+          .orderBy(desc(devices.seenAt)),
+        db.select().from(invites).where(isOpen()).orderBy(asc(invites.createdAt)),
+        db.select({ memberId: passkeys.memberId }).from(passkeys).where(own(scope, passkeys)),
+      ])
+      return {
+        members: in_.map(({ id, name, role, signInName, passwordHash }) => ({
+          id,
+          name,
+          role,
+          signInName: id === memberId ? signInName : null,
+          hasPassword: passwordHash !== null,
+          passkeys: keys.filter((key) => key.memberId === id).length,
+        })),
+        devices: at.map(({ id, memberId: of, label, seenAt }) => ({
+          id,
+          memberId: of,
+          label,
+          seenAt: seenAt.getTime(),
+        })),
+        invites: links.map(({ id, mealId, expiresAt }) => ({ id, mealId, expiresAt: expiresAt.getTime() })),
+      }
+    },
+
+    /** Makes a link; its token is told this once. Null where too many stand open. */
+    async invite(mealId: string | null, expiresAt = new Date(Date.now() + INVITE_MS)) {
+      if ((await db.$count(invites, isOpen())) >= MOST_INVITES) return null
+      const token = newToken()
+      const [made] = await db
+        .insert(invites)
+        .values({ householdId, memberId, digest: digestOf(token), mealId, expiresAt })
+        .returning({ id: invites.id })
+      return { id: made!.id, token, expiresAt: expiresAt.getTime() }
+    },
+
+    async takeBackInvite(id: string): Promise<boolean> {
+      const gone = await db
+        .delete(invites)
+        .where(and(own(scope, invites), eq(invites.id, id)))
+        .returning({ id: invites.id })
+      return gone.length > 0
+    },
+
+    /** Signs a device out; false where there is none such. */
+    async endDevice(id: string): Promise<boolean> {
+      const ended = await db
+        .update(devices)
+        .set({ endedAt: new Date() })
+        .where(and(own(scope, devices), eq(devices.id, id), isNull(devices.endedAt)))
+        .returning({ id: devices.id })
+      if (ended.length > 0) await tell()
+      return ended.length > 0
+    },
+
+    /** Signs out all devices of this member but one. */
+    async endOtherDevices(but: string | null): Promise<void> {
+      if (!memberId) return
+      await db
+        .update(devices)
+        .set({ endedAt: new Date() })
+        .where(
+          and(
+            own(scope, devices),
+            eq(devices.memberId, memberId),
+            isNull(devices.endedAt),
+            but ? ne(devices.id, but) : undefined,
+          ),
+        )
+      await tell()
+    },
+
+    /** What the member who asks comes in by. */
+    async me() {
+      if (!memberId) return null
+      const [found] = await db
+        .select()
+        .from(members)
+        .where(and(isIn, eq(members.id, memberId)))
+      return found ?? null
+    },
+
+    /** Changes the member who asks; false where another comes in by that name. */
+    async changeMe(change: Partial<{ name: string; signInName: string | null; passwordHash: string }>) {
+      if (!memberId) return false
+      try {
+        await db
+          .update(members)
+          .set(change)
+          .where(and(own(scope, members), eq(members.id, memberId)))
+      } catch (error) {
+        const { code } = ((error as Error).cause ?? error) as { code?: string }
+        if (code === UNIQUE_VIOLATION) return false
+        throw error
+      }
+      await tell()
+      return true
+    },
+
+    async setRole(id: string, role: MemberRole): Promise<'done' | 'no-member' | 'last-owner'> {
+      return db.transaction(async (tx) => {
+        const in_ = await tx.select().from(members).where(isIn).for('update')
+        if (!in_.some((one) => one.id === id)) return 'no-member'
+        if (role !== 'owner' && !in_.some((one) => one.id !== id && one.role === 'owner')) return 'last-owner'
+        await tx
+          .update(members)
+          .set({ role })
+          .where(and(isIn, eq(members.id, id)))
+        await tellOthers(scope, tx, 'household', householdId)
+        return 'done'
+      })
+    },
+
+    /** Lets a member go: the devices are signed out, the keys taken; what they did keeps their name. */
+    async letGo(id: string): Promise<'done' | 'no-member' | 'last-owner'> {
+      return db.transaction(async (tx) => {
+        const in_ = await tx.select().from(members).where(isIn).for('update')
+        if (!in_.some((one) => one.id === id)) return 'no-member'
+        if (!in_.some((one) => one.id !== id && one.role === 'owner')) return 'last-owner'
+        await tx
+          .update(members)
+          .set({ leftAt: new Date(), signInName: null, passwordHash: null })
+          .where(and(isIn, eq(members.id, id)))
+        await tx
+          .update(devices)
+          .set({ endedAt: new Date() })
+          .where(and(own(scope, devices), eq(devices.memberId, id)))
+        await tx.delete(passkeys).where(and(own(scope, passkeys), eq(passkeys.memberId, id)))
+        await tellOthers(scope, tx, 'household', householdId)
+        return 'done'
+      })
+    },
+
+    async addPasskey(key: Omit<typeof passkeys.$inferInsert, 'householdId' | 'memberId'>): Promise<void> {
+      if (memberId) await db.insert(passkeys).values({ ...key, householdId, memberId })
+    },
+
+    async passkeysOfMine() {
+      return memberId
+        ? db
+            .select({ id: passkeys.id, transports: passkeys.transports })
+            .from(passkeys)
+            .where(and(own(scope, passkeys), eq(passkeys.memberId, memberId)))
+        : []
+    },
+
+    /** Takes the household away, or has it back while that is possible. */
+    async setLeaving(deletedAt: Date | null): Promise<void> {
+      await db.update(households).set({ deletedAt }).where(eq(households.id, householdId))
+      await tell()
+    },
+
+    async leavingSince(): Promise<number | null> {
+      const [found] = await db
+        .select({ deletedAt: households.deletedAt })
+        .from(households)
+        .where(eq(households.id, householdId))
+      return found?.deletedAt?.getTime() ?? null
+    },
+  }
+}
+
+const UNIQUE_VIOLATION = '23505'

@@ -1,0 +1,43 @@
+import { z } from 'zod'
+import { LENGTH } from '../core/bounds'
+import { bounded } from '../core/fields.schema'
+import { MEMBER_ROLES } from './names'
+
+const name = z.string().trim().min(1).max(LENGTH.name)
+/** What somebody comes in by: no two members of a server have the same. */
+const signInName = z.string().trim().toLowerCase().min(2).max(LENGTH.name)
+/** Long enough that nobody guesses it; all else is the member's own choice. */
+const password = z.string().min(10).max(200)
+export const PASSWORD_LENGTH = 10
+
+/** Makes a household with its first member. */
+export const foundSchema = z.object({
+  household: name,
+  altitudeM: bounded('altitudeM'),
+  member: name,
+  /** Without them the member comes in at this device alone, until a passkey or a password is added. */
+  signInName: signInName.optional(),
+  password: password.optional(),
+})
+export type Found = z.infer<typeof foundSchema>
+
+export const enterSchema = z.object({ signInName, password: z.string().max(200) })
+export const joinSchema = z.object({ name })
+export const tokenSchema = z.string().regex(/^[\w-]{20,64}$/)
+
+/** What a member changes of what they are called and come in by; a password that stands is asked for first. */
+export const meSchema = z.object({
+  name: name.optional(),
+  signInName: signInName.optional(),
+  password: password.optional(),
+  oldPassword: z.string().max(200).optional(),
+})
+export type Me = z.infer<typeof meSchema>
+
+export const roleSchema = z.object({ role: z.enum(MEMBER_ROLES) })
+
+/** A link for a guest of a dinner, or, without one, for somebody who is let in. */
+export const inviteSchema = z.object({ mealId: z.uuid().nullable().default(null) })
+
+/** What a browser answers for an authenticator; its parts are checked by what verifies it. */
+export const passkeySchema = z.object({ response: z.looseObject({ id: z.string().max(1024) }) })
