@@ -92,7 +92,7 @@ export default defineNuxtConfig({
       navigateFallback: null,
       runtimeCaching: [
         {
-          urlPattern: ({ request, url }) => request.mode === 'navigate' && !url.pathname.startsWith('/join/'),
+          urlPattern: ({ request }) => request.mode === 'navigate',
           handler: 'NetworkFirst',
           options: {
             cacheName: 'page',
@@ -113,7 +113,9 @@ export default defineNuxtConfig({
     'nitro:init'(nitro) {
       // An address that is asked in a wrong way is told from one that is not there (server/utils/router.ts).
       nitro.options.virtual['#routes'] = () =>
-        `export const routes = ${JSON.stringify(nitro.scannedHandlers.map(({ route, method }) => ({ route, method })))}`
+        `export const routes = ${JSON.stringify(
+          nitro.scannedHandlers.flatMap(({ route, method }) => (route && method ? [{ route, method }] : [])),
+        )}`
       nitro.hooks.hook('compiled', async () => {
         await build({
           entryPoints: ['server/heavy/work.ts'],
@@ -240,6 +242,8 @@ export default defineNuxtConfig({
     allowedHosts: '',
     /** Whether a household can be made while there is one already. */
     openToHouseholds: '',
+    /** Where a copy of each household is written every night, and kept for a week; empty for nowhere. */
+    copiesFolder: '',
     /** Whether what a proxy says of a request can be believed. */
     behindProxy: '',
   },

@@ -10,7 +10,8 @@ const shown = computed(() => (choice.value === 'system' && route.path.startsWith
 watchEffect(() => theme.change(shown.value))
 
 const kitchen = useKitchenStore()
-void kitchen.load()
+// Who comes by a link is in no kitchen yet.
+if (!/^\/(join|guest)\//.test(window.location.pathname)) void kitchen.load()
 </script>
 
 <template>

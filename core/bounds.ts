@@ -115,6 +115,8 @@ export const MOST = {
   portionsOfALine: 6,
   mealDishes: 12,
   mealTasks: 200,
+  /** How often a document may be changed. */
+  versions: 2_000_000_000,
 } as const
 
 /** Lengths of names and notes, in characters. */

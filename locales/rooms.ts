@@ -17,6 +17,7 @@ const EN = {
   dishes: () => import('./en/dishes.json'),
   dishProblems: () => import('./en/dish-problems.json'),
   meals: () => import('./en/meals.json'),
+  door: () => import('./en/door.json'),
   ingredients: () => import('./en/ingredients.json').then(({ default: ingredients }) => ({ default: { ingredients } })),
 }
 

@@ -1,13 +1,14 @@
 import type { NitroErrorHandler } from 'nitropack'
 import { sentenceOf } from '../locales/sentences'
+import { LimitReached } from './db/scope'
 import { factsOf, log } from './log'
 
 /** Every error of the API has one shape: `{ problems: [{ path, code, message }] }`. */
 const handler: NitroErrorHandler = (error, event) => {
-  const known = error.data as { problems?: unknown } | undefined
   const cause = error.cause ?? error
+  const known = cause instanceof LimitReached ? told(cause) : (error.data as { problems?: unknown } | undefined)
   const isDatabase = !known?.problems && isOfDatabase(cause)
-  const status = isDatabase ? 503 : error.statusCode || 500
+  const status = isDatabase ? 503 : cause instanceof LimitReached ? 409 : error.statusCode || 500
   if (status >= 500 && !known?.problems)
     log.error('a request failed', { method: event.method, route: event.context.matchedRoute?.path, ...factsOf(cause) })
   const code = isDatabase ? 'database' : status >= 500 ? 'server' : 'not-found'
@@ -18,6 +19,10 @@ const handler: NitroErrorHandler = (error, event) => {
   res.setHeader('cache-control', 'no-store')
   res.end(JSON.stringify(known?.problems ? known : { problems: [{ path: '', code, message: sentenceOf({ code }) }] }))
 }
+
+const told = ({ code, max }: LimitReached) => ({
+  problems: [{ path: '', code, params: { max }, message: sentenceOf({ code, params: { max } }) }],
+})
 
 /** True where the database stood still, was locked, or is gone, and not where a query was wrong. */
 function isOfDatabase(error: unknown): boolean {

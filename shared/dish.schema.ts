@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { MOST } from '../core/bounds'
 import { dishSchema } from '../core/dish/dish.schema'
 import type { DocumentKind } from './document'
 import { DISH_SHAPE } from './shapes'
@@ -11,7 +12,7 @@ export const DISH: DocumentKind<KeptDishDocument> = { shape: DISH_SHAPE, schema:
 
 /** What is sent to keep a dish; the version is the one it was fetched with, 0 for a new one. */
 export const saveDishSchema = z.object({
-  version: z.number().int().min(0),
+  version: z.number().int().min(0).max(MOST.versions),
   favourite: z.boolean(),
   dish: keptDishSchema,
 })

@@ -1,14 +1,13 @@
 import { z } from 'zod'
 import { LENGTH } from '../core/bounds'
 import { bounded } from '../core/fields.schema'
-import { MEMBER_ROLES } from './names'
+import { MEMBER_ROLES, PASSWORD_LENGTH } from './names'
 
 const name = z.string().trim().min(1).max(LENGTH.name)
 /** What somebody comes in by: no two members of a server have the same. */
 const signInName = z.string().trim().toLowerCase().min(2).max(LENGTH.name)
 /** Long enough that nobody guesses it; all else is the member's own choice. */
-const password = z.string().min(10).max(200)
-export const PASSWORD_LENGTH = 10
+const password = z.string().min(PASSWORD_LENGTH).max(200)
 
 /** Makes a household with its first member. */
 export const foundSchema = z.object({

@@ -134,5 +134,8 @@ function riceByLitresOfRice(cooker: SecondCooker['cooker']) {
 }
 
 /** What is sent to keep a kitchen, and answered: the document, and how often it was changed. */
-export const versionedKitchenSchema = z.object({ version: z.number().int().min(1), kitchen: kitchenSchema })
+export const versionedKitchenSchema = z.object({
+  version: z.number().int().min(1).max(MOST.versions),
+  kitchen: kitchenSchema,
+})
 export type VersionedKitchen = z.infer<typeof versionedKitchenSchema>

@@ -42,3 +42,6 @@ export const MEAL_SOAKS = ['written', 'hot', 'none'] as const
 /** Who is in a household: an owner lets others in and out, and may take all of it away. */
 export const MEMBER_ROLES = ['owner', 'member'] as const
 export type MemberRole = (typeof MEMBER_ROLES)[number]
+
+/** So long at least is a password. */
+export const PASSWORD_LENGTH = 10

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { LENGTH } from '../core/bounds'
+import { LENGTH, MOST } from '../core/bounds'
 import { bounded, figure } from '../core/fields.schema'
 import type { DocumentKind } from './document'
 import { KEEPING_PLACES } from './names'
@@ -28,5 +28,8 @@ export type Portion = z.infer<typeof portionSchema>
 
 export const PORTION: DocumentKind<Portion> = { shape: PORTION_SHAPE, schema: portionSchema, upgrades: [] }
 
-export const savePortionSchema = z.object({ version: z.number().int().min(0), portion: portionSchema })
+export const savePortionSchema = z.object({
+  version: z.number().int().min(0).max(MOST.versions),
+  portion: portionSchema,
+})
 export type SavePortion = z.infer<typeof savePortionSchema>

@@ -100,7 +100,7 @@ export const POT: DocumentKind<Pot> = {
 
 /** What is sent to keep a pot; the version is the one it was fetched with, 0 for a new one. */
 export const savePotSchema = z.object({
-  version: z.number().int().min(0),
+  version: z.number().int().min(0).max(MOST.versions),
   name: potName,
   favourite: z.boolean(),
   pot: potSchema,

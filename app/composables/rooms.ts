@@ -18,11 +18,14 @@ const OF_PLACE: Record<string, readonly Room[]> = {
   log: ['log', 'learnt', 'larder', 'pot', ...STOVE],
   kitchen: ['kitchen', 'pot'],
   larder: ['larder', 'pot', 'cautions'],
+  join: ['door'],
+  guest: ['door'],
   dishes: ['dishes', 'day', 'pot', 'cautions', 'dishProblems', 'ingredients'],
 }
 export function roomsOf(path: string): readonly Room[] {
   const [, place = '', within] = path.split('/')
-  return [...(OF_PLACE[place] ?? []), ...(place === 'pot' && within === 'tins' ? (['stack'] as const) : [])]
+  const more: Record<string, readonly Room[]> = { 'pot/tins': ['stack'], 'kitchen/people': ['door'] }
+  return [...(OF_PLACE[place] ?? []), ...(more[`${place}/${within}`] ?? [])]
 }
 
 const loaded = new Set<Room>()

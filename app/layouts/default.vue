@@ -39,6 +39,8 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   else return
   event.preventDefault()
 })
+/** Nobody has come in at this device, or the household was taken away. */
+const isOutside = computed(() => [401, 410].includes(kitchen.failure?.status ?? 0))
 /** Who goes to another place by the keyboard goes on from there, and not from where nothing is any more. */
 const content = useTemplateRef<HTMLElement>('content')
 watch(
@@ -64,7 +66,7 @@ const themeIcon = computed(
         </svg>
         <span class="figure">{{ t('app.name') }}</span>
       </NuxtLink>
-      <nav :aria-label="t('app.nav.main')">
+      <nav v-if="!isOutside" :aria-label="t('app.nav.main')">
         <NuxtLink
           v-for="{ to, key } in links"
           :key="key"
@@ -86,14 +88,15 @@ const themeIcon = computed(
         <span class="ember" aria-hidden="true" />
         <span class="wide">{{ t('app.running', { name: running }, runs.running.length) }}</span>
       </NuxtLink>
-      <IconButton :icon="mdiMagnify" :label="t('app.search')" @click="asking = 'search'" />
+      <IconButton v-if="!isOutside" :icon="mdiMagnify" :label="t('app.search')" @click="asking = 'search'" />
       <IconButton :icon="themeIcon" :label="t(`app.theme.${choice}`)" @click="next" />
     </header>
     <LazyCallBar v-if="runs.running.length > 0 && kitchen.kitchen" />
     <LazyMealCalls v-if="mealUntil > 0 && kitchen.kitchen" />
     <NuxtRouteAnnouncer />
     <main id="content" ref="content" tabindex="-1">
-      <StateNotice v-if="!kitchen.kitchen && kitchen.failure" :failure="kitchen.failure" @retry="kitchen.load" />
+      <LazyDoorWay v-if="!kitchen.kitchen && isOutside" :leaving="kitchen.failure?.status === 410" />
+      <StateNotice v-else-if="!kitchen.kitchen && kitchen.failure" :failure="kitchen.failure" @retry="kitchen.load" />
       <p v-else-if="!kitchen.kitchen" class="waiting soft" role="status">{{ t('app.loading') }}</p>
       <slot v-else />
     </main>

@@ -20,5 +20,12 @@ export const useHouseholdStore = defineStore('household', () => {
 
   const household = computed(() => known.value?.household ?? null)
   const member = computed(() => known.value?.member ?? null)
-  return { household, member, load }
+  /** Null in a household that is open to all. */
+  const device = computed(() => known.value?.device ?? null)
+  /** What somebody is called who did something; null for who is not known. */
+  const nameOf = (id: string | null | undefined) => (id && known.value?.names?.[id]) || null
+  /** There is more than one of whom it could be told. */
+  const isShared = computed(() => Object.keys(known.value?.names ?? {}).length > 1)
+  whenNews('household', () => void load())
+  return { household, member, device, nameOf, isShared, load }
 })

@@ -5,7 +5,19 @@ import { planRequestSchema } from '../program/request.schema'
 
 const id = z.string().min(1).max(LENGTH.id).regex(/^\S+$/)
 /** Milliseconds since 1970, or a day or moment as ISO 8601 writes it. */
-const moment = z.union([z.number().int().positive(), z.iso.datetime({ offset: true }), z.iso.date()])
+const moment = z.union([
+  z
+    .number()
+    .int()
+    .positive()
+    .max(Date.UTC(9999, 11, 31)),
+  z.iso.datetime({ offset: true }).refine(isFrom1970),
+  z.iso.date().refine(isFrom1970),
+])
+function isFrom1970(text: string): boolean {
+  return Date.parse(text) >= 0
+}
+
 const step = z.number().int().min(-2).max(2)
 
 const runSchema = z.object({

@@ -11,9 +11,14 @@ const WAY_MS = 3000
 /** Server-sent events: kind and id of each of the household's documents as it changes, or nothing when all should be looked at. */
 export default defineEventHandler(async (event) => {
   const { householdId } = await useHousehold(event)
-  const { age } = await getValidatedQuery(event, querySchema.parse)
+  const { data } = querySchema.safeParse(getQuery(event))
+  const age = data?.age
   const stream = createEventStream(event)
-  const stop = await onNews(householdId, (news) => void stream.push(news ? JSON.stringify(news) : ''))
+  const stop = await onNews(
+    householdId,
+    (news) => void stream.push(news ? JSON.stringify(news) : ''),
+    () => void stream.close(),
+  )
   const pulse = setInterval(() => void stream.push({ event: 'pulse', data: '' }), PULSE_MS)
   stream.onClosed(async () => {
     clearInterval(pulse)

@@ -193,3 +193,19 @@ export async function clearAway(db: Database, before: Date): Promise<number> {
   await db.delete(devices).where(lt(devices.endedAt, before))
   return gone.length
 }
+
+/** Every household that is not on its way out. */
+export async function allHouseholds(db: Database): Promise<string[]> {
+  const found = await db.select({ id: households.id }).from(households).where(isNull(households.deletedAt))
+  return found.map(({ id }) => id)
+}
+
+/** Does a work unless another server is at it. */
+export async function holdingLock(db: Database, lock: number, work: () => Promise<void>): Promise<void> {
+  await db.transaction(async (tx) => {
+    // The lock is held by a transaction that has nothing else to do meanwhile.
+    await tx.execute(sql`set local idle_in_transaction_session_timeout = 0`)
+    const { rows } = await tx.execute<{ got: boolean }>(sql`select pg_try_advisory_xact_lock(${lock}) as got`)
+    if (rows[0]?.got) await work()
+  })
+}

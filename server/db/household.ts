@@ -1,5 +1,6 @@
 import type { MemberRole } from '../../shared/names'
 import type { Database } from './client'
+import { archiveQueries } from './queries/archive'
 import { dishQueries } from './queries/dishes'
 import { eventQueries } from './queries/events'
 import { calendarQueries } from './queries/calendar'
@@ -31,6 +32,7 @@ export interface Asker {
 export function householdStore(db: Database, asker: Asker) {
   const scope: Scope = { db, ...asker }
   const runs = runQueries(scope)
+  const log = logFileQueries(scope)
   return {
     ...asker,
     ...kitchenQueries(scope),
@@ -44,7 +46,8 @@ export function householdStore(db: Database, asker: Asker) {
     ...runs,
     ...eventQueries(scope, runs.run),
     ...learningQueries(scope),
-    ...logFileQueries(scope),
+    ...log,
+    ...archiveQueries(scope, log),
   }
 }
 

@@ -10,6 +10,8 @@ export interface Scope {
   memberId: string | null
 }
 
+export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
+
 /** Rows of the household. */
 export function own({ householdId }: Scope, table: { householdId: AnyPgColumn }): SQL {
   return eq(table.householdId, householdId)
@@ -32,4 +34,14 @@ export async function tellOthers(
 ): Promise<void> {
   const news: News = { householdId, kind, id }
   await db.execute(sql`select pg_notify(${NEWS_CHANNEL}, ${JSON.stringify(news)})`)
+}
+
+/** More than a household may keep of something; answered with its sentence (server/error.ts). */
+export class LimitReached extends Error {
+  constructor(
+    readonly code: 'too-many-kept' | 'too-many-runs' | 'too-many-events',
+    readonly max: number,
+  ) {
+    super(code)
+  }
 }

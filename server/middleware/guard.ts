@@ -3,7 +3,7 @@ import type { H3Event } from 'h3'
 
 const READS = ['GET', 'HEAD', 'OPTIONS']
 /** What no page of another site can send without asking first. */
-const BODIES = ['application/json', 'text/csv', 'image/jpeg', 'image/png', 'image/webp']
+const BODIES = ['application/json', 'application/zip', 'text/csv', 'image/jpeg', 'image/png', 'image/webp']
 
 /**
  * Keeps foreign pages out: a name that somebody has pointed to this machine is no address of it, and what changes
@@ -12,6 +12,12 @@ const BODIES = ['application/json', 'text/csv', 'image/jpeg', 'image/png', 'imag
 export default defineEventHandler((event) => {
   const host = getRequestHost(event)
   if (!isOwnHost(host, useRuntimeConfig(event).allowedHosts)) throw refusal(421, { path: '', code: 'foreign-host' })
+  if (!isText(event.path)) throw refusal(400, { path: '', code: 'not-text' })
+  const methods = methodsOf(event.path.split('?')[0]!)
+  if (methods.length > 0 && !methods.includes(event.method) && !(event.method === 'HEAD' && methods.includes('GET'))) {
+    setHeader(event, 'allow', methods.join(', '))
+    throw refusal(405, { path: '', code: 'wrong-method', params: { methods: methods.join(', ') } })
+  }
   if (READS.includes(event.method)) return
   const site = getHeader(event, 'sec-fetch-site')
   const origin = getHeader(event, 'origin')
@@ -20,6 +26,15 @@ export default defineEventHandler((event) => {
   const type = getHeader(event, 'content-type')?.split(';')[0]!.trim().toLowerCase()
   if ((type || hasBody(event)) && !BODIES.includes(type ?? '')) throw refusal(415, { path: '', code: 'not-json' })
 })
+
+/** An address that can be read, and kept. */
+function isText(address: string): boolean {
+  try {
+    return !UNSTORABLE.test(decodeURIComponent(address))
+  } catch {
+    return false
+  }
+}
 
 function hasBody(event: H3Event): boolean {
   return Number(getHeader(event, 'content-length') ?? 0) > 0 || getHeader(event, 'transfer-encoding') !== undefined

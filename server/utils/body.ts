@@ -3,7 +3,7 @@ import type { H3Event } from 'h3'
 const MOST_BYTES = 256 * 1024
 
 /** Text that the database cannot hold: the character NUL, and halves of pairs that stand alone. */
-const UNSTORABLE = /\0|\p{Surrogate}/u
+export const UNSTORABLE = /\0|\p{Surrogate}/u
 
 /** The body of a request, counted while it arrives: what is larger is refused before it is whole. */
 export async function readBytes(event: H3Event, mostBytes = MOST_BYTES): Promise<Buffer> {
@@ -15,7 +15,8 @@ export async function readBytes(event: H3Event, mostBytes = MOST_BYTES): Promise
   if (Number(getHeader(event, 'content-length') ?? 0) > mostBytes) throw tooLarge()
   const chunks: Buffer[] = []
   let bytes = 0
-  for await (const chunk of event.node.req as AsyncIterable<Buffer>) {
+  // Who is refused is still to hear why: the connection stays until it is said.
+  for await (const chunk of event.node.req.iterator({ destroyOnReturn: false }) as AsyncIterable<Buffer>) {
     bytes += chunk.length
     if (bytes > mostBytes) throw tooLarge()
     chunks.push(chunk)

@@ -9,6 +9,12 @@ type Tell = (news: Pick<News, 'kind' | 'id'> | null) => void
 const LISTEN_AGAIN_MS = 1000
 const listeners = new Map<string, Set<Tell>>()
 let listening: Promise<void> | null = null
+let hearing: Client | null = null
+let isStopped = false
+/** How each open stream is ended. */
+const streams = new Set<() => void>()
+/** Devices of one household that hear at once. */
+const MOST_STREAMS = 60
 /** Since when this process has heard all that was told, and when it last heard of a household; in ms since 1970. */
 let hearsSince = Infinity
 const lastNewsAt = new Map<string, number>()
@@ -21,30 +27,59 @@ export function mayHaveChanged(householdId: string, sinceMs: number): boolean {
   return hearsSince > sinceMs || (lastNewsAt.get(householdId) ?? -Infinity) >= sinceMs
 }
 
-/** Tells of every change of a household's documents, whichever server process it came through, until it is called off. */
-export async function onNews(householdId: string, tell: Tell): Promise<() => void> {
+/**
+ * Tells of every change of a household's documents, whichever server process it came through, until it is called off;
+ * `end` is called when this server stops.
+ */
+export async function onNews(householdId: string, tell: Tell, end: () => void): Promise<() => void> {
   await startListening()
   const own = listeners.get(householdId) ?? new Set()
+  if (own.size >= MOST_STREAMS)
+    throw refusal(429, { path: '', code: 'too-many-devices', params: { max: MOST_STREAMS } })
   listeners.set(householdId, own.add(tell))
+  streams.add(end)
   return () => {
+    streams.delete(end)
     own.delete(tell)
     if (own.size === 0 && listeners.get(householdId) === own) listeners.delete(householdId)
   }
 }
 
+/** What was told; null for what is no news of ours: whoever reaches the database may tell anything. */
+function readNews(payload = ''): News | null {
+  try {
+    return newsSchema.parse(JSON.parse(payload))
+  } catch {
+    log.warn('strange news', { length: payload.length })
+    return null
+  }
+}
+
+/** Ends the streams of all devices: they ask another server, or this one when it is back. */
+export function endStreams(): void {
+  for (const end of streams) end()
+}
+
+/** Hears no more. */
+export async function stopListening(): Promise<void> {
+  isStopped = true
+  await hearing?.end()
+}
+
 /** One connection of this process listens for all its devices; when it is lost it is opened again. */
 async function listen(): Promise<void> {
   const client = new Client({ connectionString: process.env.DATABASE_URL, keepAlive: true })
+  hearing = client
   client.on('notification', ({ payload }) => {
-    const news = newsSchema.safeParse(JSON.parse(payload ?? 'null'))
-    if (!news.success) return
-    const { householdId, kind, id } = news.data
+    const news = readNews(payload)
+    if (!news) return
+    const { householdId, kind, id } = news
     lastNewsAt.set(householdId, Date.now())
     for (const tell of listeners.get(householdId) ?? []) tell({ kind, id })
   })
   let lost = false
   const again = () => {
-    if (lost) return
+    if (lost || isStopped) return
     lost = true
     hearsSince = Infinity
     setTimeout(() => {

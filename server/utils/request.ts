@@ -3,15 +3,16 @@ import type { z } from 'zod'
 import { withSentences, type SentenceCode } from '../../locales/sentences'
 import { problemsOf } from '../../shared/problems'
 
-interface Said {
+/** A problem, to be said in words. */
+export interface ToSay {
   path: string
   code: SentenceCode
   params?: Record<string, string | number>
 }
 
 /** An error whose answer is `{ problems }` (server/error.ts writes it), and what else helps to mend it. */
-export function refusal(statusCode: number, problems: Said | readonly Said[], more: object = {}) {
-  const said = withSentences([problems].flat() as Said[])
+export function refusal(statusCode: number, problems: ToSay | readonly ToSay[], more: object = {}) {
+  const said = withSentences([problems].flat() as ToSay[])
   return createError({ statusCode, message: said[0]!.message, data: { problems: said, ...more } })
 }
 
@@ -43,11 +44,16 @@ export function idParam(event: H3Event, what: string): string {
   return id.toLowerCase()
 }
 
+/** Beyond this there is no date. */
+const LATEST_MS = Date.UTC(9999, 11, 31)
+
 /** The mark at which a page of the log begins; null for the newest. */
 export function pageMark(event: H3Event): { createdAt: Date; id: string } | null {
   const { after } = getQuery(event)
   const [ms, id] = String(after ?? '').split('_')
-  return UUID.test(id ?? '') && Number(ms) > 0 ? { createdAt: new Date(Number(ms)), id: id! } : null
+  return UUID.test(id ?? '') && Number(ms) > 0 && Number(ms) < LATEST_MS
+    ? { createdAt: new Date(Number(ms)), id: id! }
+    : null
 }
 
 /** What a change of the members came to, as an answer. */

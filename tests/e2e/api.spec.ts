@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { expect, request as playwrightRequest, type APIRequestContext, type APIResponse } from '@playwright/test'
 import type { RunPage } from '../../shared/household'
 import type { VersionedKitchen } from '../../shared/kitchen.schema'
-import { beansRequest, BLUE_POT, event, join, newHousehold, startRun, test } from './kitchen'
+import { beansRequest, BLUE_POT, event, join, newcomer, newHousehold, startRun, test } from './kitchen'
 
 async function problemsOf(response: APIResponse) {
   const { problems } = (await response.json()) as { problems: { path: string; code: string; message: string }[] }
@@ -169,7 +169,7 @@ test.describe('another household', () => {
 
   test('sees and touches nothing of this one', async ({ request, baseURL }) => {
     const { planId, runId } = await startRun(request)
-    const neighbour = await playwrightRequest.newContext({ baseURL })
+    const neighbour = await newcomer(baseURL)
     await join(neighbour, token)
     expect(await (await neighbour.get('/api/kitchen')).json()).toMatchObject({
       kitchen: { name: 'Next door', cookers: [] },
@@ -198,7 +198,7 @@ test.describe('another household', () => {
 
   test('cannot take over an id of this one', async ({ request, baseURL }) => {
     const { planId } = await startRun(request)
-    const neighbour = await playwrightRequest.newContext({ baseURL })
+    const neighbour = await newcomer(baseURL)
     await join(neighbour, await newHousehold({ name: 'Across the road' }))
     const taken = await neighbour.post('/api/plans', {
       data: { id: planId, name: 'Stolen', cookerId: BLUE_POT, request: beansRequest() },
@@ -209,7 +209,7 @@ test.describe('another household', () => {
   })
 
   test('is not opened by a wrong link', async ({ baseURL }) => {
-    const stranger = await playwrightRequest.newContext({ baseURL })
+    const stranger = await newcomer(baseURL)
     expect((await stranger.get('/api/door/invites/wrong')).status()).toBe(404)
     await stranger.dispose()
   })

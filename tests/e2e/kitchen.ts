@@ -58,6 +58,10 @@ export async function join(request: APIRequestContext, token: string, name = 'A 
   await pool.end()
 }
 
+/** Somebody who is in nowhere. */
+export const newcomer = (baseURL: string | undefined): Promise<APIRequestContext> =>
+  playwrightRequest.newContext({ baseURL: baseURL!, storageState: { cookies: [], origins: [] } })
+
 /** Every journey in a household of its own, so that they can run side by side and in any order. */
 export const test = base.extend({
   storageState: async ({ baseURL }, use) => {

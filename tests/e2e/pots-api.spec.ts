@@ -4,7 +4,7 @@ import { findFood } from '../../core/food/catalogue'
 import type { VersionedKitchen } from '../../shared/kitchen.schema'
 import { newPot } from '../../shared/pot'
 import type { KeptPot } from '../../shared/household'
-import { join, newHousehold, test } from './kitchen'
+import { join, newcomer, newHousehold, test } from './kitchen'
 
 async function potOf(request: { get(url: string): Promise<{ json(): Promise<unknown> }> }) {
   const { kitchen } = (await (await request.get('/api/kitchen')).json()) as VersionedKitchen
@@ -50,7 +50,7 @@ test('another household sees no pot of this one and cannot take its id', async (
   const id = randomUUID()
   const body = { version: 0, name: 'Ours', favourite: true, pot: await potOf(request) }
   await request.put(`/api/pots/${id}`, { data: body })
-  const theirs = await playwrightRequest.newContext({ baseURL })
+  const theirs = await newcomer(baseURL)
   await join(theirs, token)
   expect((await (await theirs.get('/api/pots')).json()) as KeptPot[]).toEqual([])
   expect((await theirs.get(`/api/pots/${id}`)).status()).toBe(404)

@@ -130,6 +130,8 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
           <button type="button" class="link-button" @click="choose('place')">{{ t('kitchen.changePlace') }}</button>
           ·
           <button type="button" class="link-button" @click="choose('likes')">{{ t('kitchen.likes.open') }}</button>
+          ·
+          <NuxtLink to="/kitchen/people" class="link-button">{{ t('kitchen.people') }}</NuxtLink>
         </p>
         <span class="state soft" role="status">{{ t(`saving.state.${state}`) }}</span>
         <v-btn variant="outlined" :disabled="!canUndo" @click="undo()">{{ t('edit.undo') }}</v-btn>

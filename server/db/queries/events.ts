@@ -1,4 +1,5 @@
 import { and, asc, eq, sql } from 'drizzle-orm'
+import { MOST } from '../../../core/bounds'
 import { holdsPressure } from '../../../core/appliance/appliance'
 import { UnreadablePlan, type LivePlan } from '../../../core/live/course'
 import type { RunEvent } from '../../../core/live/event.schema'
@@ -8,7 +9,7 @@ import { applianceOf } from '../../../core/program/answer'
 import type { KeptEvent, RunWithPlan } from '../../../shared/household'
 import type { Verdict } from '../../../shared/run.schema'
 import { runEvents, runs, verdicts } from '../schema'
-import { own, tellOthers, type Scope } from '../scope'
+import { LimitReached, own, tellOthers, type Scope } from '../scope'
 import { keptEvent } from './runs'
 
 /** So often the sum is done anew because another event came in between. */
@@ -61,6 +62,7 @@ export function eventQueries(scope: Scope, find: (runId: string) => Promise<RunW
             return known.data.kind === event.data.kind
               ? { stored: true, events: before }
               : { stored: false, refusal: 'id-taken' }
+          if (before.length >= MOST.runEvents) throw new LimitReached('too-many-events', MOST.runEvents)
           if (needsSum(before, event, underPressure) && before.length !== seen.length && tries < MOST_TRIES)
             return 'again'
           const refusal = refusalOf(before, event, { underPressure, opensFrom: () => opens }, nowMs)

@@ -1,10 +1,10 @@
 import { log } from '../../log'
-import { and, desc, eq, or, sql } from 'drizzle-orm'
+import { and, desc, eq, ne, or, sql } from 'drizzle-orm'
 import { readDocument, type DocumentKind } from '../../../shared/document'
 import type { News } from '../../../shared/run.schema'
 import type { Database } from '../client'
 import type { dishes, meals, portions, pots } from '../schema'
-import { kept, own, tellOthers, type Scope } from '../scope'
+import { kept, LimitReached, own, tellOthers, type Scope } from '../scope'
 
 const MOST_KEPT = 300
 
@@ -65,6 +65,8 @@ export function keptQueries<Content>(
       id: string,
       { name, favourite, content, version }: ToKeep<Content>,
     ): Promise<Kept<Content> | 'changed-meanwhile'> {
+      if (version === 0 && (await db.$count(table, and(kept(scope, table), ne(table.id, id)))) >= MOST_KEPT)
+        throw new LimitReached('too-many-kept', MOST_KEPT)
       const values = { name, favourite, content, memberId, deletedAt: null, updatedAt: new Date() }
       return refusingTaken(
         db.transaction(async (tx) => {

@@ -9,7 +9,7 @@ import type { Kitchen } from '../../../shared/kitchen'
 import type { Remark } from '../../../shared/names'
 import { PLAN_SHAPE } from '../../../shared/shapes'
 import { plans, runEvents, runs, verdicts } from '../schema'
-import { own, tellOthers, type Scope } from '../scope'
+import { own, tellOthers, type Scope, type Transaction } from '../scope'
 import { keptEvent, savedPlan } from './runs'
 
 /** So many rows go into one statement. */
@@ -70,79 +70,89 @@ export function logFileQueries(scope: Scope) {
      * Stores runs that are not there yet, all or none. Each gets an id of its own in this household, the same every
      * time it is read in: the same log may be another household's too. Answers how many were new.
      */
-    async addRuns(found: readonly { run: LogFileRun; answer: PlanAnswer }[], { cookers }: Kitchen): Promise<number> {
-      return db.transaction(async (tx) => {
-        const ids = found.flatMap(({ run }) => [hereOf(run.id), newId(run.id)])
-        const there = new Set<string>()
-        for (let i = 0; i < ids.length; i += AT_A_TIME)
-          for (const { id } of await tx
-            .select({ id: runs.id })
-            .from(runs)
-            .where(and(own(scope, runs), inArray(runs.id, ids.slice(i, i + AT_A_TIME)))))
-            there.add(id)
-        const fresh = found.filter(({ run }) => !there.has(hereOf(run.id)) && !there.has(newId(run.id)))
-        for (const { run, answer } of fresh) {
-          const runId = newId(run.id)
-          const planId = uuidOf(`plan ${runId}`, householdId)
-          const events = eventsOfRun(run)
-          const cookerId = hereOf(run.cooker)
-          const state = runState(events)
-          const createdAt = new Date(events[0]?.at ?? 0)
-          await tx.insert(plans).values({
-            id: planId,
-            householdId,
-            memberId,
-            name: run.name ?? run.id,
-            cookerId,
-            cookerName: cookers.find(({ id }) => id === cookerId)?.name ?? run.cooker,
-            burnerId: run.burner ? hereOf(run.burner) : null,
-            bagIds: (run.bags ?? []).map((bag) => bag && hereOf(bag)),
-            version: PLAN_SHAPE,
-            request: run.request,
-            answer,
-            createdAt,
-          })
-          await tx.insert(runs).values({
-            id: runId,
-            householdId,
-            memberId,
-            planId,
-            isOn: isRunning(answer, state),
-            teaches: run.teaches ?? true,
-            remarks: (run.remarks ?? []) as Remark[],
-            createdAt,
-          })
-          if (events.length > 0)
-            await tx.insert(runEvents).values(
-              events.map(({ id, at, data }) => ({
-                id: newId(`${runId} ${id}`),
-                householdId,
-                memberId,
-                runId,
-                kind: data.kind,
-                happenedAt: new Date(at),
-                data: pointing(data, (to) => newId(`${runId} ${to}`)),
-              })),
-            )
-          const judged = run.verdicts ?? []
-          if (judged.length > 0)
-            await tx.insert(verdicts).values(
-              judged.map(({ content, texture, water, note }) => ({
-                householdId,
-                memberId,
-                runId,
-                content,
-                foodId: run.request.contents[content]!.food,
-                texture,
-                water,
-                note: note ?? '',
-              })),
-            )
-        }
-        if (fresh.length > 0) await tellOthers(scope, tx, 'learnt', householdId)
-        return fresh.length
+    addRuns: (found: Parameters<typeof addRunsIn>[1], kitchen: Kitchen): Promise<number> =>
+      db.transaction(async (tx) => (await addRunsIn(tx, found, kitchen)).added),
+
+    addRunsIn,
+  }
+
+  /** The same as a part of something greater; also what the runs are called here, by what the file calls them. */
+  async function addRunsIn(
+    tx: Transaction,
+    found: readonly { run: LogFileRun; answer: PlanAnswer }[],
+    { cookers }: Pick<Kitchen, 'cookers'>,
+  ): Promise<{ added: number; ids: Map<string, string> }> {
+    const ids = found.flatMap(({ run }) => [hereOf(run.id), newId(run.id)])
+    const there = new Set<string>()
+    for (let i = 0; i < ids.length; i += AT_A_TIME)
+      for (const { id } of await tx
+        .select({ id: runs.id })
+        .from(runs)
+        .where(and(own(scope, runs), inArray(runs.id, ids.slice(i, i + AT_A_TIME)))))
+        there.add(id)
+    const fresh = found.filter(({ run }) => !there.has(hereOf(run.id)) && !there.has(newId(run.id)))
+    for (const { run, answer } of fresh) {
+      const runId = newId(run.id)
+      const planId = uuidOf(`plan ${runId}`, householdId)
+      const events = eventsOfRun(run)
+      const cookerId = hereOf(run.cooker)
+      const state = runState(events)
+      const createdAt = new Date(events[0]?.at ?? 0)
+      await tx.insert(plans).values({
+        id: planId,
+        householdId,
+        memberId,
+        name: run.name ?? run.id,
+        cookerId,
+        cookerName: cookers.find(({ id }) => id === cookerId)?.name ?? run.cooker,
+        burnerId: run.burner ? hereOf(run.burner) : null,
+        bagIds: (run.bags ?? []).map((bag) => bag && hereOf(bag)),
+        version: PLAN_SHAPE,
+        request: run.request,
+        answer,
+        createdAt,
       })
-    },
+      await tx.insert(runs).values({
+        id: runId,
+        householdId,
+        memberId,
+        planId,
+        isOn: isRunning(answer, state),
+        teaches: run.teaches ?? true,
+        remarks: (run.remarks ?? []) as Remark[],
+        createdAt,
+      })
+      if (events.length > 0)
+        await tx.insert(runEvents).values(
+          events.map(({ id, at, data }) => ({
+            id: newId(`${runId} ${id}`),
+            householdId,
+            memberId,
+            runId,
+            kind: data.kind,
+            happenedAt: new Date(at),
+            data: pointing(data, (to) => newId(`${runId} ${to}`)),
+          })),
+        )
+      const judged = run.verdicts ?? []
+      if (judged.length > 0)
+        await tx.insert(verdicts).values(
+          judged.map(({ content, texture, water, note }) => ({
+            householdId,
+            memberId,
+            runId,
+            content,
+            foodId: run.request.contents[content]!.food,
+            texture,
+            water,
+            note: note ?? '',
+          })),
+        )
+    }
+    if (fresh.length > 0) await tellOthers(scope, tx, 'learnt', householdId)
+    const hereAs = ({ run }: (typeof found)[number]) =>
+      [run.id, there.has(hereOf(run.id)) ? hereOf(run.id) : newId(run.id)] as const
+    return { added: fresh.length, ids: new Map(found.map(hereAs)) }
   }
 }
 

@@ -1,5 +1,5 @@
 import { log } from '../../log'
-import { and, asc, desc, eq, inArray, lt, or, sql, type SQL } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, inArray, lt, ne, or, sql, type SQL } from 'drizzle-orm'
 import { runEventSchema } from '../../../core/live/event.schema'
 import type { PlanAnswer } from '../../../core/program/answer'
 import { readDocument } from '../../../shared/document'
@@ -9,7 +9,7 @@ import { PLAN, type SavePlan } from '../../../shared/plan.schema'
 import type { Verdict } from '../../../shared/run.schema'
 import { PLAN_SHAPE } from '../../../shared/shapes'
 import { plans, runEvents, runPhotos, runs, verdicts } from '../schema'
-import { own, tellOthers, type Scope } from '../scope'
+import { LimitReached, own, tellOthers, type Scope } from '../scope'
 
 /** What the log is looked through for; what is left out does not matter. */
 export interface RunFilter {
@@ -22,6 +22,8 @@ export interface RunFilter {
 
 const PAGE = 30
 const MOST_ON = 50
+/** So many pots does no household cook in a day. */
+const MOST_A_DAY = 200
 
 /** Plans, and the runs that follow them. */
 export function runQueries(scope: Scope) {
@@ -116,6 +118,8 @@ export function runQueries(scope: Scope) {
     /** Starts a run of one of the household's plans, once; null if there is no such plan or the id is another's. */
     async startRun(runId: string, planId: string): Promise<RunWithPlan | null> {
       if (!(await plan(planId))) return null
+      const today = and(own(scope, runs), gt(runs.createdAt, sql`now() - interval '1 day'`), ne(runs.id, runId))
+      if ((await db.$count(runs, today)) >= MOST_A_DAY) throw new LimitReached('too-many-runs', MOST_A_DAY)
       await db.transaction(async (tx) => {
         await tx
           .insert(runs)

@@ -1,4 +1,4 @@
-import { verifyAuthenticationResponse, type AuthenticationResponseJSON } from '@simplewebauthn/server'
+import { verifyAuthenticationResponse } from '@simplewebauthn/server'
 import { passkeySchema } from '../../../../shared/door.schema'
 import { databaseAtDoor } from '../../../db/client'
 import { passkeyOf, usedPasskey } from '../../../db/door'
@@ -14,7 +14,7 @@ export default defineEventHandler(async (event) => {
   const { passkey } = found
   const { id, origin } = passkeyPlace(event)
   const verified = await verifyAuthenticationResponse({
-    response: response as unknown as AuthenticationResponseJSON,
+    response: response as never,
     expectedChallenge: challenge,
     expectedOrigin: origin,
     expectedRPID: id,

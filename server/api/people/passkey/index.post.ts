@@ -1,4 +1,4 @@
-import { verifyRegistrationResponse, type RegistrationResponseJSON } from '@simplewebauthn/server'
+import { verifyRegistrationResponse } from '@simplewebauthn/server'
 import { passkeySchema } from '../../../../shared/door.schema'
 
 /** Keeps a new passkey of this member. */
@@ -9,7 +9,7 @@ export default defineEventHandler(async (event) => {
   const challenge = await takeChallenge(event)
   const { id, origin } = passkeyPlace(event)
   const verified = await verifyRegistrationResponse({
-    response: response as unknown as RegistrationResponseJSON,
+    response: response as never,
     expectedChallenge: challenge,
     expectedOrigin: origin,
     expectedRPID: id,

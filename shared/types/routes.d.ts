@@ -1,4 +1,4 @@
 declare module '#routes' {
   /** Every route of this server (nuxt.config.ts). */
-  export const routes: { route: string; method?: string }[]
+  export const routes: { route: string; method: string }[]
 }

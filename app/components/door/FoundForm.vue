@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { PASSWORD_LENGTH } from '~~/shared/names'
+
+/** Making a household: what it is called, where it stands, and its first member. */
+const { isFirst } = defineProps<{ isFirst: boolean }>()
+const emit = defineEmits<{ in: []; back: [] }>()
+const { t } = useI18nText()
+const { busy, problem, problemAt, found } = useDoor()
+const household = ref('')
+const altitudeM = ref(0)
+const member = ref('')
+const signInName = ref('')
+const password = ref('')
+const at = (path: string) => (problemAt.value === path ? problem.value : null)
+const isElsewhere = computed(
+  () => !['household', 'altitudeM', 'member', 'signInName', 'password'].includes(problemAt.value),
+)
+async function go() {
+  const asked = {
+    household: household.value,
+    altitudeM: altitudeM.value,
+    member: member.value,
+    ...(signInName.value ? { signInName: signInName.value } : {}),
+    ...(password.value ? { password: password.value } : {}),
+  }
+  if (await found(asked)) emit('in')
+}
+</script>
+
+<template>
+  <DoorSheet :title="t('door.found.title')" :text="isFirst ? t('door.found.first') : undefined">
+    <form @submit.prevent="go">
+      <TextField v-model="household" :label="t('door.found.household')" :error="at('household')" autofocus />
+      <div>
+        <NumberField
+          v-model="altitudeM"
+          :label="t('door.found.altitude')"
+          quantity="height"
+          bound="altitudeM"
+          :error="at('altitudeM')"
+        />
+        <p class="soft hint">{{ t('door.found.altitudeHint') }}</p>
+      </div>
+      <div>
+        <TextField v-model="member" :label="t('door.found.you')" :error="at('member')" autocomplete="given-name" />
+        <p class="soft hint">{{ t('door.found.youHint') }}</p>
+      </div>
+      <div class="pair">
+        <TextField
+          v-model="signInName"
+          :label="t('door.found.signInName')"
+          :error="at('signInName')"
+          autocomplete="username"
+        />
+        <TextField
+          v-model="password"
+          type="password"
+          :label="t('door.found.password', { n: PASSWORD_LENGTH })"
+          :error="at('password')"
+          autocomplete="new-password"
+        />
+        <p class="soft hint">{{ t('door.found.signInHint') }}</p>
+      </div>
+      <p v-if="problem && isElsewhere" role="alert" class="tone-danger">{{ problem }}</p>
+      <div class="go">
+        <button type="submit" class="quiet-button solid large" :disabled="busy || !household || !member">
+          {{ t('door.found.go') }}
+        </button>
+        <button v-if="!isFirst" type="button" class="link-button" @click="$emit('back')">
+          {{ t('door.found.back') }}
+        </button>
+      </div>
+    </form>
+    <p v-if="!isSecurePlace()" class="soft">{{ t('door.plain') }}</p>
+  </DoorSheet>
+</template>
+
+<style scoped>
+.hint {
+  margin: 4px 0 0;
+  font-size: 14px;
+}
+.pair {
+  display: grid;
+  gap: 12px;
+}
+</style>

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import type { People } from '~~/shared/household'
+
+/** Who is in, and what an owner may change about it. */
+const { people, isOwner, meId } = defineProps<{
+  people: People
+  isOwner: boolean
+  meId: string | null
+  busy: boolean
+}>()
+const emit = defineEmits<{ role: [id: string, role: 'owner' | 'member']; letGo: [id: string] }>()
+const { t } = useI18nText()
+/** Whom to let go is asked once more. */
+const asked = ref<string | null>(null)
+function letGo(id: string) {
+  asked.value = null
+  emit('letGo', id)
+}
+</script>
+
+<template>
+  <ul>
+    <li v-for="one in people.members" :key="one.id">
+      <span class="who">
+        <strong>{{ one.name }}</strong>
+        <span class="soft">
+          {{ t(`door.people.${one.role}`) }}<template v-if="one.id === meId">, {{ t('door.people.you') }}</template>
+        </span>
+      </span>
+      <span v-if="asked === one.id" class="acts" role="alert">
+        {{ t('door.people.sureLetGo', { name: one.name }) }}
+        <button type="button" class="quiet-button" @click="letGo(one.id)">{{ t('door.people.yes') }}</button>
+        <button type="button" class="quiet-button" @click="asked = null">{{ t('door.people.no') }}</button>
+      </span>
+      <span v-else-if="isOwner" class="acts">
+        <button
+          type="button"
+          class="link-button"
+          :disabled="busy"
+          @click="$emit('role', one.id, one.role === 'owner' ? 'member' : 'owner')"
+        >
+          {{ t(one.role === 'owner' ? 'door.people.makeMember' : 'door.people.makeOwner') }}
+        </button>
+        <button v-if="one.id !== meId" type="button" class="link-button" :disabled="busy" @click="asked = one.id">
+          {{ t('door.people.letGo') }}
+        </button>
+      </span>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 4px 16px;
+  padding: 9px 0;
+  border-top: 1px solid var(--line);
+}
+.who {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  min-width: 0;
+}
+strong {
+  overflow-wrap: anywhere;
+  font-size: 18px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 16px;
+}
+</style>

@@ -1,0 +1,86 @@
+import { startAuthentication, startRegistration } from '@simplewebauthn/browser'
+import type { Found } from '~~/shared/door.schema'
+import type { Whoami } from '~~/shared/household'
+
+/** Some of what a stove needs is there at https and at this very machine alone. */
+export const isSecurePlace = () => window.isSecureContext
+/** A passkey belongs to a name: an address in figures has none. */
+export const hasPasskeys = () => isSecurePlace() && !/^(\d+(\.\d+){3}|\[.*\])$/.test(window.location.hostname)
+
+/** What is done at the door, with what went wrong in words. */
+export function useDoor() {
+  const { t, problemText } = useI18nText()
+  const busy = ref(false)
+  const problem = ref('')
+  /** Of which field it is told. */
+  const problemAt = ref('')
+
+  async function attempt(work: () => Promise<unknown>): Promise<boolean> {
+    busy.value = true
+    problem.value = ''
+    problemAt.value = ''
+    try {
+      await work()
+      return true
+    } catch (error) {
+      // What a browser throws of a passkey says nothing to a cook.
+      const isOfPasskey = error instanceof Error && (error.name === 'NotAllowedError' || 'cause' in error)
+      const failure = failureOf(error)
+      const [first] = failure.problems
+      problemAt.value = first?.path ?? ''
+      problem.value =
+        failure.kind === 'refused' && first
+          ? problemText(first)
+          : t(isOfPasskey && failure.status === null ? 'door.failed.passkey' : `door.failed.${networkOr(failure)}`)
+      return false
+    } finally {
+      busy.value = false
+    }
+  }
+
+  const post = (path: string, body?: object) => api(`/door/${path}`, { method: 'POST', ...(body ? { body } : {}) })
+  return {
+    busy,
+    problem,
+    problemAt,
+    attempt,
+    enter: (signInName: string, password: string) => attempt(() => post('enter', { signInName, password })),
+    found: (asked: Found) => attempt(() => post('household', asked)),
+    join: (token: string, name: string) => attempt(() => post(`invites/${token}`, { name })),
+    enterByPasskey: () =>
+      attempt(async () => {
+        const optionsJSON = await api<Parameters<typeof startAuthentication>[0]['optionsJSON']>('/door/passkey')
+        await post('passkey', { response: await startAuthentication({ optionsJSON }) })
+      }),
+    addPasskey: () =>
+      attempt(async () => {
+        const optionsJSON = await api<Parameters<typeof startRegistration>[0]['optionsJSON']>('/people/passkey')
+        const response = await startRegistration({ optionsJSON })
+        await api('/people/passkey', { method: 'POST', body: { response } })
+      }),
+  }
+}
+
+const networkOr = ({ kind }: ApiFailure) => (kind === 'network' ? 'network' : 'server')
+
+/** The look of the screen is the device's, not the household's. */
+const STAYS = ['bivvet-theme']
+
+/** What this device knew of a household goes. */
+async function forgetHousehold(): Promise<void> {
+  for (const name of Object.keys(localStorage)) if (!STAYS.includes(name)) localStorage.removeItem(name)
+  sessionStorage.clear()
+  // What the browser kept for use without a network, too.
+  if ('caches' in window) for (const name of ['kitchen', 'page']) await caches.delete(name)
+}
+
+/**
+ * Opens the application anew for whoever is in now. What had not been sent stays where it is the same household's;
+ * of another one nothing does.
+ */
+export async function beginAnew(path = '/'): Promise<void> {
+  const before = useHouseholdStore().household?.id
+  const now = await api<Whoami>('/household').catch(() => null)
+  if (!now || before !== now.household.id) await forgetHousehold()
+  window.location.assign(path)
+}

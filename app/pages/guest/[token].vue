@@ -1,0 +1,48 @@
+<script setup lang="ts">
+/** One dinner, for a guest who was sent its link. */
+definePageMeta({ layout: 'door' })
+const { t, day, clock } = useI18nText()
+const { attempt, problem } = useDoor()
+const dinner = ref<{ household: string; servedAt: number; dishes: string[] } | null>(null)
+const token = String(useRoute().params.token)
+const look = () => attempt(async () => (dinner.value = await api(`/guest/${encodeURIComponent(token)}`)))
+void look()
+const title = computed(() =>
+  dinner.value ? t('door.guest.title', { household: dinner.value.household }) : t('app.name'),
+)
+useHead({ title: () => `${title.value} · Bivvet`, meta: [{ name: 'robots', content: 'noindex' }] })
+</script>
+
+<template>
+  <DoorSheet :title="title">
+    <template v-if="dinner">
+      <p class="at">{{ t('door.guest.at', { day: day(dinner.servedAt), clock: clock(dinner.servedAt) }) }}</p>
+      <ul>
+        <li v-for="dish in dinner.dishes" :key="dish">{{ dish }}</li>
+      </ul>
+      <p class="soft">{{ t('door.guest.text') }}</p>
+    </template>
+    <template v-else-if="problem">
+      <p role="alert" class="tone-danger">{{ problem }}</p>
+      <div class="go">
+        <button type="button" class="quiet-button large" @click="look">{{ t('door.again') }}</button>
+      </div>
+    </template>
+  </DoorSheet>
+</template>
+
+<style scoped>
+.at {
+  font-size: 22px;
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  font-size: 20px;
+}
+li {
+  padding: 10px 0;
+  border-top: 1px solid var(--line);
+}
+</style>

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+/** A link that lets somebody in: it says into what, and does nothing until that is wanted. */
+definePageMeta({ layout: 'door' })
+const { t } = useI18nText()
+const token = String(useRoute().params.token)
+const { attempt, problem, busy, join } = useDoor()
+const invite = ref<{ household: string; by: string | null; isIn: boolean } | null>(null)
+const name = ref('')
+const look = () => attempt(async () => (invite.value = await api(`/door/invites/${encodeURIComponent(token)}`)))
+void look()
+const title = computed(() => {
+  if (!invite.value) return t('door.enter.title')
+  const { by, household } = invite.value
+  return by ? t('door.join.title', { by, household }) : t('door.join.nobody', { household })
+})
+const go = async () => (await join(token, name.value)) && beginAnew()
+useHead({ title: () => `${title.value} · Bivvet` })
+</script>
+
+<template>
+  <DoorSheet :title="title" :text="invite ? t('door.join.text') : undefined">
+    <p v-if="invite?.isIn" class="tone-heat">{{ t('door.join.leaves') }}</p>
+    <form v-if="invite" @submit.prevent="go">
+      <TextField v-model="name" :label="t('door.join.name')" autocomplete="given-name" autofocus />
+      <p v-if="problem" role="alert" class="tone-danger">{{ problem }}</p>
+      <div class="go">
+        <button type="submit" class="quiet-button solid large" :disabled="busy || !name.trim()">
+          {{ t('door.join.go') }}
+        </button>
+        <NuxtLink to="/" class="link-button">{{ t('door.join.not') }}</NuxtLink>
+      </div>
+    </form>
+    <template v-else-if="problem">
+      <p role="alert" class="tone-danger">{{ problem }}</p>
+      <div class="go">
+        <button type="button" class="quiet-button large" @click="look">{{ t('door.again') }}</button>
+      </div>
+    </template>
+  </DoorSheet>
+</template>

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+/** Who is in the household, who is let in, at which devices, and what becomes of all of it. */
+const { t, day, clock } = useI18nText()
+const { people, failure, load, change, invite, busy, problem, attempt } = usePeople()
+const who = useHouseholdStore()
+const outbox = useOutbox()
+const me = computed(() => people.value?.members.find(({ id }) => id === who.member?.id) ?? null)
+const isOwner = computed(() => me.value?.role === 'owner')
+const isOpen = computed(() => people.value?.hereId === null)
+const link = ref<{ url: string; expiresAt: number } | null>(null)
+const letIn = async () => (link.value = await invite())
+const time = (ms: number) => `${day(ms)}, ${clock(ms)}`
+
+/** Going out with something unsent is asked once more. */
+const sureAsked = ref(false)
+async function leave() {
+  if (!sureAsked.value && outbox.entries.length + outbox.starts.length > 0) {
+    sureAsked.value = true
+    return
+  }
+  if (await attempt(() => api('/door/leave', { method: 'POST' }))) await beginAnew()
+}
+useHead({ title: () => `${t('door.people.title')} · Bivvet` })
+</script>
+
+<template>
+  <section class="people">
+    <NuxtLink to="/kitchen" class="soft link-button back">{{ t('app.nav.kitchen') }}</NuxtLink>
+    <h1>{{ t('door.people.title') }}</h1>
+    <StateNotice v-if="failure && !people" :failure="failure" @retry="load" />
+    <p v-else-if="!people" class="soft" role="status">{{ t('app.loading') }}</p>
+    <template v-else>
+      <p v-if="isOpen" class="soft">{{ t('door.people.open') }}</p>
+      <MemberList
+        :people="people"
+        :is-owner="isOwner && !isOpen"
+        :me-id="isOpen ? null : (me?.id ?? null)"
+        :busy="busy"
+        @role="(id, role) => change(`members/${id}`, 'PATCH', { role })"
+        @let-go="(id) => change(`members/${id}`, 'DELETE')"
+      />
+      <p v-if="problem" role="alert" class="tone-danger">{{ problem }}</p>
+      <p v-if="isOwner">
+        <button type="button" class="quiet-button solid" :disabled="busy" @click="letIn">
+          {{ t('door.people.invite') }}
+        </button>
+      </p>
+      <ShareLink v-if="link" :url="link.url" :text="t('door.people.inviteText', { time: time(link.expiresAt) })" />
+      <template v-if="people.invites.length > 0">
+        <p class="soft">{{ t('door.people.links', { n: people.invites.length }, people.invites.length) }}</p>
+        <ul>
+          <li v-for="one in people.invites" :key="one.id">
+            <span class="soft">
+              {{
+                one.mealId
+                  ? t('door.people.guestLink', { time: time(one.expiresAt) })
+                  : t('door.people.until', { time: time(one.expiresAt) })
+              }}
+            </span>
+            <button type="button" class="link-button" :disabled="busy" @click="change(`invites/${one.id}`, 'DELETE')">
+              {{ t('door.people.takeBack') }}
+            </button>
+          </li>
+        </ul>
+      </template>
+      <template v-if="me && !isOpen">
+        <h2>{{ t('door.me.title') }}</h2>
+        <MeForm :key="me.id" :me="me" @changed="load" />
+        <h2>{{ t('door.devices.title') }}</h2>
+        <DeviceList
+          :people="people"
+          :is-owner="isOwner"
+          :me-id="me.id"
+          :busy="busy"
+          @end="(id) => change(`devices/${id}`, 'DELETE')"
+          @end-others="change('devices', 'DELETE')"
+        />
+        <p v-if="sureAsked" role="alert" class="tone-danger">{{ t('door.devices.sureUnsent') }}</p>
+        <p>
+          <button type="button" class="quiet-button" :disabled="busy" @click="leave">
+            {{ t('door.devices.leave') }}
+          </button>
+        </p>
+      </template>
+      <p v-if="!isSecurePlace()" class="soft">{{ t('door.plain') }}</p>
+      <h2>{{ t('door.end.title') }}</h2>
+      <HouseholdEnd :is-owner="isOwner" :is-open="isOpen" />
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.people {
+  max-width: 760px;
+  padding: 18px 24px 48px;
+}
+.back {
+  color: inherit;
+}
+h1 {
+  margin: 6px 0 10px;
+  font-size: 26px;
+}
+h2 {
+  margin: 32px 0 12px;
+  font-size: 18px;
+}
+ul {
+  margin: 0 0 8px;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  gap: 16px;
+  padding: 7px 0;
+  border-top: 1px solid var(--line);
+}
+@media (max-width: 719px) {
+  .people {
+    padding: 14px 16px 40px;
+  }
+}
+</style>
