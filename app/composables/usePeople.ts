@@ -15,7 +15,10 @@ export function usePeople() {
     }
   }
   void load()
-  whenNews('household', () => void load())
+  watch(
+    () => useHouseholdStore().heard,
+    () => void load(),
+  )
 
   /** Does something of it, and looks at how all stands then. */
   async function change(path: string, method: 'POST' | 'PATCH' | 'DELETE', body?: object): Promise<boolean> {

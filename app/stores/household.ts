@@ -26,6 +26,11 @@ export const useHouseholdStore = defineStore('household', () => {
   const nameOf = (id: string | null | undefined) => (id && known.value?.names?.[id]) || null
   /** There is more than one of whom it could be told. */
   const isShared = computed(() => Object.keys(known.value?.names ?? {}).length > 1)
-  whenNews('household', () => void load())
-  return { household, member, device, nameOf, isShared, load }
+  /** Counts what was heard of who is in and at which devices. */
+  const heard = ref(0)
+  whenNews('household', () => {
+    heard.value++
+    void load()
+  })
+  return { household, member, device, nameOf, isShared, heard, load }
 })

@@ -5,6 +5,7 @@ import type { MemberRole } from '../../shared/names'
 import { KITCHEN, type Kitchen } from '../../shared/kitchen.schema'
 import type { Database } from './client'
 import { devices, households, invites, members, passkeys } from './schema'
+import { tellOthers } from './scope'
 import type { Asker } from './household'
 
 // The only queries that see more than one household: they find out who comes. All others are in queries/.
@@ -173,6 +174,7 @@ export async function letIn(db: Database, inviteId: string, name: string) {
       .insert(members)
       .values({ householdId: used.householdId, name })
       .returning({ memberId: members.id, householdId: members.householdId })
+    await tellOthers(used, tx, 'household', used.householdId)
     return member!
   })
 }

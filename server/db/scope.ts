@@ -27,7 +27,7 @@ export function kept(scope: Scope, table: { householdId: AnyPgColumn; deletedAt:
  * which it is asked, or not at all.
  */
 export async function tellOthers(
-  { householdId }: Scope,
+  { householdId }: Pick<Scope, 'householdId'>,
   db: Pick<Database, 'execute'>,
   kind: News['kind'],
   id: string,

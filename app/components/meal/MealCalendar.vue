@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** The dinner for a calendar: once as a file, or all dinners at a private address that can be taken back. */
+/** The dinner for others: as a file or an address for calendars, and as a page that a guest can read. */
 const { mealId } = defineProps<{ mealId: string }>()
 const { t } = useI18nText()
 const token = ref<string | null>(null)
@@ -16,11 +16,24 @@ async function ask(method: 'GET' | 'POST' | 'DELETE') {
   }
 }
 void ask('GET')
+
+const doorIsThere = useDoorMessages()
+const guestUrl = ref<string | null>(null)
+async function forGuest() {
+  failure.value = null
+  try {
+    const made = await api<{ token: string }>('/people/invites', { method: 'POST', body: { mealId } })
+    guestUrl.value = `${window.location.origin}/guest/${made.token}`
+  } catch (error) {
+    failure.value = failureOf(error)
+  }
+}
 </script>
 
 <template>
   <div class="calendar">
     <a :href="`/api/meals/${mealId}/calendar`" download="dinner.ics" class="quiet-button">{{ t('meals.download') }}</a>
+    <button v-if="!guestUrl" type="button" class="quiet-button" @click="forGuest">{{ t('meals.forGuest') }}</button>
     <button v-if="!token" type="button" class="quiet-button" @click="ask('POST')">{{ t('meals.subscribe') }}</button>
     <template v-else>
       <label>
@@ -31,6 +44,7 @@ void ask('GET')
       <button type="button" class="link-button" @click="ask('POST')">{{ t('meals.renew') }}</button>
       <button type="button" class="link-button" @click="ask('DELETE')">{{ t('meals.revoke') }}</button>
     </template>
+    <ShareLink v-if="guestUrl && doorIsThere" :url="guestUrl" :text="t('meals.guestText')" class="guest" />
     <p v-if="failure" class="tone-danger" role="alert">
       {{ t(failure.kind === 'network' ? 'errors.network' : 'errors.server') }}
     </p>
@@ -64,6 +78,9 @@ input {
 p {
   flex: 1 1 100%;
   margin: 0;
+}
+.guest {
+  flex: 1 1 100%;
 }
 .link-button {
   min-height: 44px;

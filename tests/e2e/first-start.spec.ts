@@ -1,0 +1,204 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { once } from 'node:events'
+import { expect, test, type Page } from '@playwright/test'
+import { Pool } from 'pg'
+import { freePort } from '../../scripts/setup.mjs'
+import { expectAccessible, sideways } from './kitchen'
+
+// A server of its own, on a database in which nothing is yet.
+
+const PASSWORD = 'a long enough password'
+let server: ChildProcess
+let url: string
+let env: NodeJS.ProcessEnv
+const database = `first_${randomUUID().replaceAll('-', '')}`
+
+async function onCluster(statement: string) {
+  const pool = new Pool({ connectionString: process.env.DATABASE_URL, max: 1 })
+  await pool.query(statement)
+  await pool.end()
+}
+const migrate = () =>
+  once(spawn('npx', ['tsx', 'scripts/database.ts', 'migrate'], { env, stdio: ['ignore', 'ignore', 'inherit'] }), 'exit')
+
+async function serve() {
+  server = spawn('node', ['.output/server/index.mjs'], { env, stdio: ['ignore', 'ignore', 'inherit'] })
+  await expect
+    .poll(
+      () =>
+        fetch(`${url}/api/health`)
+          .then(({ status }) => status)
+          .catch(() => 0),
+      { timeout: 60_000 },
+    )
+    .toBe(200)
+}
+
+test.describe.configure({ mode: 'serial' })
+test.beforeAll(async () => {
+  await onCluster(`create database ${database}`)
+  const at = new URL(process.env.DATABASE_URL!)
+  at.pathname = `/${database}`
+  const port = await freePort()
+  url = `http://localhost:${port}`
+  env = {
+    ...process.env,
+    DATABASE_URL: at.href,
+    HOST: '127.0.0.1',
+    PORT: String(port),
+    NUXT_SESSION_PASSWORD: 'only-for-this-run-0123456789abcdef0123',
+    NUXT_DEFAULT_HOUSEHOLD_ID: '',
+  }
+  // Two servers that are started at once both find the schema made.
+  for (const [code] of await Promise.all([migrate(), migrate()])) expect(code).toBe(0)
+  await serve()
+})
+test.afterAll(async () => {
+  server.kill('SIGKILL')
+  await onCluster(`drop database ${database} with (force)`)
+})
+
+/** An authenticator that says yes to everything. */
+async function withAuthenticator(page: Page) {
+  const session = await page.context().newCDPSession(page)
+  await session.send('WebAuthn.enable')
+  await session.send('WebAuthn.addVirtualAuthenticator', {
+    options: {
+      protocol: 'ctap2',
+      transport: 'internal',
+      hasResidentKey: true,
+      hasUserVerification: true,
+      isUserVerified: true,
+      automaticPresenceSimulation: true,
+    },
+  })
+}
+
+test('whoever comes first makes the household, lets others in and out, and comes back', async ({ browser }) => {
+  test.slow()
+  const context = await browser.newContext({ baseURL: url })
+  const page = await context.newPage()
+  await withAuthenticator(page)
+  await page.goto('/larder')
+  await expect(page.getByRole('heading', { name: 'Make your household' })).toBeVisible()
+  await expect(page.getByRole('navigation')).toHaveCount(0)
+  await expectAccessible(page)
+  await page.getByLabel('What the household is called').fill('Mill Lane')
+  await page.getByLabel('How high it stands').fill('320')
+  await page.getByLabel('Your name').fill('First cook')
+  await page.getByLabel('Name you come in by').fill('First.Cook')
+  await page.getByRole('button', { name: 'Make it' }).click()
+  await expect(page.getByRole('alert')).toContainText('belong together')
+  await page.getByLabel('Password, at least').fill(PASSWORD)
+  await page.getByRole('button', { name: 'Make it' }).click()
+  // Where somebody wanted to go is where they are.
+  await expect(page.getByRole('navigation')).toBeVisible()
+  await expect(page).toHaveURL(/\/larder$/)
+  await page.goto('/kitchen')
+  await expect(page.getByRole('heading', { name: 'Mill Lane' })).toBeVisible()
+  await page.getByRole('link', { name: 'Who is in' }).click()
+  await expect(page.getByRole('heading', { name: 'Who is in' })).toBeVisible()
+  await page.getByRole('button', { name: 'Add a passkey' }).click()
+  await expect(page.getByText('The passkey is kept.')).toBeVisible()
+
+  // A link says into what it leads, and does nothing until that is wanted.
+  await page.getByRole('button', { name: 'Let somebody in' }).click()
+  await expect(page.getByRole('img', { name: 'The link as a pattern' })).toBeVisible()
+  const link = (await page.locator('code').textContent())!
+  await expectAccessible(page)
+  const second = await browser.newContext({ baseURL: url, viewport: { width: 390, height: 844 }, colorScheme: 'dark' })
+  const phone = await second.newPage()
+  await phone.goto(link)
+  await expect(phone.getByRole('heading', { name: 'First cook lets you into Mill Lane' })).toBeVisible()
+  await expectAccessible(phone)
+  expect(await sideways(phone)).toBe(0)
+  expect(await phone.request.get('/api/kitchen').then((answer) => answer.status())).toBe(401)
+  await phone.getByLabel('What they call you').fill('Second cook')
+  await phone.getByRole('button', { name: 'Come in' }).click()
+  await expect(phone.getByRole('navigation')).toBeVisible()
+  await phone.goto('/kitchen/people')
+  await expect(phone.getByText('without a password or a passkey there is no other way back in')).toBeVisible()
+  await expect(phone.getByRole('button', { name: 'Let somebody in' })).toHaveCount(0)
+  await expectAccessible(phone)
+  expect(await sideways(phone)).toBe(0)
+  await phone.goto(link)
+  await expect(phone.getByText('This link opens nothing any more')).toBeVisible()
+
+  // Let go, and out at once.
+  const theirs = page.getByRole('listitem').filter({ has: page.getByText('Second cook', { exact: true }) })
+  await theirs.getByRole('button', { name: 'Let go' }).click()
+  await theirs.getByRole('button', { name: 'Yes' }).click()
+  await expect(theirs).toHaveCount(0)
+  await phone.goto('/kitchen')
+  await expect(phone.getByRole('heading', { name: 'Come in', exact: true })).toBeVisible()
+  await expectAccessible(phone)
+  await second.close()
+
+  // Out, and in by the password, and by the passkey.
+  const goOut = async () => {
+    await page.goto('/kitchen/people')
+    await page.getByRole('button', { name: 'Go out at this device' }).click()
+    await expect(page.getByRole('heading', { name: 'Come in', exact: true })).toBeVisible()
+  }
+  await goOut()
+  await page.getByLabel('Name you come in by').fill('first.cook')
+  await page.getByLabel('Password').fill('not this one at all')
+  await page.getByRole('button', { name: 'Come in', exact: true }).click()
+  await expect(page.getByText('Name and password do not fit together')).toBeVisible()
+  await page.getByLabel('Password').fill(PASSWORD)
+  await page.getByRole('button', { name: 'Come in', exact: true }).click()
+  await expect(page.getByRole('navigation')).toBeVisible()
+  await goOut()
+  await page.getByRole('button', { name: 'Come in by a passkey' }).click()
+  await expect(page.getByRole('navigation')).toBeVisible()
+
+  // There is one household here, and nobody makes another.
+  const asked = { household: 'Another', altitudeM: 0, member: 'Somebody' }
+  const founding = await page.request.post('/api/door/household', { data: asked })
+  expect(founding.status()).toBe(403)
+
+  // Taken away, and had back.
+  await page.goto('/kitchen/people')
+  await page.getByRole('button', { name: 'Take the household away' }).click()
+  await page.getByRole('button', { name: 'Yes' }).click()
+  await expect(page.getByRole('heading', { name: 'This household was taken away' })).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Have it back' }).click()
+  await expect(page.getByRole('navigation')).toBeVisible()
+  await context.close()
+})
+
+test('a stop ends with streams open, and a frozen or missing database is said', async ({ browser }) => {
+  const context = await browser.newContext({ baseURL: url })
+  const page = await context.newPage()
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'Come in', exact: true })).toBeVisible()
+  const enter = { signInName: 'first.cook', password: PASSWORD }
+  expect((await page.request.post('/api/door/enter', { data: enter })).status()).toBe(204)
+  await page.goto('/kitchen')
+  await expect(page.getByRole('heading', { name: 'Mill Lane' })).toBeVisible()
+  const ended = once(server, 'exit')
+  server.kill('SIGTERM')
+  const outcome = await Promise.race([ended, new Promise((resolve) => setTimeout(() => resolve('too late'), 15_000))])
+  expect(outcome).not.toBe('too late')
+  // The sessions are the server's, not the process's.
+  await serve()
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'Mill Lane' })).toBeVisible()
+  // What locks a row for good is said, and starves nobody who needs another.
+  const pool = new Pool({ connectionString: env.DATABASE_URL, max: 1 })
+  const holder = await pool.connect()
+  await holder.query('begin')
+  await holder.query('select 1 from households for update')
+  const kitchen = await (await page.request.get('/api/kitchen')).json()
+  const held = await page.request.put('/api/kitchen', { data: kitchen, timeout: 20_000 })
+  expect(held.status()).toBe(503)
+  expect((await held.json()).problems[0].code).toBe('database')
+  expect((await page.request.get('/api/kitchen')).ok()).toBe(true)
+  await holder.query('rollback')
+  holder.release()
+  await pool.end()
+  expect((await page.request.put('/api/kitchen', { data: kitchen })).ok()).toBe(true)
+  await context.close()
+})
