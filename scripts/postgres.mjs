@@ -25,11 +25,11 @@ function secret(file) {
 }
 
 /** A folder that the server's user can reach: under .data, or in /var/tmp when the project's path is closed to it. */
-function clusterFolder() {
-  const wanted = path.join(DATA, 'postgres')
+function clusterFolder(name) {
+  const wanted = path.join(DATA, name)
   if (!isRoot()) return wanted
   const reachable = spawnSync('runuser', ['-u', 'postgres', '--', 'test', '-x', DATA]).status === 0
-  return reachable ? wanted : path.join('/var/tmp', `bivvet-${Buffer.from(DATA).toString('hex').slice(-24)}`)
+  return reachable ? wanted : path.join('/var/tmp', `bivvet-${Buffer.from(wanted).toString('hex').slice(-24)}`)
 }
 
 /**
@@ -61,13 +61,21 @@ async function startCluster(folder, passwordFile) {
   const pidFile = path.join(folder, 'postmaster.pid')
   const [status, statusArgs] = asServerUser(path.join(bin, 'pg_ctl'), ['-D', folder, 'status'])
   let port
+  let isOurs = true
+  let options = ''
+  const controlled = (...task) => {
+    const [command, args] = asServerUser(path.join(bin, 'pg_ctl'), ['-D', folder, '-w', ...task])
+    return spawnSync(command, args, { cwd: '/' })
+  }
   if (spawnSync(status, statusArgs, { cwd: '/' }).status === 0) {
     port = Number(readFileSync(pidFile, 'utf8').split('\n')[3])
+    // Whoever started it needs it still.
+    isOurs = false
     say(`Using the PostgreSQL that is running on port ${port}`)
   } else {
     port = await freePort()
     say(`Starting PostgreSQL on 127.0.0.1:${port}`)
-    const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''`
+    options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''`
     const log = path.join(folder, 'server.log')
     pg(bin, 'pg_ctl', ['-D', folder, '-w', '-t', '60', '-l', log, '-o', options, 'start'], `read ${log}.`)
   }
@@ -83,19 +91,23 @@ async function startCluster(folder, passwordFile) {
   return {
     url: `${server}/${DATABASE}`,
     stop() {
-      const [command, args] = asServerUser(path.join(bin, 'pg_ctl'), ['-D', folder, '-m', 'fast', '-w', 'stop'])
-      spawnSync(command, args, { cwd: '/' })
+      if (isOurs) controlled('-m', 'fast', 'stop')
+    },
+    /** Breaks off in the middle of whatever it is at, and comes back at the same port. */
+    crash() {
+      controlled('-m', 'immediate', 'stop')
+      controlled('-t', '60', '-l', path.join(folder, 'server.log'), '-o', options, 'start')
     },
   }
 }
 
-/** The database to work with: DATABASE_URL where it is set, else the private cluster, whose data stays. */
-export async function keptDatabase() {
+/** The database to work with: DATABASE_URL where it is set, else a private cluster by this name, whose data stays. */
+export async function keptDatabase(name) {
   if (process.env.DATABASE_URL) {
     say('Using the database of DATABASE_URL')
     return { url: process.env.DATABASE_URL, stop() {} }
   }
-  return startCluster(clusterFolder(), path.join(DATA, 'database-password'))
+  return startCluster(clusterFolder(name), path.join(DATA, 'database-password'))
 }
 
 /** A database for one test run, gone afterwards. */
@@ -106,7 +118,7 @@ export async function throwAwayDatabase() {
   try {
     const cluster = await startCluster(path.join(home, 'postgres'), path.join(home, 'password'))
     return {
-      url: cluster.url,
+      ...cluster,
       stop() {
         cluster.stop()
         remove()

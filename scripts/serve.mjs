@@ -1,7 +1,8 @@
 // What serving the built application needs, for the demo and for the tests.
 import { DEMO_HOUSEHOLD } from './demo-household.mjs'
-import { throwAwayDatabase } from './postgres.mjs'
-import { ensureBuild, freePort, run, SetupError, start } from './setup.mjs'
+import path from 'node:path'
+import { keptDatabase, keptSecret, throwAwayDatabase } from './postgres.mjs'
+import { DATA, ensureBuild, ensurePackages, freePort, run, say, SetupError, start } from './setup.mjs'
 
 export function serverEnv(databaseUrl, port, sessionPassword) {
   return {
@@ -9,8 +10,50 @@ export function serverEnv(databaseUrl, port, sessionPassword) {
     HOST: process.env.HOST ?? '127.0.0.1',
     PORT: String(port),
     NUXT_SESSION_PASSWORD: sessionPassword,
-    NUXT_DEFAULT_HOUSEHOLD_ID: DEMO_HOUSEHOLD,
     NODE_ENV: 'production',
+  }
+}
+
+/** Into the demo's household comes whoever reaches the address. */
+export const OPEN_TO_ALL = { NUXT_DEFAULT_HOUSEHOLD_ID: DEMO_HOUSEHOLD }
+
+/**
+ * Serves the production build on a database that stays, until the command is stopped: the demo, open to whoever
+ * reaches the address, or a household of its own.
+ */
+export async function serveKept({ isDemo, onReady, onStop = () => {} }) {
+  const port = await freePort(Number(process.env.PORT ?? 3000), process.env.PORT === undefined)
+  ensurePackages()
+  const database = await keptDatabase(isDemo ? 'postgres' : 'postgres-household')
+  const env = {
+    ...serverEnv(database.url, port, process.env.NUXT_SESSION_PASSWORD ?? keptSecret('session-password')),
+    NUXT_COPIES_FOLDER: process.env.NUXT_COPIES_FOLDER ?? path.join(DATA, isDemo ? 'demo-copies' : 'copies'),
+    ...(isDemo ? OPEN_TO_ALL : {}),
+  }
+  let server
+  stopOnSignals(() => {
+    say('Stopping')
+    server?.kill('SIGTERM')
+    database.stop()
+    onStop()
+  })
+  try {
+    say(isDemo ? 'Preparing the database and the demo kitchen' : 'Bringing the database up to date')
+    const task = isDemo ? 'demo' : 'migrate'
+    run('npx', ['tsx', 'scripts/database.ts', task], { quiet: true, env: { ...process.env, ...env } })
+    ensureBuild()
+    server = start('node', ['.output/server/index.mjs'], env)
+    const url = `http://${env.HOST}:${port}`
+    await waitFor(`${url}/api/health`, server)
+    onReady(url, env.HOST)
+    server.once('exit', (code) => {
+      console.error(`The server ended (${code}).`)
+      process.emit('SIGTERM')
+    })
+  } catch (error) {
+    server?.kill('SIGTERM')
+    database.stop()
+    throw error
   }
 }
 
@@ -50,7 +93,8 @@ export async function withThrowAwayServer(work) {
   stopOnSignals(stop)
   try {
     const port = await freePort()
-    const env = { ...serverEnv(database.url, port, 'only-for-this-run-0123456789abcdef0123'), HOST: '127.0.0.1' }
+    const secret = 'only-for-this-run-0123456789abcdef0123'
+    const env = { ...serverEnv(database.url, port, secret), ...OPEN_TO_ALL, HOST: '127.0.0.1' }
     run('npx', ['tsx', 'scripts/database.ts', 'demo'], { quiet: true, env: { ...process.env, ...env } })
     server = start('node', ['.output/server/index.mjs'], env)
     const url = `http://127.0.0.1:${port}`

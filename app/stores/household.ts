@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import type { Whoami } from '~~/shared/household'
+import type { RunWithPlan, Whoami } from '~~/shared/household'
 
 /** Whose kitchen this is, and who is at this device: the one place on this side that says so. */
 export const useHouseholdStore = defineStore('household', () => {
@@ -24,13 +24,16 @@ export const useHouseholdStore = defineStore('household', () => {
   const device = computed(() => known.value?.device ?? null)
   /** What somebody is called who did something; null for who is not known. */
   const nameOf = (id: string | null | undefined) => (id && known.value?.names?.[id]) || null
-  /** There is more than one of whom it could be told. */
-  const isShared = computed(() => Object.keys(known.value?.names ?? {}).length > 1)
+  /** Who lit a pot, where there is more than one who could have. */
+  function lighterOf({ events }: Pick<RunWithPlan, 'events'>): string | null {
+    if (Object.keys(known.value?.names ?? {}).length < 2) return null
+    return nameOf(events.find(({ data }) => data.kind === 'lit')?.by)
+  }
   /** Counts what was heard of who is in and at which devices. */
   const heard = ref(0)
   whenNews('household', () => {
     heard.value++
     void load()
   })
-  return { household, member, device, nameOf, isShared, heard, load }
+  return { household, member, device, nameOf, lighterOf, heard, load }
 })

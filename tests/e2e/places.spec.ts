@@ -116,6 +116,8 @@ test('a page asks for each thing once, few in all, and what is long comes compre
     asked.push(pathname + search)
     encodings.set(pathname, response.headers()['content-encoding'])
   })
+  // Somebody has just come in, and for three seconds that is news to whoever opens a page.
+  await page.waitForTimeout(3500)
   await page.goto('/pot')
   await expect(page.getByRole('button', { name: 'Light it' })).toBeEnabled()
   await expect.poll(() => asked.filter((path) => path.startsWith('/api/news'))).toHaveLength(1)

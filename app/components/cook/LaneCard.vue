@@ -12,6 +12,7 @@ const words = useCookWords()
 const cooking = useCookingStore()
 const outbox = useOutbox()
 
+const lighter = computed(() => useHouseholdStore().lighterOf(lane.run))
 const press = computed(() => words.press(lane.run.plan, lane.action))
 const state = computed(() => lane.following.state)
 const leg = computed(() => lastLeg(state.value))
@@ -29,7 +30,7 @@ function main() {
     <div class="words">
       <h2>
         <NuxtLink class="link-button" :to="`/cook/${lane.run.id}`">{{ lane.name }}</NuxtLink>
-        <span class="soft">{{ lane.run.name }}</span>
+        <span class="soft">{{ lighter ? `${lane.run.name} · ${lighter}` : lane.run.name }}</span>
       </h2>
       <p class="headline" aria-live="polite">{{ words.headline(lane.action) }}</p>
       <p v-if="reason && state.phase === 'heating'" class="soft">{{ reason }}</p>

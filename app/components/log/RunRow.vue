@@ -7,6 +7,7 @@ const { t, number, clock, day, duration, weight } = useI18nText()
 const { foodName } = useKitchenStore()
 
 const facts = computed(() => runFacts(run))
+const lighter = computed(() => useHouseholdStore().lighterOf(run))
 const figureText = (figure: number | null) => {
   if (figure === null) return t('log.notYet')
   return facts.value.counts ? t('log.whistleCount', { n: figure }, figure) : t('log.minuteCount', { n: number(figure) })
@@ -44,7 +45,7 @@ const startedMs = computed(() => facts.value.litAt ?? Date.parse(run.createdAt))
             .map(({ food, dryG }) => t('units.amountOf', { grams: weight(dryG), food: foodName(food).toLowerCase() }))
             .join(', ')
         }}
-        · {{ run.plan.cookerName }}
+        · {{ run.plan.cookerName }}<template v-if="lighter"> · {{ lighter }}</template>
       </span>
     </span>
     <span class="pair">

@@ -16,6 +16,7 @@ const failure = computed(() => (run.value ? null : (runs.missing.get(id.value) ?
 const load = () => runs.loadOne(id.value)
 void load()
 
+const lighter = computed(() => run.value && useHouseholdStore().lighterOf(run.value))
 const facts = computed(() => (run.value ? runFacts(run.value) : null))
 /** A strip for each closing of the lid: planned when it was closed, and what happened then. */
 const strips = computed(() =>
@@ -62,6 +63,7 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
         }}
         ·
         {{ t('log.poured', { grams: weight(poured) }) }}
+        <template v-if="lighter">· {{ t('log.litBy', { name: lighter }) }}</template>
       </p>
       <button v-if="!goesOn && repeated" type="button" class="link-button back" @click="repeat">
         {{ t('log.planAgain') }}

@@ -1,0 +1,46 @@
+// npm run backup: the whole database as one file in .data/backups.
+// npm run restore FILE [--replace]: puts one back; refused where there are households, unless they are to go.
+import { existsSync, mkdirSync } from 'node:fs'
+import path from 'node:path'
+import { keptDatabase } from './postgres.mjs'
+import { checkMachine, DATA, ensurePostgres, main, run, SetupError } from './setup.mjs'
+
+await main(async () => {
+  checkMachine()
+  const [task, file, ...more] = process.argv.slice(2)
+  const bin = ensurePostgres()
+  const database = await keptDatabase('postgres-household')
+  // Row security binds whoever is no superuser: a copy is of all households.
+  const env = { ...process.env, PGOPTIONS: '-c bivvet.household=*' }
+  const psql = (query) =>
+    run(path.join(bin, 'psql'), ['-tA', '-d', database.url, '-c', query], { quiet: true, env }).trim()
+  try {
+    if (task === 'backup') {
+      const folder = path.join(DATA, 'backups')
+      mkdirSync(folder, { recursive: true, mode: 0o700 })
+      const at = new Date().toISOString().slice(0, 19).replaceAll(':', '-')
+      const to = file ?? path.join(folder, `bivvet-${at}.dump`)
+      run(path.join(bin, 'pg_dump'), ['--format=custom', '--no-owner', '--file', to, '-d', database.url], {
+        quiet: true,
+      })
+      console.log(`\nThe database is copied to ${to}\n`)
+      return
+    }
+    if (!file || !existsSync(file)) throw new SetupError('Say which copy: npm run restore FILE')
+    const isMade = psql("select to_regclass('public.households') is not null") === 't'
+    const households = isMade ? Number(psql('select count(*) from households')) : 0
+    if (households > 0 && !more.includes('--replace'))
+      throw new SetupError(
+        `There are ${households} households in this database.\n\nWhat to do: npm run restore ${file} -- --replace, if they are to go.`,
+      )
+    // All of it or nothing: a copy that cannot be read leaves the database as it is.
+    run(
+      path.join(bin, 'pg_restore'),
+      ['--clean', '--if-exists', '--no-owner', '--single-transaction', '-d', database.url, file],
+      { quiet: true, advice: 'take a copy that npm run backup has written.' },
+    )
+    console.log(`\n${psql('select count(*) from households')} households are back. Start the server anew.\n`)
+  } finally {
+    database.stop()
+  }
+})
