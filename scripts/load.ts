@@ -229,7 +229,9 @@ async function fillLog(pool: Pool, householdId: string): Promise<void> {
     DEMO_HOUSEHOLD,
   ])
   const times = Math.ceil(LONG_LOG / rows[0]!.n)
-  const id = (of: string) => `md5(${of}::text || i || $2)::uuid`
+  // A UUID is one of version 4, whatever it is made from.
+  const id = (of: string) =>
+    `overlay(overlay(md5(${of}::text || i || $2) placing '4' from 13) placing '8' from 17)::uuid`
   await pool.query(
     `insert into plans (id, household_id, name, cooker_id, cooker_name, burner_id, bag_ids, version, request, answer, created_at)
      select ${id('p.id')}, $2::uuid, name, cooker_id, cooker_name, burner_id, bag_ids, version, request, answer,

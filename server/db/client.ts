@@ -1,5 +1,5 @@
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
-import { Pool, type PoolClient, type QueryResult } from 'pg'
+import { Pool, type PoolClient, type PoolConfig, type QueryResult } from 'pg'
 import { log } from '../log'
 
 /** The channel on which one server process tells the others what has changed. */
@@ -16,11 +16,12 @@ const TIMEOUTS = {
   idle_in_transaction_session_timeout: 10_000,
 }
 const MOST_CONNECTIONS = 10
+const MOST_AT_DOOR = 3
 
-function openPool(url = process.env.DATABASE_URL, timeouts: Partial<typeof TIMEOUTS> = {}): Pool {
+function openPool(url = process.env.DATABASE_URL, options: PoolConfig = {}): Pool {
   if (!url)
     throw new Error('DATABASE_URL is not set. Start Bivvet with npm run demo, or point it to a PostgreSQL database.')
-  const pool = new Pool({ connectionString: url, max: MOST_CONNECTIONS, ...timeouts })
+  const pool = new Pool({ connectionString: url, max: MOST_CONNECTIONS, ...options })
   // A dropped idle connection must not end the process; the next query opens another.
   pool.on('error', (error) => log.warn('database connection lost', { reason: error.message }))
   return pool
@@ -49,6 +50,8 @@ export class HouseholdPool {
 
   async connect(): Promise<PoolClient> {
     const client = await this.pool.connect()
+    // What breaks off while a query runs is that query's error; what breaks off between two would end the process.
+    if (client.listenerCount('error') === 0) client.on('error', () => undefined)
     try {
       await limit(client, this.sees)
       return client
@@ -93,7 +96,10 @@ function isLost(error: unknown): boolean {
 }
 
 let shared: Pool | undefined
+let door: Pool | undefined
 const sharedPool = () => (shared ??= openPool(undefined, TIMEOUTS))
+/** Connections of the door stay at it, so that none has to be told anew with every question. */
+const doorPool = () => (door ??= openPool(undefined, { ...TIMEOUTS, max: MOST_AT_DOOR }))
 
 const seenBy = (pool: Pool, sees: Sees): Database => drizzle(new HouseholdPool(pool, sees) as unknown as Pool)
 
@@ -101,7 +107,9 @@ const seenBy = (pool: Pool, sees: Sees): Database => drizzle(new HouseholdPool(p
 export const databaseOf = (householdId: string, pool = sharedPool()): Database => seenBy(pool, householdId)
 
 /** The server's database as it is seen at the door, where it is found out who comes; for db/door.ts alone. */
-export const databaseAtDoor = (): Database => seenBy(sharedPool(), ALL)
+export const databaseAtDoor = (): Database => seenBy(doorPool(), ALL)
 
 /** Ends all connections, once what they are at is done. */
-export const closeDatabase = async () => shared?.end()
+export const closeDatabase = async () => {
+  await Promise.all([shared?.end(), door?.end()])
+}

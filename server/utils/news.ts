@@ -19,6 +19,13 @@ const MOST_STREAMS = 60
 let hearsSince = Infinity
 const lastNewsAt = new Map<string, number>()
 
+/** What this server itself does about news, of whatever household. */
+const hearers = new Set<(news: News) => unknown>()
+export const onAnyNews = (hear: (news: News) => unknown) => void hearers.add(hear)
+
+/** True while nothing that is told is missed. */
+export const isHearing = () => Number.isFinite(hearsSince)
+
 /** Begins to listen, so that what changes from now on is not missed. */
 export const startListening = () => (listening ??= listen())
 
@@ -75,6 +82,7 @@ async function listen(): Promise<void> {
     if (!news) return
     const { householdId, kind, id } = news
     lastNewsAt.set(householdId, Date.now())
+    for (const hear of hearers) hear(news)
     for (const tell of listeners.get(householdId) ?? []) tell({ kind, id })
   })
   let lost = false

@@ -1,5 +1,6 @@
 import Bowser from 'bowser'
 import type { H3Event } from 'h3'
+import { LRUCache } from 'lru-cache'
 import { databaseAtDoor, databaseOf } from '../db/client'
 import { askerOfDevice, askerOfOpen, endDevice, newDevice } from '../db/door'
 import { householdStore, type Asker, type HouseholdStore } from '../db/household'
@@ -40,15 +41,36 @@ export async function comeIn(event: H3Event, who: { householdId: string; memberI
 /** Ends what this device's session stands for, here and in the browser. */
 export async function goOut(event: H3Event): Promise<void> {
   const { deviceId } = await sessionOf(event)
-  if (deviceId) await endDevice(databaseAtDoor(), deviceId)
+  if (deviceId) {
+    await endDevice(databaseAtDoor(), deviceId)
+    known.delete(deviceId)
+  }
   if (getCookie(event, COOKIE)) await clearUserSession(event)
+}
+
+/** So long a device is known without asking, while this server hears of whatever changes it. */
+const KNOWN_MS = 10_000
+const known = new LRUCache<string, Asker>({ max: 2000, ttl: KNOWN_MS })
+onAnyNews(({ householdId, kind }) => kind === 'household' && forgetAskers(householdId))
+
+/** Whoever is in a household is looked up anew: something about it has changed. */
+export function forgetAskers(householdId: string): void {
+  for (const [deviceId, asker] of known.entries()) if (asker.householdId === householdId) known.delete(deviceId)
+}
+
+async function askerAt(deviceId: string): Promise<Asker | null> {
+  const before = isHearing() ? known.get(deviceId) : undefined
+  if (before) return before
+  const asker = await askerOfDevice(databaseAtDoor(), deviceId)
+  if (asker) known.set(deviceId, asker)
+  return asker
 }
 
 /** Who asks; null for nobody that this server knows. */
 export async function askerOf(event: H3Event): Promise<Asker | null> {
   const { deviceId, householdId } = await sessionOf(event)
   const door = databaseAtDoor()
-  if (deviceId) return askerOfDevice(door, deviceId)
+  if (deviceId) return askerAt(deviceId)
   if (householdId) return withDevice(event, householdId)
   const open = useRuntimeConfig(event).defaultHouseholdId
   return open ? askerOfOpen(door, open) : null

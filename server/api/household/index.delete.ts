@@ -4,6 +4,7 @@ export default defineEventHandler(async (event) => {
   // The one that is open to all has no door to come back by.
   if (store.deviceId === null) throw refusal(403, { path: '', code: 'open-to-all' })
   await store.setLeaving(new Date())
+  forgetAskers(store.householdId)
   setResponseStatus(event, 204)
   return null
 })

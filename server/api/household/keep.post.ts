@@ -1,6 +1,8 @@
 /** Has a household back that was taken away. */
 export default defineEventHandler(async (event) => {
-  await (await useOwnHousehold(event, { leaving: true })).setLeaving(null)
+  const store = await useOwnHousehold(event, { leaving: true })
+  await store.setLeaving(null)
+  forgetAskers(store.householdId)
   setResponseStatus(event, 204)
   return null
 })

@@ -25,6 +25,7 @@ export default defineEventHandler(async (event) => {
   if (!changed) throw refusal(409, { path: 'signInName', code: 'sign-in-name-taken' })
   // Whoever knew the old one is out.
   if (password !== undefined) await store.endOtherDevices(store.deviceId)
+  forgetAskers(store.householdId)
   setResponseStatus(event, 204)
   return null
 })

@@ -1,9 +1,13 @@
 import { and, asc, eq, sql } from 'drizzle-orm'
+import { LRUCache } from 'lru-cache'
 import { readOwn } from '../../../shared/document'
 import type { Whoami } from '../../../shared/household'
 import { KITCHEN, type VersionedKitchen } from '../../../shared/kitchen.schema'
 import { households, members } from '../schema'
 import { own, tellOthers, type Scope } from '../scope'
+
+/** A version of a kitchen does not change: what was read of it is known for the next time. */
+const readKitchens = new LRUCache<string, VersionedKitchen>({ max: 200 })
 
 /** The household itself: its kitchen, and who is in it. */
 export function kitchenQueries(scope: Scope) {
@@ -14,7 +18,13 @@ export function kitchenQueries(scope: Scope) {
       .select({ version: households.kitchenVersion, kitchen: households.kitchen })
       .from(households)
       .where(eq(households.id, householdId))
-    return row ? { version: row.version, kitchen: readOwn(KITCHEN, row.kitchen) } : null
+    if (!row) return null
+    const { version } = row
+    const before = readKitchens.get(householdId)
+    if (before?.version === version) return before
+    const now = { version, kitchen: readOwn(KITCHEN, row.kitchen) }
+    readKitchens.set(householdId, now)
+    return now
   }
 
   return {

@@ -1,11 +1,12 @@
 import { log } from '../../log'
+import { LRUCache } from 'lru-cache'
 import { and, asc, desc, eq, gt, inArray, lt, ne, or, sql, type SQL } from 'drizzle-orm'
 import { runEventSchema } from '../../../core/live/event.schema'
 import type { PlanAnswer } from '../../../core/program/answer'
 import { readDocument } from '../../../shared/document'
 import type { KeptEvent, RunPage, RunWithPlan, SavedPlan } from '../../../shared/household'
 import type { Remark } from '../../../shared/names'
-import { PLAN, type SavePlan } from '../../../shared/plan.schema'
+import { PLAN, type PlanDocument, type SavePlan } from '../../../shared/plan.schema'
 import type { Verdict } from '../../../shared/run.schema'
 import { PLAN_SHAPE } from '../../../shared/shapes'
 import { plans, runEvents, runPhotos, runs, verdicts } from '../schema'
@@ -201,11 +202,19 @@ function matching({ name, foods = [], cookerId, verdict }: RunFilter): SQL | und
   )
 }
 
+/** A kept plan does not change but for its name: what was read of it is known for the next time. */
+const readPlans = new LRUCache<string, PlanDocument>({ max: 500 })
+
 export function savedPlan(row: typeof plans.$inferSelect): SavedPlan | null {
   const { id, name, cookerId, cookerName, burnerId, bagIds, request, answer, version, createdAt } = row
+  const head = { id, name, cookerId, cookerName, burnerId, bagIds, createdAt: createdAt.toISOString() }
+  const known = readPlans.get(id)
+  if (known) return { ...head, ...known }
   const read = readDocument(PLAN, { request, answer }, version)
-  if (read.ok)
-    return { id, name, cookerId, cookerName, burnerId, bagIds, ...read.value, createdAt: createdAt.toISOString() }
+  if (read.ok) {
+    readPlans.set(id, read.value)
+    return { ...head, ...read.value }
+  }
   log.error('a kept document cannot be read', { kind: 'plan', id, reason: read.reason })
   return null
 }

@@ -8,6 +8,7 @@ export default defineEventHandler(async (event) => {
   if (device.memberId !== store.memberId && store.role !== 'owner')
     throw refusal(403, { path: '', code: 'owners-only' })
   await store.endDevice(id)
+  forgetAskers(store.householdId)
   setResponseStatus(event, 204)
   return null
 })

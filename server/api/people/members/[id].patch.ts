@@ -5,6 +5,7 @@ export default defineEventHandler(async (event) => {
   const store = await useOwnHousehold(event)
   const { role } = await readJson(event, roleSchema)
   refuseUnless(await store.setRole(idParam(event, 'member'), role))
+  forgetAskers(store.householdId)
   setResponseStatus(event, 204)
   return null
 })
