@@ -34,6 +34,8 @@ const RATE = Number(values.rate)
 const KILLS = Number(values.kills)
 const DATABASE_KILLS = Number(values['database-kills'])
 const LONG_LOG = 12_000
+/** So many the demo household has cooked. */
+const DEMO_RUNS = 60
 const BLUE_POT = '0de70000-0000-4000-8000-000000000101'
 
 interface Server {
@@ -113,8 +115,10 @@ async function light(teller: Device, looker: Device): Promise<LiveRun> {
 }
 
 /** Hears news on a device, again and again after whatever breaks it off, until it is called off. */
-function listen(device: Device, tell: (id: string | null) => void): () => void {
+function listen(device: Device, tell: (id: string | null) => void): { opened: Promise<void>; stop: () => void } {
   const stopping = new AbortController()
+  let isOpen!: () => void
+  const opened = new Promise<void>((resolve) => (isOpen = resolve))
   void (async () => {
     while (!stopping.signal.aborted) {
       try {
@@ -122,6 +126,7 @@ function listen(device: Device, tell: (id: string | null) => void): () => void {
           headers: { cookie: device.cookie },
           signal: stopping.signal,
         })
+        isOpen()
         tell(null)
         let left = ''
         const decoder = new TextDecoder()
@@ -141,7 +146,7 @@ function listen(device: Device, tell: (id: string | null) => void): () => void {
       await wait(200)
     }
   })()
-  return () => stopping.abort()
+  return { opened, stop: () => stopping.abort() }
 }
 
 /** Tells one whistle of a run, until the server has it: as a device does, whatever becomes of the answers. */
@@ -224,11 +229,7 @@ async function timed(device: Device, path: string, times = 200) {
 }
 
 /** Fills a household's log with what the demo has cooked, again and again. */
-async function fillLog(pool: Pool, householdId: string): Promise<void> {
-  const { rows } = await pool.query<{ n: number }>('select count(*)::int as n from runs where household_id = $1', [
-    DEMO_HOUSEHOLD,
-  ])
-  const times = Math.ceil(LONG_LOG / rows[0]!.n)
+async function fillLog(pool: Pool, householdId: string, from: number, times: number): Promise<void> {
   // A UUID is one of version 4, whatever it is made from.
   const id = (of: string) =>
     `overlay(overlay(md5(${of}::text || i || $2) placing '4' from 13) placing '8' from 17)::uuid`
@@ -236,20 +237,20 @@ async function fillLog(pool: Pool, householdId: string): Promise<void> {
     `insert into plans (id, household_id, name, cooker_id, cooker_name, burner_id, bag_ids, version, request, answer, created_at)
      select ${id('p.id')}, $2::uuid, name, cooker_id, cooker_name, burner_id, bag_ids, version, request, answer,
             created_at - i * interval '150 days'
-     from plans p, generate_series(1, $3) i where household_id = $1`,
-    [DEMO_HOUSEHOLD, householdId, times],
+     from plans p, generate_series($3::int, $4::int) i where household_id = $1`,
+    [DEMO_HOUSEHOLD, householdId, from, times],
   )
   await pool.query(
     `insert into runs (id, household_id, plan_id, is_on, fit, created_at)
      select ${id('r.id')}, $2::uuid, ${id('r.plan_id')}, is_on, fit, created_at - i * interval '150 days'
-     from runs r, generate_series(1, $3) i where household_id = $1`,
-    [DEMO_HOUSEHOLD, householdId, times],
+     from runs r, generate_series($3::int, $4::int) i where household_id = $1`,
+    [DEMO_HOUSEHOLD, householdId, from, times],
   )
   await pool.query(
     `insert into run_events (id, household_id, run_id, kind, happened_at, data)
      select ${id('e.id')}, $2::uuid, ${id('e.run_id')}, kind, happened_at - i * interval '150 days', data
-     from run_events e, generate_series(1, $3) i where household_id = $1`,
-    [DEMO_HOUSEHOLD, householdId, times],
+     from run_events e, generate_series($3::int, $4::int) i where household_id = $1`,
+    [DEMO_HOUSEHOLD, householdId, from, times],
   )
   await pool.query('analyze')
 }
@@ -285,12 +286,13 @@ try {
 
   const seen: number[] = []
   const byId = new Map(lives.map((live) => [live.id, live]))
-  const stops = lives.flatMap((live) => [
+  const ears = lives.flatMap((live) => [
     listen(live.looker, (id) => {
       if (id === null || byId.get(id) === live) void look(live, seen).catch(() => undefined)
     }),
     listen(live.teller, () => undefined),
   ])
+  await Promise.all(ears.map(({ opened }) => opened))
   await wait(2000)
   const failed = await tellFor(SECONDS, lives, false)
   await wait(2000)
@@ -312,12 +314,26 @@ try {
   const [device] = lives.map(({ teller }) => teller)
   const { household } = await ask<{ household: { id: string } }>(device!, 'GET', 'household')
   const routes = ['health', 'kitchen', 'runs?on', 'runs']
-  const before: Awaited<ReturnType<typeof timed>>[] = []
-  for (const route of routes) before.push(await timed(device!, route))
-  await fillLog(pool, household.id)
-  const after: Awaited<ReturnType<typeof timed>>[] = []
-  for (const route of routes) after.push(await timed(device!, route))
-  console.table(before.map((row, i) => ({ ...row, [`server with ${LONG_LOG} runs, ms`]: after[i]!['server, ms'] })))
+  const measured: Awaited<ReturnType<typeof timed>>[][] = []
+  // Nothing in the log, what five months leave, and what thirty years do.
+  for (const [from, times] of [
+    [0, -1],
+    [0, 0],
+    [1, LONG_LOG / DEMO_RUNS - 1],
+  ] as const) {
+    if (times >= from) await fillLog(pool, household.id, from, times)
+    const rows: Awaited<ReturnType<typeof timed>>[] = []
+    for (const route of routes) rows.push(await timed(device!, route))
+    measured.push(rows)
+  }
+  const [none, some, many] = measured as [(typeof measured)[0], (typeof measured)[0], (typeof measured)[0]]
+  console.table(
+    none.map((row, i) => ({
+      ...row,
+      [`server with ${DEMO_RUNS} runs`]: some[i]!['server, ms'],
+      [`with ${LONG_LOG}`]: many[i]!['server, ms'],
+    })),
+  )
 
   if (KILLS + DATABASE_KILLS > 0) {
     let isOver = false
@@ -339,7 +355,7 @@ try {
     const { told, lost, doubled } = await count(pool, lives)
     console.table([{ what: `${KILLS} kills of a server, ${DATABASE_KILLS} of the database`, told, lost, doubled }])
   }
-  for (const stop of stops) stop()
+  for (const { stop } of ears) stop()
 } finally {
   for (const { process: child } of servers) child.kill('SIGKILL')
   await pool.end()

@@ -15,10 +15,11 @@ export const log = {
 
 /** Of an error what helps to find it, without what the failing query was given. */
 export function factsOf(error: unknown): Facts {
+  if (!(error instanceof Error)) return { error: 'thrown', reason: typeof error }
   const { name, message, code, stack, cause } = error as Error & { code?: string }
   const said = cause instanceof Error ? factsOf(cause) : {}
   // Drizzle puts the parameters of a failed query into its message, after its first line.
-  return { error: name, reason: String(message).split('\n')[0]!.slice(0, 300), code, ...said, where: placeIn(stack) }
+  return { error: name, reason: message.split('\n')[0]!.slice(0, 300), code, ...said, where: placeIn(stack) }
 }
 
 function placeIn(stack = ''): string | undefined {

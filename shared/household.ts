@@ -81,6 +81,15 @@ export interface RunPage {
   next: string | null
 }
 
+/** What a kept document was before a change. */
+export interface EarlierVersion {
+  version: number
+  name: string
+  content: unknown
+  /** When it had become that, in ms since 1970. */
+  savedAt: number
+}
+
 export interface KeptDish extends SaveDish {
   id: string
   updatedAt: string

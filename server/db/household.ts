@@ -13,6 +13,7 @@ import { photoQueries } from './queries/photos'
 import { portionQueries } from './queries/portions'
 import { potQueries } from './queries/pots'
 import { runQueries } from './queries/runs'
+import { versionQueries } from './queries/versions'
 import type { Scope } from './scope'
 
 /** Who asks: a household, the member of it that sits at the device, and the device, where it is known. */
@@ -43,6 +44,7 @@ export function householdStore(db: Database, asker: Asker) {
     ...portionQueries(scope),
     ...photoQueries(scope),
     ...peopleQueries(scope),
+    ...versionQueries(scope),
     ...runs,
     ...eventQueries(scope, runs.run),
     ...learningQueries(scope),

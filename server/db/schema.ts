@@ -11,6 +11,7 @@ import {
   integer,
   jsonb,
   pgTable,
+  primaryKey,
   smallint,
   text,
   timestamp,
@@ -265,4 +266,19 @@ export const runPhotos = pgTable(
       'cascade',
     ),
   ],
+)
+
+/** What kept documents were before they were changed; the newest of each. */
+export const documentVersions = pgTable(
+  'document_versions',
+  {
+    householdId: householdId(),
+    kind: text('kind').notNull(),
+    documentId: uuid('document_id').notNull(),
+    version: integer('version').notNull(),
+    name: text('name').notNull(),
+    content: jsonb('content').$type<unknown>().notNull(),
+    savedAt: timestamp('saved_at', { withTimezone: true }).notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.householdId, table.kind, table.documentId, table.version] })],
 )

@@ -1,12 +1,9 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { problemsOfRun } from '../../core/learn/log-file'
 import { archiveSchema, type Archive } from '../../shared/archive.schema'
-import { DISH } from '../../shared/dish.schema'
 import { readDocument, type DocumentKind } from '../../shared/document'
+import { DOCUMENTS } from '../../shared/documents'
 import { KITCHEN, type Kitchen } from '../../shared/kitchen.schema'
-import { MEAL } from '../../shared/meal.schema'
-import { PORTION } from '../../shared/portion.schema'
-import { POT } from '../../shared/pot.schema'
 import { problemsOf } from '../../shared/problems'
 import type { HouseholdStore } from '../db/household'
 import type { ToSay } from './request'
@@ -18,7 +15,12 @@ const MOST_UNFOLDED_BYTES = 256 * 1024 * 1024
 const HOUSEHOLD = 'household.json'
 const PHOTO = /^photos\/([0-9a-f-]{36})\.jpg$/
 
-const KINDS: Record<KeptName, DocumentKind<unknown>> = { pots: POT, dishes: DISH, meals: MEAL, portions: PORTION }
+const KINDS: Record<KeptName, DocumentKind<unknown>> = {
+  pots: DOCUMENTS.pot,
+  dishes: DOCUMENTS.dish,
+  meals: DOCUMENTS.meal,
+  portions: DOCUMENTS.portion,
+}
 
 /** A household as a ZIP file: all of it as JSON, the log as a table too, and the photographs. */
 export async function archiveOf(store: HouseholdStore): Promise<Uint8Array> {

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { expect, request as playwrightRequest, type APIRequestContext, type APIResponse } from '@playwright/test'
+import { expect, type APIRequestContext, type APIResponse } from '@playwright/test'
 import type { RunPage } from '../../shared/household'
 import type { VersionedKitchen } from '../../shared/kitchen.schema'
 import { beansRequest, BLUE_POT, event, join, newcomer, newHousehold, startRun, test } from './kitchen'

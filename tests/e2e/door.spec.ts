@@ -11,6 +11,7 @@ import {
   beansDocument,
   beansRequest,
   event,
+  expectAccessible,
   join,
   keepDish,
   litBefore,
@@ -144,6 +145,7 @@ test.describe('every route', () => {
       'GET portions/[id]': [{ id: portionId }],
       'PUT portions/[id]': [0, 1].map((version) => ({ id: portionId, body: { ...keptPortion, version } })),
       'DELETE portions/[id]': [{ id: portionId }],
+      'GET versions/[kind]/[id]': [],
       'POST people/invites': [{ id: '', body: { mealId } }],
       'DELETE people/invites/[id]': [{ id: invite.id }],
       'DELETE people/devices/[id]': [{ id: people.devices[0]!.id }],
@@ -168,6 +170,7 @@ test.describe('every route', () => {
         expect([404, 409, 415], `${named}: ${answer.status()} ${await answer.text()}`).toContain(answer.status())
       }
     }
+    expect(await (await theirs.get(`/api/versions/dish/${dishId}`)).json()).toEqual([])
     const after = JSON.stringify([
       kitchen,
       await (await request.get(`/api/runs/${runId}`)).json(),
@@ -308,6 +311,38 @@ test('all of a household goes out as one file and into an empty one, once', asyn
   expect((await (await empty.get('/api/dishes')).json()) as []).toHaveLength(archive.dishes.length)
   expect((await (await bring(zip)).json()).added).toBe(0)
   await empty.dispose()
+})
+
+test('what a dish and the kitchen were before a change is had back', async ({ page, request }) => {
+  const id = await keepDish(request)
+  const change = (version: number, name: string) =>
+    request.put(`/api/dishes/${id}`, { data: { version, favourite: false, dish: beansDocument({ name }) } })
+  expect((await change(1, 'Beans, second thought')).ok()).toBe(true)
+  // Sent twice it was changed once.
+  expect((await change(1, 'Beans, second thought')).ok()).toBe(true)
+  expect((await change(2, 'Beans, third thought')).ok()).toBe(true)
+  const before = (await (await request.get(`/api/versions/dish/${id}`)).json()) as { version: number; name: string }[]
+  expect(before.map(({ version, name }) => [version, name])).toEqual([
+    [2, 'Beans, second thought'],
+    [1, beansDocument().name],
+  ])
+  await page.goto(`/dishes/${id}`)
+  await expect(page.getByLabel('Name of the dish')).toHaveValue('Beans, third thought')
+  await page.getByRole('button', { name: 'More', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Earlier versions' }).click()
+  await page.getByRole('button', { name: 'Take it again' }).first().click()
+  await expect(page.getByLabel('Name of the dish')).toHaveValue('Beans, second thought')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByLabel('Name of the dish')).toHaveValue('Beans, third thought')
+
+  const { version, kitchen } = await (await request.get('/api/kitchen')).json()
+  const renamed = { version, kitchen: { ...kitchen, name: 'Renamed' } }
+  expect((await request.put('/api/kitchen', { data: renamed })).ok()).toBe(true)
+  await page.goto('/kitchen/people')
+  await page.getByRole('button', { name: 'What the kitchen was before' }).click()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Take it again' }).first().click()
+  await expect(page.getByRole('heading', { name: kitchen.name })).toBeVisible()
 })
 
 test('a household is taken away for thirty days, in which an owner can have it back', async ({ request }) => {

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { expect, request as playwrightRequest } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { findFood } from '../../core/food/catalogue'
 import type { VersionedKitchen } from '../../shared/kitchen.schema'
 import { newPot } from '../../shared/pot'

@@ -11,6 +11,14 @@ const link = ref<{ url: string; expiresAt: number } | null>(null)
 const letIn = async () => (link.value = await invite())
 const time = (ms: number) => `${day(ms)}, ${clock(ms)}`
 
+/** What the kitchen was before; taken again it is a change like any other. */
+const looksBack = ref(false)
+const { draft } = useKitchenDraft()
+function takeEarlier(content: unknown) {
+  draft.value = content as typeof draft.value
+  void navigateTo('/kitchen')
+}
+
 /** Going out with something unsent is asked once more. */
 const sureAsked = ref(false)
 async function leave() {
@@ -84,6 +92,15 @@ useHead({ title: () => `${t('door.people.title')} · Bivvet` })
       </template>
       <p v-if="!isSecurePlace()" class="soft">{{ t('door.plain') }}</p>
       <h2>{{ t('door.end.title') }}</h2>
+      <LazyEarlierVersions
+        v-if="looksBack && who.household"
+        :id="who.household.id"
+        kind="kitchen"
+        @take="takeEarlier"
+      />
+      <p v-else>
+        <button type="button" class="link-button" @click="looksBack = true">{{ t('door.end.kitchenBefore') }}</button>
+      </p>
       <HouseholdEnd :is-owner="isOwner" :is-open="isOpen" />
     </template>
   </section>

@@ -5,6 +5,7 @@ import type { News } from '../../../shared/run.schema'
 import type { Database } from '../client'
 import type { dishes, meals, portions, pots } from '../schema'
 import { kept, LimitReached, own, tellOthers, type Scope } from '../scope'
+import { putBy } from './versions'
 
 const MOST_KEPT = 300
 
@@ -70,6 +71,11 @@ export function keptQueries<Content>(
       const values = { name, favourite, content, memberId, deletedAt: null, updatedAt: new Date() }
       return refusingTaken(
         db.transaction(async (tx) => {
+          const [before] = await tx
+            .select()
+            .from(table)
+            .where(and(own(scope, table), eq(table.id, id)))
+          if (before?.version === version) await putBy(scope, tx, kind, { ...before, savedAt: before.updatedAt })
           const [stored] = await tx
             .insert(table)
             .values({ ...values, id, householdId })

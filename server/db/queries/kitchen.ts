@@ -5,6 +5,7 @@ import type { Whoami } from '../../../shared/household'
 import { KITCHEN, type VersionedKitchen } from '../../../shared/kitchen.schema'
 import { households, members } from '../schema'
 import { own, tellOthers, type Scope } from '../scope'
+import { putBy } from './versions'
 
 /** A version of a kitchen does not change: what was read of it is known for the next time. */
 const readKitchens = new LRUCache<string, VersionedKitchen>({ max: 200 })
@@ -53,12 +54,21 @@ export function kitchenQueries(scope: Scope) {
       kitchen: given,
     }: VersionedKitchen): Promise<{ kept: boolean; now: VersionedKitchen }> {
       const content = JSON.stringify(given)
+      const before = await kitchen()
       const stored = await db.transaction(async (tx) => {
         const [row] = await tx
           .update(households)
           .set({ kitchen: given, kitchenVersion: version + 1 })
           .where(and(eq(households.id, householdId), eq(households.kitchenVersion, version)))
           .returning({ version: households.kitchenVersion })
+        if (row && before?.version === version)
+          await putBy(scope, tx, 'kitchen', {
+            id: householdId,
+            version,
+            name: before.kitchen.name,
+            content: before.kitchen,
+            savedAt: new Date(),
+          })
         if (row) await tellOthers(scope, tx, 'kitchen', householdId)
         return row ?? null
       })

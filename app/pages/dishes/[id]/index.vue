@@ -147,10 +147,17 @@ async function send() {
   setTimeout(() => URL.revokeObjectURL(link.href), FETCHED_MS)
 }
 const print = () => window.print()
+/** Whether what it was before stands there. */
+const looksBack = ref(false)
+function takeEarlier(content: unknown) {
+  dish.value = content as DishDocument
+  looksBack.value = false
+}
 const more = computed(() => [
   { text: t('dishes.print'), act: print },
   { text: t('dishes.send'), act: send },
   { text: t('dishes.copyIt'), act: copyIt },
+  { text: t('edit.versions.title'), act: () => (looksBack.value = !looksBack.value) },
   { text: t('dishes.takeOff'), act: takeOff },
 ])
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
@@ -190,6 +197,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
         @undo="draft.undo()"
         @redo="draft.redo()"
       />
+      <LazyEarlierVersions v-if="looksBack" :id="id" kind="dish" @take="takeEarlier" />
       <DishLines
         v-if="!scaledTo"
         v-model="dish"
