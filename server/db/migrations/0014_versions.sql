@@ -14,7 +14,7 @@ ALTER TABLE "document_versions" ENABLE ROW LEVEL SECURITY;
 --> statement-breakpoint
 ALTER TABLE "document_versions" FORCE ROW LEVEL SECURITY;
 --> statement-breakpoint
-CREATE POLICY own_household ON "document_versions" USING (current_setting('bivvet.household', true) IN (household_id::text, '*'));
+CREATE POLICY own_household ON "document_versions" USING (bivvet_sees(household_id));
 --> statement-breakpoint
 DO $$
 BEGIN

@@ -159,6 +159,24 @@ export function runQueries(scope: Scope) {
 
     /** A page of the log, newest first, from a mark on. */
     async runPage(after: { createdAt: Date; id: string } | null, asked: RunFilter = {}): Promise<RunPage> {
+      const wanted = and(
+        own(scope, runs),
+        after
+          ? or(
+              lt(runs.createdAt, after.createdAt),
+              and(eq(runs.createdAt, after.createdAt), sql`${runs.id} > ${after.id}`),
+            )
+          : undefined,
+        matching(asked),
+      )
+      const newestFirst = [desc(runs.createdAt), asc(runs.id)]
+      // Which they are is found first, along the index: only their plans are read, however long the log is.
+      const found = await db
+        .select({ id: runs.id })
+        .from(runs)
+        .where(wanted)
+        .orderBy(...newestFirst)
+        .limit(PAGE + 1)
       const rows = await db
         .select(runWithPlan)
         .from(runs)
@@ -166,17 +184,13 @@ export function runQueries(scope: Scope) {
         .where(
           and(
             own(scope, runs),
-            after
-              ? or(
-                  lt(runs.createdAt, after.createdAt),
-                  and(eq(runs.createdAt, after.createdAt), sql`${runs.id} > ${after.id}`),
-                )
-              : undefined,
-            matching(asked),
+            inArray(
+              runs.id,
+              found.map(({ id }) => id),
+            ),
           ),
         )
-        .orderBy(desc(runs.createdAt), asc(runs.id))
-        .limit(PAGE + 1)
+        .orderBy(...newestFirst)
       const last = rows[PAGE - 1]?.run
       const next = rows.length > PAGE && last ? `${last.createdAt.getTime()}_${last.id}` : null
       return { runs: await withEvents(rows.slice(0, PAGE)), next }
@@ -186,6 +200,8 @@ export function runQueries(scope: Scope) {
 
 /** Runs that are as asked for. */
 function matching({ name, foods = [], cookerId, verdict }: RunFilter): SQL | undefined {
+  const ofPlan = (is: SQL | undefined) =>
+    is && sql`exists (select 1 from ${plans} where ${plans.id} = ${runs.planId} and ${is})`
   const inPot = foods.map((food) => sql`${plans.request}->'contents' @> ${JSON.stringify([{ food }])}::jsonb`)
   const named = name ? [sql`strpos(lower(${plans.name}), lower(${name})) > 0`] : []
   const judged = (is: SQL) => sql`exists (select 1 from ${verdicts} where ${verdicts.runId} = ${runs.id} and ${is})`
@@ -196,8 +212,12 @@ function matching({ name, foods = [], cookerId, verdict }: RunFilter): SQL | und
     none: () => sql`not ${judged(sql`true`)}`,
   }
   return and(
-    inPot.length + named.length > 0 ? or(...named, ...inPot) : undefined,
-    cookerId ? eq(plans.cookerId, cookerId) : undefined,
+    ofPlan(
+      and(
+        inPot.length + named.length > 0 ? or(...named, ...inPot) : undefined,
+        cookerId ? eq(plans.cookerId, cookerId) : undefined,
+      ),
+    ),
     verdict ? verdictIs[verdict]() : undefined,
   )
 }
