@@ -65,34 +65,46 @@ const likesSchema = z.object({
 })
 
 /** A household's kitchen: one document. */
-export const kitchenSchema = z.object({
-  shape: z.literal(KITCHEN_SHAPE),
-  name,
-  altitudeM: bounded('altitudeM'),
-  roomC: bounded('roomC'),
-  tapC: bounded('tapC'),
-  hardWater: z.boolean(),
-  likes: likesSchema,
-  cookers: z
-    .array(
-      z.object({
-        ...row,
-        cooker: cookerSchema.required({ body: true }),
-        /** When it was given a new gasket: what it loses is learnt anew from then on. */
-        gaskets: z.array(z.iso.date()).max(MOST.gaskets).optional(),
-        /** Its water tests, oldest first; the newest of each burner counts. */
-        tests: z.array(keptTestSchema).max(MOST.tests),
-      }),
-    )
-    .max(MOST.cookers),
-  burners: z.array(z.object({ ...row, burner: burnerSchema })).max(MOST.burners),
-  measures: z.array(z.object({ ...row, volumeMl: bounded('measureMl') })).max(MOST.measures),
-  tins: z.array(ownTinSchema).max(MOST.tins),
-  /** Foods of its own, each started from one of the catalogue. */
-  foods: z.array(z.object({ ...row, basedOn: foodId, figures: foodFiguresSchema })).max(MOST.foods),
-  /** Bags in the larder, with the day they were bought. */
-  bags: z.array(z.object({ ...row, foodId, boughtOn: z.iso.date() })).max(MOST.bags),
-})
+export const kitchenSchema = z
+  .object({
+    shape: z.literal(KITCHEN_SHAPE),
+    name,
+    altitudeM: bounded('altitudeM'),
+    roomC: bounded('roomC'),
+    tapC: bounded('tapC'),
+    hardWater: z.boolean(),
+    likes: likesSchema,
+    cookers: z
+      .array(
+        z.object({
+          ...row,
+          cooker: cookerSchema.required({ body: true }),
+          /** When it was given a new gasket: what it loses is learnt anew from then on. */
+          gaskets: z.array(z.iso.date()).max(MOST.gaskets).optional(),
+          /** Its water tests, oldest first; the newest of each burner counts. */
+          tests: z.array(keptTestSchema).max(MOST.tests),
+        }),
+      )
+      .max(MOST.cookers),
+    burners: z.array(z.object({ ...row, burner: burnerSchema })).max(MOST.burners),
+    measures: z.array(z.object({ ...row, volumeMl: bounded('measureMl') })).max(MOST.measures),
+    tins: z.array(ownTinSchema).max(MOST.tins),
+    /** Foods of its own, each started from one of the catalogue. */
+    foods: z.array(z.object({ ...row, basedOn: foodId, figures: foodFiguresSchema })).max(MOST.foods),
+    /** Bags in the larder, with the day they were bought. */
+    bags: z.array(z.object({ ...row, foodId, boughtOn: z.iso.date() })).max(MOST.bags),
+  })
+  .superRefine((kitchen, context) => {
+    // Whatever is chosen by its id has to be one thing.
+    for (const list of ['cookers', 'burners', 'measures', 'tins', 'foods', 'bags'] as const) {
+      const seen = new Set<string>()
+      kitchen[list].forEach(({ id }, i) => {
+        if (seen.has(id))
+          context.addIssue({ code: 'custom', path: [list, i, 'id'], params: { code: 'id-twice', value: id } })
+        seen.add(id)
+      })
+    }
+  })
 export type Kitchen = z.infer<typeof kitchenSchema>
 
 export const KITCHEN: DocumentKind<Kitchen> = {

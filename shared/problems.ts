@@ -12,6 +12,7 @@ export interface ShapeProblem {
     | 'too-many'
     | 'name-missing'
     | 'window-disordered'
+    | 'id-twice'
   params: Record<string, string | number>
 }
 
@@ -39,7 +40,11 @@ export function problemsOf({ issues }: z.ZodError): ShapeProblem[] {
       case 'invalid_value':
         return { path, code: 'wrong-shape', params: { expected: issue.values.map(String).join(', ') } }
       case 'custom':
-        return { path, code: (issue.params?.code as 'window-disordered') ?? 'wrong-shape', params: { expected: '' } }
+        return {
+          path,
+          code: (issue.params?.code as 'window-disordered') ?? 'wrong-shape',
+          params: { expected: '', ...(issue.params as Record<string, string>) },
+        }
       default:
         return { path, code: 'wrong-shape', params: { expected: issue.code } }
     }

@@ -75,7 +75,7 @@ export function learnFromFile(file: LogFile): Outcome<LogAnswer> {
   const problems = file.runs.flatMap((run, i) => problemsOfRun(run, `runs.${i}`))
   const seen = new Set<string>()
   file.runs.forEach(({ id }, i) => {
-    if (seen.has(id)) problems.push(problem('id-twice', `runs.${i}.id`, { id }))
+    if (seen.has(id)) problems.push(problem('id-twice', `runs.${i}.id`, { value: id }))
     seen.add(id)
   })
   const runs: LoggedRun[] = []

@@ -6,7 +6,7 @@ export function problemsOfMeal({ tasks, cookers }: MealRequest): Problem[] {
   const problems: Problem[] = []
   const nr = new Map<string, number>()
   tasks.forEach(({ id }, i) => {
-    if (nr.has(id)) problems.push(problem('id-twice', `tasks.${i}.id`, { id }))
+    if (nr.has(id)) problems.push(problem('id-twice', `tasks.${i}.id`, { value: id }))
     nr.set(id, i)
   })
   tasks.forEach((task, i) => {

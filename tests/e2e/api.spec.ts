@@ -163,6 +163,23 @@ test.describe('the kitchen as a document', () => {
   })
 })
 
+test('an id that stands for something else is refused, and so are two things with one', async ({ request }) => {
+  const id = randomUUID()
+  const plan = (asked: object) =>
+    request.post('/api/plans', { data: { id, name: 'Beans', cookerId: BLUE_POT, request: asked } })
+  expect((await plan(beansRequest())).status()).toBe(201)
+  expect((await plan(beansRequest())).status()).toBe(201)
+  const other = await plan(beansRequest({ dryG: 200 }))
+  expect(other.status()).toBe(409)
+  expect((await other.json()).problems[0].code).toBe('id-taken')
+  const { version, kitchen } = await (await request.get('/api/kitchen')).json()
+  const [first] = kitchen.burners
+  const twice = { version, kitchen: { ...kitchen, burners: [...kitchen.burners, first] } }
+  const refused = await request.put('/api/kitchen', { data: twice })
+  expect(refused.status()).toBe(422)
+  expect((await refused.json()).problems[0]).toMatchObject({ path: 'kitchen.burners.2.id', code: 'id-twice' })
+})
+
 test.describe('another household', () => {
   let token: string
   test.beforeAll(async () => (token = await newHousehold({ name: 'Next door', bare: true })))

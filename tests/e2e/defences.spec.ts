@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { request as httpRequest } from 'node:http'
 import { expect } from '@playwright/test'
+import { Pool } from 'pg'
 import { beansDocument, beansRequest, event, join, newcomer, newHousehold, startRun, test } from './kitchen'
 
 // Each of these is an attack, and what it comes to.
@@ -169,4 +170,16 @@ test('a run that takes long to work out holds up nobody else', async ({ request,
   expect((await working).ok()).toBe(true)
   expect((await (await request.get('/api/learnt', { timeout: 60_000 })).json()).pending).toBe(0)
   await theirs.dispose()
+})
+
+test('strange news break off nothing', async ({ page, request }) => {
+  const { runId } = await startRun(request)
+  await page.goto(`/log/${runId}`)
+  await expect(page.getByText('Beans for a test').first()).toBeVisible()
+  const pool = new Pool({ connectionString: process.env.DATABASE_URL, max: 1 })
+  for (const told of ['no news', '{}', '{"householdId":1}', ''])
+    await pool.query('select pg_notify($1, $2)', ['bivvet_news', told])
+  await pool.end()
+  expect((await request.put(`/api/runs/${runId}/name`, { data: { name: 'Renamed elsewhere' } })).ok()).toBe(true)
+  await expect(page.getByText('Renamed elsewhere').first()).toBeVisible()
 })

@@ -91,7 +91,7 @@ export function runQueries(scope: Scope) {
     plan,
     run,
 
-    /** Stores a plan once; sending the same id again changes nothing. Null if the id is another household's. */
+    /** Stores a plan once; sent again it changes nothing. Null if the id stands for another plan already. */
     async savePlan(
       { id, name, cookerId, request, burnerId, bagIds }: SavePlan,
       cookerName: string,
@@ -113,7 +113,11 @@ export function runQueries(scope: Scope) {
           version: PLAN_SHAPE,
         })
         .onConflictDoNothing({ target: plans.id })
-      return plan(id)
+      const [same] = await db
+        .select({ id: plans.id })
+        .from(plans)
+        .where(and(own(scope, plans), eq(plans.id, id), sql`${plans.request} = ${JSON.stringify(request)}::jsonb`))
+      return same ? plan(id) : null
     },
 
     /** Starts a run of one of the household's plans, once; null if there is no such plan or the id is another's. */
