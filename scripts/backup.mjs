@@ -11,18 +11,27 @@ await main(async () => {
   const bin = ensurePostgres()
   const database = await keptDatabase('postgres-household')
   // Row security binds whoever is no superuser: a copy is of all households.
-  const env = { ...process.env, PGOPTIONS: '-c bivvet.household=*' }
-  const psql = (query) =>
-    run(path.join(bin, 'psql'), ['-tA', '-d', database.url, '-c', query], { quiet: true, env }).trim()
+  const { hostname, port, username, password, pathname } = new URL(database.url)
+  // Said by the environment, so that no message shows the password.
+  const env = {
+    ...process.env,
+    PGOPTIONS: '-c bivvet.household=*',
+    PGHOST: hostname,
+    PGPORT: port || '5432',
+    PGUSER: decodeURIComponent(username),
+    PGPASSWORD: decodeURIComponent(password),
+    PGDATABASE: pathname.slice(1),
+  }
+  const psql = (query) => run(path.join(bin, 'psql'), ['-tA', '-c', query], { quiet: true, env }).trim()
   try {
     if (task === 'backup') {
       const folder = path.join(DATA, 'backups')
       mkdirSync(folder, { recursive: true, mode: 0o700 })
       const at = new Date().toISOString().slice(0, 19).replaceAll(':', '-')
       const to = file ?? path.join(folder, `bivvet-${at}.dump`)
-      run(path.join(bin, 'pg_dump'), ['--format=custom', '--no-owner', '--file', to, '-d', database.url], {
-        quiet: true,
-      })
+      // Row security binds an owner who is no superuser too; the environment says that all is asked for.
+      const all = ['--format=custom', '--no-owner', '--enable-row-security', '--file', to]
+      run(path.join(bin, 'pg_dump'), all, { quiet: true, env })
       console.log(`\nThe database is copied to ${to}\n`)
       return
     }
@@ -36,8 +45,8 @@ await main(async () => {
     // All of it or nothing: a copy that cannot be read leaves the database as it is.
     run(
       path.join(bin, 'pg_restore'),
-      ['--clean', '--if-exists', '--no-owner', '--single-transaction', '-d', database.url, file],
-      { quiet: true, advice: 'take a copy that npm run backup has written.' },
+      ['--clean', '--if-exists', '--no-owner', '--single-transaction', '-d', env.PGDATABASE, file],
+      { quiet: true, env, advice: 'take a copy that npm run backup has written.' },
     )
     console.log(`\n${psql('select count(*) from households')} households are back. Start the server anew.\n`)
   } finally {
