@@ -1,6 +1,9 @@
-import { startAuthentication, startRegistration } from '@simplewebauthn/browser'
 import type { Found } from '~~/shared/door.schema'
 import type { Whoami } from '~~/shared/household'
+
+/** What speaks to an authenticator comes when one is asked. */
+const passkeys = () => import('@simplewebauthn/browser')
+type Passkeys = Awaited<ReturnType<typeof passkeys>>
 
 /** Some of what a stove needs is there at https and at this very machine alone. */
 export const isSecurePlace = () => window.isSecureContext
@@ -49,12 +52,14 @@ export function useDoor() {
     join: (token: string, name: string) => attempt(() => post(`invites/${token}`, { name })),
     enterByPasskey: () =>
       attempt(async () => {
-        const optionsJSON = await api<Parameters<typeof startAuthentication>[0]['optionsJSON']>('/door/passkey')
+        const optionsJSON = await api<Parameters<Passkeys['startAuthentication']>[0]['optionsJSON']>('/door/passkey')
+        const { startAuthentication } = await passkeys()
         await post('passkey', { response: await startAuthentication({ optionsJSON }) })
       }),
     addPasskey: () =>
       attempt(async () => {
-        const optionsJSON = await api<Parameters<typeof startRegistration>[0]['optionsJSON']>('/people/passkey')
+        const optionsJSON = await api<Parameters<Passkeys['startRegistration']>[0]['optionsJSON']>('/people/passkey')
+        const { startRegistration } = await passkeys()
         const response = await startRegistration({ optionsJSON })
         await api('/people/passkey', { method: 'POST', body: { response } })
       }),
