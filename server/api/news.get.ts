@@ -19,7 +19,14 @@ export default defineEventHandler(async (event) => {
     (news) => void stream.push(news ? JSON.stringify(news) : ''),
     () => void stream.close(),
   )
-  const pulse = setInterval(() => void stream.push({ event: 'pulse', data: '' }), PULSE_MS)
+  // Who was signed out meanwhile hears no more; a database that does not answer signs nobody out.
+  const isIn = () =>
+    askerOf(event).then(
+      (asker) => asker !== null,
+      () => true,
+    )
+  const beat = async () => ((await isIn()) ? stream.push({ event: 'pulse', data: '' }) : stream.close())
+  const pulse = setInterval(() => void beat(), PULSE_MS)
   stream.onClosed(async () => {
     clearInterval(pulse)
     stop()

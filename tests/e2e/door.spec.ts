@@ -245,7 +245,14 @@ test('a session ends on the server, and a link lets one person in once', async (
     devices: { id: string; memberId: string }[]
   }
   const theirs = devices.find(({ memberId }) => memberId === whoami.member.id)!
+  const hearing = new AbortController()
+  const headers = { cookie: cookies.map(({ name, value }) => `${name}=${value}`).join('; ') }
+  const stream = await fetch(`${baseURL}/api/news`, { headers, signal: hearing.signal })
   expect((await request.delete(`/api/people/devices/${theirs.id}`)).status()).toBe(204)
+  // What it was hearing ends with the next pulse.
+  const ended = stream.text().then(() => 'ended')
+  const late = new Promise((resolve) => setTimeout(() => resolve('still hears'), 45_000))
+  expect(await Promise.race([ended, late])).toBe('ended')
   // The cookie is as it was, and opens nothing.
   expect((await second.get('/api/kitchen')).status()).toBe(401)
   await second.dispose()
