@@ -1,7 +1,11 @@
 import { spawnSync } from 'node:child_process'
-import { readFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
 import { BEANS } from '../tests/fixtures'
 import { describe, expect, it } from 'vitest'
+import { kitchenScene, WHISTLES } from '../tests/trials/sounds'
+import { wavOf } from '../tests/wav'
 import { beansWithSquash, requestFor } from '../tests/dishes'
 
 function core(args: string[], input = '') {
@@ -117,5 +121,28 @@ describe('the command line', () => {
     expect(broken.output).toMatchObject({
       problems: [{ path: 'runs.0.verdicts.0.content', message: expect.stringContaining('no such food') }],
     })
+  })
+
+  it('listens to a sound, and says what is wrong with one that it cannot hear', () => {
+    const { samples, sampleRate, whistles } = kitchenScene(
+      { seconds: 40, snrDb: 12, noises: ['clatter'], kind: 'steam' },
+      31,
+    )
+    const folder = mkdtempSync(path.join(tmpdir(), 'bivvet-ear-'))
+    const file = path.join(folder, 'kitchen.wav')
+    writeFileSync(file, wavOf(samples, sampleRate))
+    const heard = core(['ear', file])
+    expect(heard.status).toBe(0)
+    expect(heard.output).toMatchObject({ seconds: 40, example: null, whistles: whistles.map(() => ({})) })
+    const example = path.join(folder, 'example.wav')
+    writeFileSync(example, wavOf(WHISTLES.steam(31 * 97, 3, sampleRate), sampleRate))
+    expect(core(['ear', file, example]).output).toMatchObject({ example: 'learnt', whistles: whistles.map(() => ({})) })
+    const broken = core(['ear', file, 'package.json'])
+    expect(broken.status).toBe(2)
+    expect(broken.output).toMatchObject({ problems: [{ path: 'example', code: 'sound-unreadable' }] })
+    expect(core(['ear', path.join(folder, 'none.wav')]).output).toMatchObject({
+      problems: [{ code: 'file-unreadable' }],
+    })
+    rmSync(folder, { recursive: true })
   })
 })

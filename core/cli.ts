@@ -11,8 +11,10 @@ import { holdsPressure } from './appliance/appliance'
 import { answerDish } from './dish/dish'
 import { dishRequestSchema, dishSchema } from './dish/dish.schema'
 import { USUAL_POT } from './dish/pot-stage'
+import { hearSound } from './ear/hear'
 import { publishedAnswer, publishedDish } from './formats/plan'
 import { readRecipe } from './formats/recipe'
+import { readWav, type Sound } from './formats/wav'
 import { dishOfRecipe } from './formats/recipe-dish'
 import { learnFromFile } from './learn/log-file'
 import { logFileSchema } from './learn/log-file.schema'
@@ -31,6 +33,7 @@ const USAGE = `Use: npm run --silent core -- COMMAND FILE     (FILE may be - for
   dish FILE       works a dish out and prints every stage of it, its ledgers and its clock
   meal FILE       plans a meal: when each task begins, what is proved of the plan, or why there is none
   learn FILE      learns from a log: each figure as assumed and as it is now, with the runs that spoke of it
+  ear FILE [EXAMPLE]  listens to a WAV file and prints the whistles heard, after one example of them if there is one
   recipe FILE     reads a recipe (JSON-LD, an HTML page that holds it, or plain text) and prints it as a dish
 
 Prints JSON. On bad input prints { problems: [{ path, message }] } and ends with status 2.`
@@ -41,7 +44,7 @@ interface Said {
   params?: Record<string, string | number>
 }
 
-function main([command, file]: string[]): void {
+function main([command, file, other]: string[]): void {
   const run =
     command !== undefined && Object.hasOwn(COMMANDS, command) ? COMMANDS[command as keyof typeof COMMANDS] : null
   if (!run || !file) {
@@ -49,7 +52,7 @@ function main([command, file]: string[]): void {
     process.exitCode = 2
     return
   }
-  run(file)
+  run(file, other)
 }
 
 const COMMANDS = {
@@ -59,6 +62,7 @@ const COMMANDS = {
   meal: (file: string) => runMeal(readJson(file)),
   learn: (file: string) => runLearn(readJson(file)),
   recipe: (file: string) => runRecipe(readText(file)),
+  ear: (file: string, example?: string) => runEar(file, example),
 }
 
 function runSimulate(input: unknown): void {
@@ -113,6 +117,26 @@ function runRecipe(text: string): void {
   if (!recipe.ok) return fail(recipe.problems)
   const own = dishSchema.safeParse(recipe.value.own)
   print(own.success ? { dish: own.data, lines: [], written: [] } : dishOfRecipe(recipe.value, namesOf(), USUAL_POT))
+}
+
+function runEar(file: string, exampleFile?: string): void {
+  const sound = readSound(file, 'file')
+  const example = exampleFile === undefined ? null : readSound(exampleFile, 'example')
+  if (sound && (example || exampleFile === undefined)) print(hearSound(sound, example))
+}
+
+function readSound(file: string, path: string): Sound | null {
+  let bytes: Uint8Array
+  try {
+    bytes = readFileSync(file === '-' ? 0 : file)
+  } catch (error) {
+    fail([{ path, code: 'file-unreadable', params: { file, reason: (error as Error).message } }])
+    return null
+  }
+  const sound = readWav(bytes)
+  if (sound.ok) return sound.value
+  fail(sound.problems.map((one) => ({ ...one, path })))
+  return null
 }
 
 /** The figures that are of interest for this kind of appliance. */

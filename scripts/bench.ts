@@ -15,7 +15,6 @@ import { findStacks } from '../core/stack/search'
 import { courseOf, createFollower, opensFromOf } from '../core/live/follow'
 import type { RunEvent } from '../core/live/event.schema'
 import { createStove } from '../core/live/stove'
-import { earScore } from '../tests/trials/ear'
 import { runTrials } from '../tests/trials/live'
 import { referenceBoilMinutes } from './bench-reference'
 
@@ -259,18 +258,3 @@ for (const [what, told, fixed] of [
 flush(
   `500 simulated runs, heat, load and vent hidden, 10 % missed, 5 % false; advice changed ${trials.changesPerRun.toFixed(2)} times a run`,
 )
-
-for (const snrDb of [0, 6, 12, 20]) {
-  const plain = earScore(snrDb)
-  const learnt = earScore(snrDb, { calibrated: true })
-  rows.push({
-    'dB over the noise': snrDb,
-    whistles: plain.whistles,
-    precision: percent(plain.precision),
-    recall: percent(plain.recall),
-    'precision, learnt': percent(learnt.precision),
-    'recall, learnt': percent(learnt.recall),
-  })
-}
-flush('The whistle ear on generated kitchens (extractor, blender, tap, clatter, talk)')
-console.log('\nMeals have a target too (200 ms); they are not built yet and not measured.')

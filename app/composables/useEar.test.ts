@@ -43,7 +43,10 @@ afterEach(closePage)
 
 function open() {
   const scope = effectScope()
-  return { scope, ear: scope.run(() => useEar(() => undefined))! }
+  return {
+    scope,
+    ear: scope.run(() => useEar({ onWhistle: () => undefined, onUnsure: () => undefined, expected: () => 0 }))!,
+  }
 }
 
 describe('the ear', () => {

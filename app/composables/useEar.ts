@@ -1,24 +1,35 @@
-import { tryOnScopeDispose, useLocalStorage } from '@vueuse/core'
-import type { WhistleShape } from '~~/core/live/ear'
+import { tryOnScopeDispose, useIntervalFn, useLocalStorage } from '@vueuse/core'
+import type { WhistleShape } from '~~/core/ear/judge'
 import workletUrl from '~/workers/ear.worklet?worker&url'
 import type { EarMessage, EarRequest } from '~/workers/ear.worklet'
 
 /** Why the ear does not hear. */
 export type Deafness = 'no-microphone' | 'denied' | 'no-way' | 'failed'
 
-const LEARN_S = 8
+/** So long it waits for a whistle to begin and end. */
+const LEARN_S = 20
+const EXPECT_EVERY_MS = 1000
+
+interface EarOptions {
+  /** Told when a whistle began. */
+  onWhistle: (beganMs: number) => void
+  /** Told when a sound began that may have been one. */
+  onUnsure: (beganMs: number) => void
+  /** Log odds by which a whistle is likelier now than at any time. */
+  expected: () => number
+}
 
 /**
- * The whistle ear on this device's microphone: `onWhistle` is told when one began. Nothing is recorded and
- * nothing leaves the device; what it keeps of a learnt whistle are ten figures.
+ * The whistle ear on this device's microphone. Nothing is recorded and nothing leaves the device; what it keeps of a
+ * learnt whistle are ten figures.
  */
-export function useEar(onWhistle: (beganMs: number) => void) {
+export function useEar({ onWhistle, onUnsure, expected }: EarOptions) {
   const state = ref<'off' | 'asking' | 'listening' | 'deaf'>('off')
   const deafness = ref<Deafness | null>(null)
   const riseDb = ref(0)
   const noisy = ref(false)
   const learning = ref<'no' | 'yes' | 'done' | 'nothing'>('no')
-  const shape = useLocalStorage<WhistleShape | null>('bivvet-whistle-shape', null, {
+  const shape = useLocalStorage<WhistleShape | null>('bivvet-whistle', null, {
     serializer: { read: (text) => JSON.parse(text) as WhistleShape | null, write: JSON.stringify },
   })
   let isGone = false
@@ -69,15 +80,18 @@ export function useEar(onWhistle: (beganMs: number) => void) {
       processorOptions: { shape: shape.value ? [...shape.value] : null },
     })
     node.port.onmessage = ({ data }: MessageEvent<EarMessage>) => {
-      if (data.kind === 'whistle') onWhistle(serverNow() - (data.endedAgoS + data.lastedS) * 1000)
-      else if (data.kind === 'level') {
+      if (data.kind === 'level') {
         riseDb.value = data.riseDb
         noisy.value = data.noisy
-      } else {
+      } else if (data.kind === 'shape') {
         learning.value = data.shape ? 'done' : 'nothing'
         if (!data.shape) return
         shape.value = data.shape
         connect()
+      } else {
+        const beganMs = serverNow() - (data.endedAgoS + data.lastedS) * 1000
+        if (data.kind === 'whistle') onWhistle(beganMs)
+        else onUnsure(beganMs)
       }
     }
     source = context!.createMediaStreamSource(stream!)
@@ -106,10 +120,12 @@ export function useEar(onWhistle: (beganMs: number) => void) {
     state.value = 'off'
   }
 
-  /** Learns this kitchen's whistle from the next seconds. */
+  const ask = (request: EarRequest) => node?.port.postMessage(request)
+  useIntervalFn(() => ask({ kind: 'expect', logOdds: expected() }), EXPECT_EVERY_MS)
+
+  /** Learns this kitchen's whistle from the next one. */
   function learn() {
-    const request: EarRequest = { kind: 'learn', seconds: LEARN_S }
-    node?.port.postMessage(request)
+    ask({ kind: 'learn', seconds: LEARN_S })
     learning.value = 'yes'
   }
   function forget() {

@@ -1,4 +1,6 @@
-import { createEar, shapeOfExample, type Ear, type WhistleShape } from '~~/core/live/ear'
+import { createEar, type Ear } from '~~/core/ear/ear'
+import { createExample, type Example } from '~~/core/ear/example'
+import type { WhistleShape } from '~~/core/ear/judge'
 
 // What the audio thread has, and the library of types leaves out.
 declare const sampleRate: number
@@ -9,37 +11,40 @@ declare class AudioWorkletProcessor {
 
 /** What the ear says to the page. */
 export type EarMessage =
-  | { kind: 'whistle'; lastedS: number; endedAgoS: number }
+  /** A sound that was a whistle, or that may have been one. */
+  | { kind: 'whistle' | 'unsure'; lastedS: number; endedAgoS: number }
   | { kind: 'level'; riseDb: number; noisy: boolean }
   | { kind: 'shape'; shape: WhistleShape | null }
-/** What the page says to the ear: learn from the next seconds. */
-export type EarRequest = { kind: 'learn'; seconds: number }
+/** What the page says to the ear: learn from the next seconds, or how likely a whistle is by what is known of the pots. */
+export type EarRequest = { kind: 'learn'; seconds: number } | { kind: 'expect'; logOdds: number }
 
 const LEVEL_EVERY_S = 0.15
 
-/** Listens in the audio thread; no sound leaves it, and none is kept but the seconds it is asked to learn from. */
+/** Listens in the audio thread; no sound leaves it, and none is kept. */
 class EarProcessor extends AudioWorkletProcessor {
   private readonly ear: Ear
   private heardS = 0
   private toldS = 0
-  private example: Float32Array | null = null
-  private learnt = 0
+  private example: Example | null = null
+  private learnUntilS = 0
 
   constructor(options: { processorOptions: { shape: WhistleShape | null } }) {
     super()
     this.ear = createEar(sampleRate, options.processorOptions.shape)
     this.port.onmessage = ({ data }: MessageEvent<EarRequest>) => {
-      this.example = new Float32Array(Math.round(data.seconds * sampleRate))
-      this.learnt = 0
+      if (data.kind === 'expect') return this.ear.expect(data.logOdds)
+      this.example = createExample(sampleRate)
+      this.learnUntilS = this.heardS + data.seconds
     }
   }
 
   process([input]: Float32Array[][]): boolean {
     const samples = input?.[0]
     if (!samples) return true
-    for (const { fromS, toS } of this.ear.push(samples))
-      this.tell({ kind: 'whistle', lastedS: toS - fromS, endedAgoS: Math.max(0, this.heardS - toS) })
+    const sounds = this.ear.push(samples)
     this.heardS += samples.length / sampleRate
+    for (const { fromS, toS, isWhistle } of sounds)
+      this.tell({ kind: isWhistle ? 'whistle' : 'unsure', lastedS: toS - fromS, endedAgoS: this.heardS - toS })
     if (this.example) this.learn(samples)
     if (this.heardS - this.toldS >= LEVEL_EVERY_S) {
       this.toldS = this.heardS
@@ -49,11 +54,9 @@ class EarProcessor extends AudioWorkletProcessor {
   }
 
   private learn(samples: Float32Array) {
-    const example = this.example!
-    example.set(samples.subarray(0, example.length - this.learnt), this.learnt)
-    this.learnt += samples.length
-    if (this.learnt < example.length) return
-    this.tell({ kind: 'shape', shape: shapeOfExample(example, sampleRate) })
+    const shape = this.example!.push(samples)
+    if (!shape && this.heardS < this.learnUntilS) return
+    this.tell({ kind: 'shape', shape })
     this.example = null
   }
 

@@ -1,6 +1,19 @@
-import { createEar, shapeOfExample, type WhistleShape } from '../../core/live/ear'
-import { whistleSound, type WhistleKind } from '../../core/live/whistle-sound'
-import { kitchenScene, KITCHEN_SOUNDS, type KitchenSound, type Scene } from './sounds'
+import { createEar, type HeardSound } from '../../core/ear/ear'
+import { createExample } from '../../core/ear/example'
+import type { WhistleShape } from '../../core/ear/judge'
+import { randomFrom } from '../../core/live/random'
+import { white } from '../../core/live/whistle-sound'
+import {
+  KITCHEN_SOUNDS,
+  kitchenSound,
+  powerOf,
+  WHISTLE_MAKES,
+  WHISTLES,
+  whistlingIn,
+  type KitchenSound,
+  type Scene,
+  type WhistleMake,
+} from './sounds'
 
 /** How well the ear did over some scenes. */
 export interface EarScore {
@@ -12,60 +25,88 @@ export interface EarScore {
   recall: number
 }
 
-/** The ear is right if what it heard and a whistle overlap, each whistle once. */
+/** A microphone's samples come in blocks of this size. */
+const BLOCK = 128
+const QUIET_AFTER_S = 5
+
+/** All sounds that the ear tells of. */
+export function listenTo(
+  { samples, sampleRate }: Pick<Scene, 'samples' | 'sampleRate'>,
+  shape: WhistleShape | null = null,
+): HeardSound[] {
+  const ear = createEar(sampleRate, shape)
+  const heard: HeardSound[] = []
+  for (let at = 0; at < samples.length; at += BLOCK) heard.push(...ear.push(samples.subarray(at, at + BLOCK)))
+  return [...heard, ...ear.push(new Float32Array(QUIET_AFTER_S * sampleRate))]
+}
+
+/** What it counted is right where that and a whistle overlap, each whistle once. */
 export function hearScene(
   scene: Scene,
   shape: WhistleShape | null = null,
 ): Pick<EarScore, 'whistles' | 'heard' | 'right'> {
-  const ear = createEar(scene.sampleRate, shape)
-  const heard = []
-  const block = 128
-  for (let at = 0; at < scene.samples.length; at += block)
-    heard.push(...ear.push(scene.samples.subarray(at, at + block)))
+  const counted = listenTo(scene, shape).filter(({ isWhistle }) => isWhistle)
   const left = [...scene.whistles]
-  let right = 0
-  for (const { fromS, toS } of heard) {
+  for (const { fromS, toS } of counted) {
     const i = left.findIndex((whistle) => fromS < whistle.toS + 0.3 && toS > whistle.fromS - 0.3)
-    if (i < 0) continue
-    left.splice(i, 1)
-    right++
+    if (i >= 0) left.splice(i, 1)
   }
-  return { whistles: scene.whistles.length, heard: heard.length, right }
+  return { whistles: scene.whistles.length, heard: counted.length, right: scene.whistles.length - left.length }
 }
 
-/** Scores over minutes of each noise with each kind of whistle, at one loudness of the whistle over the noise. */
+/** Adds up the scores of some scenes. */
+export function scoreOf(scores: readonly Pick<EarScore, 'whistles' | 'heard' | 'right'>[]): EarScore {
+  const sum = (key: 'whistles' | 'heard' | 'right') => scores.reduce((total, one) => total + one[key], 0)
+  const [whistles, heard, right] = [sum('whistles'), sum('heard'), sum('right')]
+  return { whistles, heard, right, precision: right / Math.max(1, heard), recall: right / Math.max(1, whistles) }
+}
+
+/** Scores over minutes of our own noises with each make of whistle, at one loudness of the whistle over the noise. */
 export function earScore(
   snrDb: number,
   {
     noises = KITCHEN_SOUNDS,
-    calibrated = false,
-    scenes = 3,
-  }: { noises?: readonly KitchenSound[]; calibrated?: boolean; scenes?: number } = {},
+    makes = WHISTLE_MAKES,
+    withExample = false,
+    scenes = 1,
+  }: { noises?: readonly KitchenSound[]; makes?: readonly WhistleMake[]; withExample?: boolean; scenes?: number } = {},
 ): EarScore {
-  const total = { whistles: 0, heard: 0, right: 0 }
-  for (const noise of noises)
-    for (const kind of ['broad', 'tonal'] as WhistleKind[])
-      for (let i = 0; i < scenes; i++) {
-        const seed = 1000 + 100 * KITCHEN_SOUNDS.indexOf(noise) + 10 * i + (kind === 'tonal' ? 1 : 0)
-        const scene = kitchenScene({ seconds: 60, snrDb, noises: [noise], kind }, seed)
-        const shape = calibrated ? exampleOf(kind, seed) : null
-        const score = hearScene(scene, shape)
-        total.whistles += score.whistles
-        total.heard += score.heard
-        total.right += score.right
-      }
-  return {
-    ...total,
-    precision: total.right / Math.max(1, total.heard),
-    recall: total.right / Math.max(1, total.whistles),
-  }
+  return scoreOf(
+    noises.flatMap((noise) =>
+      makes.flatMap((kind) =>
+        Array.from({ length: scenes }, (_, i) => {
+          const seed = 1000 + 100 * KITCHEN_SOUNDS.indexOf(noise) + 10 * i + WHISTLE_MAKES.indexOf(kind)
+          const scene = whistlingIn(
+            minuteOf(noise, i),
+            (_, seconds) => ({ sound: WHISTLES[kind](seed * 97, seconds, RATE_HZ), seconds }),
+            { snrDb, sampleRate: RATE_HZ },
+            seed,
+          )
+          return hearScene(scene, withExample ? exampleOf(WHISTLES[kind](seed * 97, 3, RATE_HZ)) : null)
+        }),
+      ),
+    ),
+  )
 }
 
-/** One whistle in a quiet kitchen, as the cook records it for the ear. */
-function exampleOf(kind: WhistleKind, seed: number): WhistleShape | null {
-  const sampleRate = 16_000
-  const sound = whistleSound(kind, 3, sampleRate, seed * 97)
-  const quiet = new Float32Array(sound.length + 2 * sampleRate)
-  quiet.set(sound, sampleRate)
-  return shapeOfExample(quiet, sampleRate)
+const RATE_HZ = 16_000
+const minutes = new Map<string, Float32Array>()
+
+/** A minute of a noise, made once: each score takes the same. */
+function minuteOf(noise: KitchenSound, which: number): Float32Array {
+  const key = `${noise} ${which}`
+  const made = minutes.get(key) ?? kitchenSound(noise, 60, RATE_HZ, 1000 + 10 * which + noise.length)
+  minutes.set(key, made)
+  return made
+}
+
+/** What the ear learns from one whistle in a quiet kitchen. */
+export function exampleOf(whistle: Float32Array): WhistleShape | null {
+  const example = new Float32Array(whistle.length + 3 * RATE_HZ)
+  const gain = 0.1 / Math.sqrt(powerOf(whistle))
+  const random = randomFrom(1)
+  whistle.forEach((sample, i) => (example[i + 1.5 * RATE_HZ] = gain * sample))
+  // No microphone is quite silent.
+  for (let i = 0; i < example.length; i++) example[i] = example[i]! + 1e-4 * white(random)
+  return createExample(RATE_HZ).push(example)
 }

@@ -1,5 +1,6 @@
 import { flameStep, type LivePlan } from '../../core/live/course'
 import type { RunEvent } from '../../core/live/event.schema'
+import { expectedWhistle } from '../../core/live/expected'
 import { courseOf, createFollower } from '../../core/live/follow'
 import { normal, randomFrom } from '../../core/live/random'
 import { createStove, hiddenPot, type Hidden } from '../../core/live/stove'
@@ -29,12 +30,26 @@ interface TrialNoise {
   lateS: number
 }
 
+/** Counts the whistles in the cook's stead; what it tells may lie a little before the minute at which it tells it. */
+export interface Listening {
+  /** Goes on until that minute, in which the pot whistled at these; the minutes at which it heard a whistle begin. */
+  until(minute: number, whistleMinutes: readonly number[]): number[]
+  /** What is known of the pot, in log odds. */
+  expect(logOdds: number): void
+}
+
 /**
  * A whole run on a simulated stove whose heat, load and vent nobody knows, counted by a cook who misses some
  * whistles and counts others that were none, and who does what is advised. The fixed count is judged on the
  * same stove and the same ears.
  */
-function trial(plan: LivePlan, hidden: Hidden, noise: TrialNoise, random: () => number): TrialResult {
+function trial(
+  plan: LivePlan,
+  hidden: Hidden,
+  noise: TrialNoise,
+  random: () => number,
+  listening: Listening | null,
+): TrialResult {
   const START = 0
   const ms = (minute: number) => START + Math.round(minute * MINUTE_MS)
   const planned = plan.answer.closings[0]!.range.figure
@@ -53,27 +68,25 @@ function trial(plan: LivePlan, hidden: Hidden, noise: TrialNoise, random: () => 
   stove.heat(flameW)
   let nextFalse = nextFalseAfter(0)
   for (let minute = step; minute < 240 && (offMinute === null || fixedOffMinute === null); minute += step) {
-    const heard = stove
+    const whistled = stove
       .advance(minute)
       .filter(({ kind }) => kind === 'whistle')
-      .filter(() => random() >= noise.missed)
-      .map((sign) => sign.minute + (noise.lateS / 60) * Math.abs(1 + 0.5 * normal(random)))
-    if (stove.now().whistles > 0 && minute > nextFalse) {
-      heard.push(minute)
-      nextFalse = nextFalseAfter(minute)
-    }
+      .map((sign) => sign.minute)
+    const heard = listening ? listening.until(minute, whistled) : tapped(whistled, minute)
     for (const at of heard) {
       const event: RunEvent = { id: `w${events.length}`, at: ms(at), data: { kind: 'whistle' } }
       const count = events.length
       if (fixedOffMinute === null && count >= planned) fixedOffMinute = at
       events.push(event)
       if (offMinute !== null) continue
-      const { advice, outlook } = follow(events, event.at)
+      const knownMinute = listening ? minute : at
+      const { advice, outlook } = follow(events, ms(knownMinute))
       if (advice && advice.figure !== figure) changes++
       figure = advice?.figure ?? figure
-      if (outlook!.soFar >= figure) offMinute = at
+      if (outlook!.soFar >= figure) offMinute = knownMinute
       lookAgainMs = Math.max(outlook!.heatOffAt, event.at + 20_000)
     }
+    if (listening) listening.expect(expectedWhistle(plan, follow(events, ms(minute)), ms(minute)))
     if (offMinute !== null || ms(minute) < lookAgainMs) continue
     // Nothing heard: the clock alone may tell that it is time.
     const { advice, outlook } = follow(events, ms(minute))
@@ -91,6 +104,18 @@ function trial(plan: LivePlan, hidden: Hidden, noise: TrialNoise, random: () => 
     needs: plan.answer.foods[0]!.needs,
     fixedTruth: endOf(fixedOffMinute ?? 240),
     changes,
+  }
+
+  /** A cook who misses some, is late, and hears some that were none. */
+  function tapped(whistled: readonly number[], minute: number): number[] {
+    const heard = whistled
+      .filter(() => random() >= noise.missed)
+      .map((at) => at + (noise.lateS / 60) * Math.abs(1 + 0.5 * normal(random)))
+    if (stove.now().whistles > 0 && minute > nextFalse) {
+      heard.push(minute)
+      nextFalse = nextFalseAfter(minute)
+    }
+    return heard
   }
 
   function nextFalseAfter(minute: number): number {
@@ -133,8 +158,15 @@ export interface Trials {
   changesPerRun: number
 }
 
-/** Many trials over five foods and two flames, the same every time; `planner` makes the plans. */
-export function runTrials(count: number, planner: (request: PlanRequest) => Outcome<PlanAnswer>): Trials {
+/**
+ * Many trials over five foods and two flames, the same every time; `planner` makes the plans. With `listeningOf` the
+ * whistles of each run are counted by what it gives in place of a hand.
+ */
+export function runTrials(
+  count: number,
+  planner: (request: PlanRequest) => Outcome<PlanAnswer>,
+  listeningOf: ((run: number) => Listening) | null = null,
+): Trials {
   const results = Array.from({ length: count }, (_, i) => {
     const random = randomFrom(1000 + i)
     const { food, dryG, hours } = FOODS[i % FOODS.length]!
@@ -152,7 +184,7 @@ export function runTrials(count: number, planner: (request: PlanRequest) => Outc
     if (!planned.ok) throw new TypeError(planned.problems[0]!.code)
     const unknown = (sd: number) => Math.exp(sd * normal(random))
     const hidden = { heat: unknown(UNMEASURED.heat), load: unknown(UNMEASURED.load), vent: unknown(UNMEASURED.vent) }
-    return trial({ request, answer: planned.value }, hidden, NOISE, random)
+    return trial({ request, answer: planned.value }, hidden, NOISE, random, listeningOf?.(i) ?? null)
   })
   const share = (holds: (one: TrialResult) => boolean) => results.filter(holds).length / count
   const misses = (of: (one: TrialResult) => number) => results.map((one) => Math.abs(of(one))).sort((a, b) => a - b)

@@ -1,5 +1,6 @@
 import { randomFrom } from '../../core/live/random'
-import { filter, white, whistleSound, type WhistleKind } from '../../core/live/whistle-sound'
+import { filter, white, whistleSound } from '../../core/live/whistle-sound'
+import { steamWhistle } from './steam'
 
 /**
  * Kitchen sounds made from scratch, for trying the ear on. All are mono, about -1 to 1, and the same for the
@@ -104,12 +105,20 @@ export interface Scene {
   samples: Float32Array
   sampleRate: number
   whistles: { fromS: number; toS: number }[]
+  /** By what everything was multiplied, so that nothing is cut off. */
+  scale: number
 }
 
-/**
- * A kitchen with a pot that whistles: whistles so many dB louder than what goes on beside them (power while a
- * whistle lasts, over the noise's power while it sounds), and a little room noise everywhere.
- */
+/** Ways of making a whistle, of this seed's pot, that share no code: by filters over noise, and by sinking resonances. */
+export const WHISTLES = {
+  broad: (seed: number, seconds: number, sampleRate: number) => whistleSound('broad', seconds, sampleRate, seed),
+  tonal: (seed: number, seconds: number, sampleRate: number) => whistleSound('tonal', seconds, sampleRate, seed),
+  steam: steamWhistle,
+}
+export type WhistleMake = keyof typeof WHISTLES
+export const WHISTLE_MAKES = Object.keys(WHISTLES) as WhistleMake[]
+
+/** A kitchen's noise with a pot that whistles in it, by one of our own noises. */
 export function kitchenScene(
   {
     seconds,
@@ -117,43 +126,53 @@ export function kitchenScene(
     noises,
     kind,
     sampleRate = 16_000,
-  }: { seconds: number; snrDb: number; noises: readonly KitchenSound[]; kind: WhistleKind; sampleRate?: number },
+  }: { seconds: number; snrDb: number; noises: readonly KitchenSound[]; kind: WhistleMake; sampleRate?: number },
+  seed: number,
+): Scene {
+  const noise = new Float32Array(Math.round(seconds * sampleRate))
+  for (const name of noises) {
+    const sound = kitchenSound(name, seconds, sampleRate, seed * 31 + name.length)
+    for (let i = 0; i < noise.length; i++) noise[i] = noise[i]! + sound[i]!
+  }
+  return whistlingIn(
+    noise,
+    (_, lasts) => ({ sound: WHISTLES[kind](seed * 97, lasts, sampleRate), seconds: lasts }),
+    { snrDb, sampleRate },
+    seed,
+  )
+}
+
+/**
+ * Adds a pot's whistles to a noise, some seconds apart: the power of each while it lasts is so many dB over the noise's
+ * own on average, however that comes and goes; and a little room noise everywhere.
+ */
+export function whistlingIn(
+  noise: Float32Array,
+  whistle: (which: number, seconds: number) => { sound: Float32Array; seconds: number },
+  { snrDb, sampleRate }: { snrDb: number; sampleRate: number },
   seed: number,
 ): Scene {
   const random = randomFrom(seed)
-  const samples = new Float32Array(Math.round(seconds * sampleRate))
-  for (const noise of noises) {
-    const sound = kitchenSound(noise, seconds, sampleRate, seed * 31 + noise.length)
-    for (let i = 0; i < samples.length; i++) samples[i] = samples[i]! + sound[i]!
-  }
-  const noisePower = soundingPower(samples)
+  const samples = Float32Array.from(noise)
+  const noisePower = powerOf(noise)
   const whistles: Scene['whistles'] = []
-  for (let at = 5 + 8 * random(); at < seconds - 9; at += 9 + 14 * random()) {
-    const lasts = 1.5 + 5 * random()
-    const sound = whistleSound(kind, lasts, sampleRate, seed * 97 + whistles.length)
-    const gain = Math.sqrt((noisePower * 10 ** (snrDb / 10)) / soundingPower(sound))
+  for (let at = 5 + 8 * random(); at < noise.length / sampleRate - 9;) {
+    const { sound, seconds: lasts } = whistle(whistles.length, 1.5 + 5 * random())
+    const gain = Math.sqrt((noisePower * 10 ** (snrDb / 10)) / powerOf(sound.subarray(0, lasts * sampleRate)))
     const start = Math.round(at * sampleRate)
-    sound.forEach((sample, i) => (samples[start + i] = samples[start + i]! + gain * sample))
+    for (let i = 0; i < sound.length && start + i < samples.length; i++)
+      samples[start + i] = samples[start + i]! + gain * sound[i]!
     whistles.push({ fromS: at, toS: at + lasts })
-    at += lasts
+    at += lasts + 9 + 14 * random()
   }
   const room = Math.sqrt(noisePower) * 0.02
   const peak = samples.reduce((most, sample) => Math.max(most, Math.abs(sample)), 1e-9)
-  for (let i = 0; i < samples.length; i++)
-    samples[i] = (0.7 * (samples[i]! + room * white(random))) / Math.max(peak, 0.7)
-  return { samples, sampleRate, whistles }
+  const scale = 0.7 / Math.max(peak, 0.7)
+  for (let i = 0; i < samples.length; i++) samples[i] = scale * (samples[i]! + room * white(random))
+  return { samples, sampleRate, whistles, scale }
 }
 
-/** Mean power of the tenths of seconds that sound at all. */
-function soundingPower(samples: Float32Array): number {
-  const block = 1600
-  const powers: number[] = []
-  for (let at = 0; at + block <= samples.length; at += block) {
-    let sum = 0
-    for (let i = 0; i < block; i++) sum += samples[at + i]! ** 2
-    powers.push(sum / block)
-  }
-  const most = Math.max(1e-12, ...powers)
-  const loud = powers.filter((power) => power > most / 1000)
-  return loud.length > 0 ? loud.reduce((sum, power) => sum + power, 0) / loud.length : 1e-9
+/** Mean power of a sound. */
+export function powerOf(samples: Float32Array): number {
+  return samples.reduce((sum, sample) => sum + sample * sample, 0) / Math.max(1, samples.length)
 }

@@ -2,11 +2,14 @@
 import { mdiEarHearing, mdiEarHearingOff } from '@mdi/js'
 
 /** The whistle ear of this device: on, off, learning, or why it is deaf. */
-const emit = defineEmits<{ whistle: [beganMs: number] }>()
+const { expected } = defineProps<{ expected: number }>()
+const emit = defineEmits<{ whistle: [beganMs: number]; unsure: [beganMs: number] }>()
 const { t } = useI18nText()
-const { state, deafness, riseDb, noisy, learning, shape, start, stop, learn, forget } = useEar((beganMs) =>
-  emit('whistle', beganMs),
-)
+const { state, deafness, riseDb, noisy, learning, shape, start, stop, learn, forget } = useEar({
+  onWhistle: (beganMs) => emit('whistle', beganMs),
+  onUnsure: (beganMs) => emit('unsure', beganMs),
+  expected: () => expected,
+})
 const listening = computed(() => state.value === 'listening')
 /** Said only where there is something to say. */
 const text = computed(() => {

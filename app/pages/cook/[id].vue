@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { kindOf } from '~~/core/appliance/appliance'
 import { applianceOf } from '~~/core/program/answer'
+import { expectedWhistle } from '~~/core/live/expected'
 import { awaitsFoods, runState } from '~~/core/live/run'
 import type { RunEventData } from '~~/core/live/event.schema'
 
 const route = useRoute()
-const { t } = useI18nText()
+const { t, clock } = useI18nText()
 const runs = useRunsStore()
 const outbox = useOutbox()
 const cooking = useCookingStore()
@@ -27,8 +28,6 @@ const awaits = computed(() => lane.value && awaitsFoods(lane.value.run.plan.answ
 const over = computed(() => ['opened', 'abandoned'].includes(phase.value ?? '') && !awaits.value)
 
 const add = (data: RunEventData, at?: number) => void cooking.add(id.value, data, at)
-/** Whose whistle it was, if several pots could have whistled. */
-const askedAt = ref<number | null>(null)
 const whistlers = computed(() =>
   cooking.lanes.filter(
     ({ run: { plan }, following }) =>
@@ -36,13 +35,20 @@ const whistlers = computed(() =>
   ),
 )
 const hears = computed(() => whistlers.value.some((one) => one.run.id === id.value))
-function heard(at: number) {
-  if (whistlers.value.length > 1) askedAt.value = at
+const expected = computed(() =>
+  Math.max(...whistlers.value.map(({ run: { plan }, following }) => expectedWhistle(plan, following, cooking.nowMs))),
+)
+/** Sounds that the cook is asked about: whose whistle it was, or whether it was one. */
+const asked = ref<{ at: number; isUnsure: boolean }[]>([])
+const ask = computed(() => (hears.value ? (asked.value[0] ?? null) : null))
+const MOST_ASKED = 5
+function heard(at: number, isUnsure = false) {
+  if (isUnsure || whistlers.value.length > 1) asked.value = [...asked.value, { at, isUnsure }].slice(-MOST_ASKED)
   else if (hears.value) add({ kind: 'whistle', how: 'ear' }, at)
 }
-function attribute(runId: string) {
-  if (askedAt.value !== null) cooking.add(runId, { kind: 'whistle', how: 'ear' }, askedAt.value)
-  askedAt.value = null
+function answer(runId: string | null) {
+  const { at } = asked.value.shift()!
+  if (runId !== null) cooking.add(runId, { kind: 'whistle', how: 'ear' }, at)
 }
 const { dishOfRun } = useBegunDishes()
 /** The dish of which this pot is a stage. */
@@ -60,17 +66,17 @@ useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
         <strong>{{ run.name }}</strong> <span class="soft">{{ run.plan.cookerName }}</span>
         <LaneChips :lanes="others" />
         <span class="gap" />
-        <EarBar v-if="hears" @whistle="heard" />
+        <EarBar v-if="hears" :expected="expected" @whistle="heard" @unsure="heard($event, true)" />
         <AlarmChoice v-if="!over" />
         <NuxtLink v-else class="link-button" :to="`/log/${run.id}`">{{ t('cook.toLog') }}</NuxtLink>
         <NuxtLink v-if="dishId" class="link-button" :to="`/dishes/${dishId}/cook`">{{ t('cook.toDish') }}</NuxtLink>
       </div>
-      <div v-if="askedAt !== null" class="which" role="alert">
-        {{ t('cook.ear.which') }}
-        <button v-for="one in whistlers" :key="one.run.id" type="button" @click="attribute(one.run.id)">
-          {{ one.name }}
+      <div v-if="ask" class="which" role="alert">
+        {{ t(ask.isUnsure ? 'cook.ear.unsure' : 'cook.ear.which', { time: clock(ask.at) }) }}
+        <button v-for="one in whistlers" :key="one.run.id" type="button" @click="answer(one.run.id)">
+          {{ whistlers.length > 1 ? one.name : t('cook.ear.wasOne') }}
         </button>
-        <button type="button" @click="askedAt = null">{{ t('cook.ear.none') }}</button>
+        <button type="button" @click="answer(null)">{{ t('cook.ear.none') }}</button>
       </div>
       <CookBoard
         :plan="run.plan"
@@ -134,6 +140,7 @@ useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
   flex-wrap: wrap;
   align-items: center;
   gap: 8px;
+  margin-top: 8px;
   padding: 8px 40px;
   border-top: 1px solid var(--line);
   font-size: 18px;
@@ -152,6 +159,9 @@ useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
   .what,
   .which {
     padding: 8px 16px 0;
+  }
+  .what > .gap {
+    display: none;
   }
 }
 </style>
