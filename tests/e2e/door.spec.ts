@@ -4,6 +4,7 @@ import path from 'node:path'
 import { expect } from '@playwright/test'
 import { unzipSync, zipSync, strFromU8, strToU8 } from 'fflate'
 import { Pool } from 'pg'
+import type { KeptMeal } from '../../shared/household'
 import { newMeal } from '../../shared/meal'
 import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
 import {
@@ -350,6 +351,53 @@ test('what a dish and the kitchen were before a change is had back', async ({ pa
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Take it again' }).first().click()
   await expect(page.getByRole('heading', { name: kitchen.name })).toBeVisible()
+})
+
+test('what a pot and a dinner were before a change is had back, and what was done stays done', async ({
+  page,
+  request,
+}) => {
+  const [kept] = (await (await request.get('/api/pots')).json()) as {
+    pot: { name: string; items: { amount: string }[] }
+  }[]
+  const id = randomUUID()
+  const potOf = (amount: string) => ({ ...kept!.pot, items: [{ ...kept!.pot.items[0]!, amount }] })
+  for (const [version, amount] of [
+    [0, '2'],
+    [1, '3'],
+  ] as const) {
+    const data = { version, name: 'Ours', favourite: false, pot: potOf(amount) }
+    expect((await request.put(`/api/pots/${id}`, { data })).ok()).toBe(true)
+  }
+  await page.goto(`/pot/${id}`)
+  await expect(page.getByLabel('Dry amount')).toHaveValue('3')
+  await page.getByRole('button', { name: 'More', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Earlier versions' }).click()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Take it again' }).click()
+  await expect(page.getByLabel('Dry amount')).toHaveValue('2')
+  await page.getByRole('button', { name: 'Keep the change' }).click()
+  await expect.poll(async () => (await (await request.get(`/api/pots/${id}`)).json()).pot.items[0].amount).toBe('2')
+
+  const mealId = randomUUID()
+  const meal = newMeal(Date.now() + 7_200_000)
+  const begun = { 'A.one': { at: Date.now(), doneAt: Date.now() } }
+  for (const [version, hands, done] of [
+    [0, 1, {}],
+    [1, 2, begun],
+  ] as const) {
+    const data = { version, favourite: false, meal: { ...meal, hands, begun: done } }
+    expect((await request.put(`/api/meals/${mealId}`, { data })).ok()).toBe(true)
+  }
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Earlier versions' }).click()
+  await page.getByRole('button', { name: 'Take it again' }).click()
+  await expect
+    .poll(async () => {
+      const { meal } = (await (await request.get(`/api/meals/${mealId}`)).json()) as KeptMeal
+      return [meal.hands, Object.keys(meal.begun)]
+    })
+    .toEqual([1, ['A.one']])
 })
 
 test('a household is taken away for thirty days, in which an owner can have it back', async ({ request }) => {

@@ -158,6 +158,12 @@ const soakFirst = computed(() => {
   return soak && meal.value ? { task: soak, dish: dishName(meal.value, soak.dish) } : null
 })
 const showsCalendar = ref(false)
+const looksBack = ref(false)
+/** What was wished before; what has been done since stays done. */
+function takeEarlier(content: unknown) {
+  change(({ begun, runs, servedOn }) => ({ ...(content as Meal), begun, runs, servedOn }))
+  looksBack.value = false
+}
 const printIt = () => window.print()
 useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` : 'Bivvet') })
 </script>
@@ -294,10 +300,14 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
           {{ t('meals.intoCalendar') }}
         </button>
         <AlarmChoice />
+        <button type="button" class="link-button" :aria-expanded="looksBack" @click="looksBack = !looksBack">
+          {{ t('edit.versions.title') }}
+        </button>
         <button type="button" class="link-button" @click="printIt">{{ t('meals.print') }}</button>
         <button type="button" class="link-button" @click="away">{{ t('meals.away') }}</button>
       </div>
       <MealCalendar v-if="showsCalendar" :meal-id="id" class="no-print" />
+      <LazyEarlierVersions v-if="looksBack" :id="id" kind="meal" class="no-print" @take="takeEarlier" />
     </section>
     <aside v-if="tasks.length > 0">
       <MealTodo

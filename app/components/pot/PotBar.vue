@@ -86,10 +86,17 @@ async function importFile() {
   }
 }
 
+const looksBack = ref(false)
+function takeEarlier(content: unknown) {
+  pot.replace(content as Pot, pot.keptAs?.id)
+  looksBack.value = false
+}
+
 const more = computed(() => {
   const unkept = !pot.keptAs || pot.changed
+  const earlier = { text: t('edit.versions.title'), act: () => (looksBack.value = !looksBack.value) }
   return [
-    ...(pot.keptAs ? [{ text: t('pot.bar.copy'), act: copy }] : []),
+    ...(pot.keptAs ? [{ text: t('pot.bar.copy'), act: copy }, earlier] : []),
     { text: t('pot.bar.share'), note: unkept ? t('pot.bar.shareFirst') : undefined, disabled: unkept, act: share },
     { text: t('pot.bar.print'), act: print },
     { text: t('pot.bar.export'), act: exportFile },
@@ -154,6 +161,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problemText(problem) }}</p>
       <button v-if="taken" type="button" class="quiet-button" @click="copy">{{ t('pot.bar.copy') }}</button>
     </div>
+    <LazyEarlierVersions v-if="looksBack && pot.keptAs" :id="pot.keptAs.id" kind="pot" @take="takeEarlier" />
     <p v-if="importProblem" class="problem" role="alert">{{ importProblem }}</p>
     <p v-if="said" class="said soft" role="status">{{ said }}</p>
   </div>
