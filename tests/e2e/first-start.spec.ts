@@ -1,63 +1,23 @@
-import { spawn, type ChildProcess } from 'node:child_process'
-import { randomUUID } from 'node:crypto'
-import { once } from 'node:events'
 import { expect, test, type Page } from '@playwright/test'
 import { Pool } from 'pg'
-import { freePort } from '../../scripts/setup.mjs'
 import { expectAccessible, sideways } from './kitchen'
+import { OwnServer } from './own-server'
 
 // A server of its own, on a database in which nothing is yet.
 
 const PASSWORD = 'a long enough password'
-let server: ChildProcess
+let own: OwnServer
 let url: string
-let env: NodeJS.ProcessEnv
-const database = `first_${randomUUID().replaceAll('-', '')}`
-
-async function onCluster(statement: string) {
-  const pool = new Pool({ connectionString: process.env.DATABASE_URL, max: 1 })
-  await pool.query(statement)
-  await pool.end()
-}
-const migrate = () =>
-  once(spawn('npx', ['tsx', 'scripts/database.ts', 'migrate'], { env, stdio: ['ignore', 'ignore', 'inherit'] }), 'exit')
-
-async function serve() {
-  server = spawn('node', ['.output/server/index.mjs'], { env, stdio: ['ignore', 'ignore', 'inherit'] })
-  await expect
-    .poll(
-      () =>
-        fetch(`${url}/api/health`)
-          .then(({ status }) => status)
-          .catch(() => 0),
-      { timeout: 60_000 },
-    )
-    .toBe(200)
-}
 
 test.describe.configure({ mode: 'serial' })
 test.beforeAll(async () => {
-  await onCluster(`create database ${database}`)
-  const at = new URL(process.env.DATABASE_URL!)
-  at.pathname = `/${database}`
-  const port = await freePort()
-  url = `http://localhost:${port}`
-  env = {
-    ...process.env,
-    DATABASE_URL: at.href,
-    HOST: '127.0.0.1',
-    PORT: String(port),
-    NUXT_SESSION_PASSWORD: 'only-for-this-run-0123456789abcdef0123',
-    NUXT_DEFAULT_HOUSEHOLD_ID: '',
-  }
+  own = await OwnServer.prepare()
+  url = own.url
   // Two servers that are started at once both find the schema made.
-  for (const [code] of await Promise.all([migrate(), migrate()])) expect(code).toBe(0)
-  await serve()
+  expect(await Promise.all([own.makeTables('migrate'), own.makeTables('migrate')])).toEqual([0, 0])
+  await own.start()
 })
-test.afterAll(async () => {
-  server.kill('SIGKILL')
-  await onCluster(`drop database ${database} with (force)`)
-})
+test.afterAll(() => own.remove())
 
 /** An authenticator that says yes to everything. */
 async function withAuthenticator(page: Page) {
@@ -178,16 +138,14 @@ test('a stop ends with streams open, and a frozen or missing database is said', 
   expect((await page.request.post('/api/door/enter', { data: enter })).status()).toBe(204)
   await page.goto('/kitchen')
   await expect(page.getByRole('heading', { name: 'Mill Lane' })).toBeVisible()
-  const ended = once(server, 'exit')
-  server.kill('SIGTERM')
-  const outcome = await Promise.race([ended, new Promise((resolve) => setTimeout(() => resolve('too late'), 15_000))])
-  expect(outcome).not.toBe('too late')
+  const tooLate = new Promise((resolve) => setTimeout(() => resolve('too late'), 15_000))
+  expect(await Promise.race([own.stop(), tooLate])).not.toBe('too late')
   // The sessions are the server's, not the process's.
-  await serve()
+  await own.start()
   await page.reload()
   await expect(page.getByRole('heading', { name: 'Mill Lane' })).toBeVisible()
   // What locks a row for good is said, and starves nobody who needs another.
-  const pool = new Pool({ connectionString: env.DATABASE_URL, max: 1 })
+  const pool = new Pool({ connectionString: own.env.DATABASE_URL, max: 1 })
   const holder = await pool.connect()
   await holder.query('begin')
   await holder.query('select 1 from households for update')
@@ -200,5 +158,14 @@ test('a stop ends with streams open, and a frozen or missing database is said', 
   holder.release()
   await pool.end()
   expect((await page.request.put('/api/kitchen', { data: kitchen })).ok()).toBe(true)
+  // One that stands still altogether is said too, and is nothing to start anew for.
+  own.wire.freeze()
+  const frozen = await page.request.put('/api/kitchen', { data: kitchen, timeout: 20_000 })
+  expect([frozen.status(), (await frozen.json()).problems[0].code]).toEqual([503, 'database'])
+  expect((await page.request.get('/api/health', { timeout: 20_000 })).status()).toBe(503)
+  own.wire.thaw()
+  await expect
+    .poll(async () => (await page.request.put('/api/kitchen', { data: kitchen })).status(), { timeout: 30_000 })
+    .toBe(200)
   await context.close()
 })
