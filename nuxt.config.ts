@@ -3,11 +3,30 @@ import { build } from 'esbuild'
 import vueI18n from '@intlify/unplugin-vue-i18n/vite'
 import { BIVVET_THEME } from './app/theme/vuetify'
 
-/** Files that several screens share, by name: what is written in, the pot's physics, its drawings. */
+/** Files that several screens share, by name: what all is built on, what is written in, what follows a pot, drawings. */
 const SHARED_FILES: [name: string, path: RegExp][] = [
-  ['form', /common\/(ChoiceBar|FormRow|IconButton|PickField|PressMenu|TextField)\.vue/],
-  ['pot', /core\/(pot|steam|live\/(next|steps))\b/],
+  ['framework', /node_modules\/(@?vue|@vue|vue-router|pinia|@intlify|vue-i18n|@?unhead|@vueuse|uuid|ofetch|hookable|ufo|defu|destr)\//],
+  ['form', /common\/(ChoiceBar|FormRow|IconButton|PickField|PressMenu|ReadyField|TextField)\.vue|useReadyBy\.ts/],
+  ['planning', /composables\/(potPlan|use(Light|Plan|StartRun|Worker))\.ts|node_modules\/comlink\//],
+  [
+    'rules',
+    /core\/(safety\/rules|steam\/steam|food\/soak|water\/liquids|program\/(count|sequence)|pot\/(kinetics|thresholds))\.ts/,
+  ],
+  [
+    'following',
+    /stores\/cooking\.ts|composables\/(cookWords|use(Following|LiveWorker))\.ts|core\/live\/(next|steps|refusal|too-cold)\.ts/,
+  ],
+  ['physics', /core\/pot\/(run|physics|integrate|cooking|simulate)\.ts/],
   ['drawings', /drawings\/(FoodWindow|PotCutaway|PotShell|RunStrip)\.vue|pot\/(CautionList|WaterSum)\.vue/],
+]
+/** What a screen says is loaded with it alone: a room's words are never put to something else's. */
+const WORDS = /locales\/(\w+)\/(\w+)\.json/
+
+/** Files of the component library, who asks for them, and what in app/theme stands for them. */
+const LEFT_OUT: [file: string, by: string, instead: string][] = [
+  ['/adapters/vuetify.js', 'vuetify/lib/composables/date', 'noCalendar.ts'],
+  ['/adapters/vuetify.js', 'vuetify/lib/composables/locale', 'noWords.ts'],
+  ['/resizeObserver.js', 'vuetify/lib/', 'sizes.ts'],
 ]
 
 export default defineNuxtConfig({
@@ -135,13 +154,13 @@ export default defineNuxtConfig({
   vite: {
     plugins: [
       {
-        // The library brings a calendar that nothing here shows.
-        name: 'without-calendar',
+        // The library brings a calendar and words of its own that nothing here shows, and a second way to watch sizes.
+        name: 'without-unused-parts',
         enforce: 'pre',
-        resolveId: (source, importer) =>
-          source.endsWith('/adapters/vuetify.js') && importer?.includes('composables/date')
-            ? fileURLToPath(new URL('./app/theme/noCalendar.ts', import.meta.url))
-            : null,
+        resolveId(source, importer) {
+          const found = LEFT_OUT.find(([file, by]) => source.endsWith(file) && importer?.includes(by))
+          return found ? fileURLToPath(new URL(`./app/theme/${found[2]}`, import.meta.url)) : null
+        },
       },
       {
         // Ways to fetch that nothing here uses; the framework does not say that they can be left out.
@@ -168,7 +187,7 @@ export default defineNuxtConfig({
             // screens share is grouped by what it is.
             experimentalMinChunkSize: 7_000,
             onlyExplicitManualChunks: true,
-            manualChunks: (id) => SHARED_FILES.find(([, path]) => path.test(id))?.[0],
+            manualChunks: (id) => WORDS.exec(id)?.slice(1).join('-') ?? SHARED_FILES.find(([, path]) => path.test(id))?.[0],
           },
         },
       },
