@@ -5,7 +5,10 @@ import { BIVVET_THEME } from './app/theme/vuetify'
 
 /** Files that several screens share, by name: what all is built on, what is written in, what follows a pot, drawings. */
 const SHARED_FILES: [name: string, path: RegExp][] = [
-  ['framework', /node_modules\/(@?vue|@vue|vue-router|pinia|@intlify|vue-i18n|@?unhead|@vueuse|uuid|ofetch|hookable|ufo|defu|destr)\//],
+  [
+    'framework',
+    /node_modules\/(@?vue|@vue|vue-router|pinia|@intlify|vue-i18n|@?unhead|@vueuse|uuid|ofetch|hookable|ufo|defu|destr)\//,
+  ],
   ['form', /common\/(ChoiceBar|FormRow|IconButton|PickField|PressMenu|ReadyField|TextField)\.vue|useReadyBy\.ts/],
   ['planning', /composables\/(potPlan|use(Light|Plan|StartRun|Worker))\.ts|node_modules\/comlink\//],
   [
@@ -187,7 +190,8 @@ export default defineNuxtConfig({
             // screens share is grouped by what it is.
             experimentalMinChunkSize: 7_000,
             onlyExplicitManualChunks: true,
-            manualChunks: (id) => WORDS.exec(id)?.slice(1).join('-') ?? SHARED_FILES.find(([, path]) => path.test(id))?.[0],
+            manualChunks: (id) =>
+              WORDS.exec(id)?.slice(1).join('-') ?? SHARED_FILES.find(([, path]) => path.test(id))?.[0],
           },
         },
       },

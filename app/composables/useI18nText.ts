@@ -56,7 +56,7 @@ export function useI18nText() {
   const weekday = (ms: number) => dateFormat(locale.value, WEEKDAY).format(ms)
 
   /** “beans, rice and carrots”. */
-  const list = (parts: readonly string[]) => new Intl.ListFormat(locale.value, { type: 'conjunction' }).format(parts)
+  const list = (parts: readonly string[]) => listFormat(locale.value).format(parts)
 
   /** 34 min, 2 h, or 1 h 05. */
   const duration = (minutes: number) => {
@@ -162,13 +162,21 @@ const DAY: Intl.DateTimeFormatOptions = { weekday: 'short', day: 'numeric', mont
 const DATE: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'short' }
 const MONTH: Intl.DateTimeFormatOptions = { month: 'long', year: 'numeric' }
 const WEEKDAY: Intl.DateTimeFormatOptions = { weekday: 'short' }
-const dateFormats = new Map<Intl.DateTimeFormatOptions, Intl.DateTimeFormat>()
+
+const listFormats = new Map<string, Intl.ListFormat>()
+function listFormat(locale: string): Intl.ListFormat {
+  const made = listFormats.get(locale) ?? new Intl.ListFormat(locale, { type: 'conjunction' })
+  listFormats.set(locale, made)
+  return made
+}
+
+const dateFormats = new Map<Intl.DateTimeFormatOptions, { locale: string; format: Intl.DateTimeFormat }>()
 /** The formats of one locale, and of the time zone in which it was first asked. */
 function dateFormat(locale: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
   const known = dateFormats.get(options)
-  if (known?.resolvedOptions().locale === locale) return known
+  if (known?.locale === locale) return known.format
   const format = new Intl.DateTimeFormat(locale, options)
-  dateFormats.set(options, format)
+  dateFormats.set(options, { locale, format })
   return format
 }
 

@@ -60,8 +60,8 @@ export function useWorked<In, Out>(
       const { input: asked } = waiting as { input: In }
       waiting = null
       try {
-        const found = await ask(useWorker(thread), asked)
-        // Structured clones come as plain data; a proxy of the store must not go the other way.
+        // What comes back is plain data; a proxy of the store must not go the other way.
+        const found = await ask(useWorker(thread), toPlain(asked))
         if (!waiting) result.value = found
         failed.value = false
       } catch (error) {
@@ -80,7 +80,7 @@ export function useWorked<In, Out>(
         result.value = null
         return
       }
-      waiting = { input: toPlain(now) }
+      waiting = { input: now }
       if (!working.value) void work()
     },
     { immediate: true },
