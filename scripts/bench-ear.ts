@@ -18,6 +18,8 @@ const MINUTES = Number(process.argv[2] ?? 1)
 const RUNS = Number(process.argv[3] ?? 20)
 /** At the end of a whistle by sox the room still sounds. */
 const ECHO_S = 0.8
+/** First a pot whistles twice in a quiet kitchen, so that the ear knows how loud it is. */
+const QUIET_S = 15
 
 type Maker = (pot: number, which: number, seconds: number) => { sound: Float32Array; seconds: number }
 const noises = new Map<string, Float32Array>()
@@ -186,8 +188,8 @@ function saidBefore(noise: Float32Array, seed: number, snrDb: number) {
   )
   // As loud as it comes in the scene, so that the ear knows how loud it is.
   const gain = Math.sqrt(10 ** (snrDb / 10) * powerOf(noise)) / Math.sqrt(powerOf(whistle.subarray(0, 3 * RATE_HZ)))
-  const quiet = new Float32Array(12 * RATE_HZ)
-  for (const at of [2, 7]) whistle.forEach((one, i) => (quiet[at * RATE_HZ + i] = gain * one * scene.scale))
+  const quiet = new Float32Array(QUIET_S * RATE_HZ)
+  for (const at of [2, 9]) whistle.forEach((one, i) => (quiet[at * RATE_HZ + i] = gain * one * scene.scale))
   const ear = createEar(RATE_HZ)
   ear.push(quiet)
   const noisyBefore: boolean[] = []
@@ -204,7 +206,7 @@ function saidBefore(noise: Float32Array, seed: number, snrDb: number) {
   }
   heard.push(...ear.push(new Float32Array(5 * RATE_HZ)))
   return scene.whistles.slice(0, noisyBefore.length).map(({ fromS, toS }, i) => {
-    const found = heard.filter((one) => one.fromS - 12 < toS + 0.3 && one.toS - 12 > fromS - 0.3)
+    const found = heard.filter((one) => one.fromS - QUIET_S < toS + 0.3 && one.toS - QUIET_S > fromS - 0.3)
     const how = found.some(({ isWhistle }) => isWhistle) ? 'heard' : found.length > 0 ? 'asked' : 'missed'
     return { isNoisy: noisyBefore[i]!, how }
   })

@@ -111,6 +111,21 @@ describe('the whistle ear', () => {
     expect(heard.map(({ fromS }) => Math.round(fromS))).toEqual([15, 30])
   })
 
+  it('counts a whistle once that breaks off and goes on, and hears the next ones over a noise as well', () => {
+    const whistle = (at: number, rms: number) => ({ at, sound: WHISTLES.steam(5, 3, RATE), rms })
+    const extractor = kitchenSound('extractor', 38, RATE, 3)
+    const heard = counted(
+      room(50, [
+        whistle(2, 0.1),
+        whistle(7, 0.1),
+        { at: 12, sound: extractor, rms: 0.03 },
+        whistle(22, 0.1),
+        whistle(38, 0.1),
+      ]),
+    )
+    expect(heard.map(({ fromS }) => Math.round(fromS))).toEqual([2, 22, 38])
+  })
+
   it.each([8000, 11_025, 44_100, 48_000])('hears at %i samples a second', (sampleRate) => {
     const scene = kitchenScene({ seconds: 60, snrDb: 12, noises: ['extractor'], kind: 'broad', sampleRate }, 21)
     expect(hearScene(scene).right).toBe(scene.whistles.length)
@@ -192,10 +207,10 @@ describe('one example of this kitchen’s whistle', () => {
 
   it('makes it hear no worse', () => {
     const noises = ['tap', 'clatter', 'talk'] as const
-    for (const snrDb of [0, 6]) {
+    for (const snrDb of [0, 6, 12]) {
       const [alone, taught] = [earScore(snrDb, { noises }), earScore(snrDb, { noises, withExample: true })]
-      expect(taught.recall).toBeGreaterThanOrEqual(alone.recall - 0.02)
-      expect(taught.precision).toBeGreaterThanOrEqual(alone.precision - 0.02)
+      expect(taught.recall).toBeGreaterThanOrEqual(alone.recall)
+      expect(taught.precision).toBeGreaterThanOrEqual(alone.precision)
     }
   }, 60_000)
 })

@@ -37,7 +37,9 @@ export interface Ear {
 export const COUNT_LOG_ODDS = 3.5
 const ASK_LOG_ODDS = 1.5
 /** Two whistles of a pot are further apart than this: the weight falls, and pressure has to build again. */
-const APART = Math.round(1.5 / FRAME_S)
+const APART = Math.round(3 / FRAME_S)
+/** So close to a whistle that was heard, what is heard is still of it. */
+const OF_WHISTLE = Math.round(0.75 / FRAME_S)
 /** A sound is told when so much later nothing likelier has ended that holds it; a doubtful one later. */
 const SETTLED = Math.round(0.6 / FRAME_S)
 const SETTLED_IN_DOUBT = Math.round(3 / FRAME_S)
@@ -46,8 +48,10 @@ const LEVEL_OVER = Math.round(10 / FRAME_S)
 const NOISE_OVER = Math.round(2 / FRAME_S)
 /** Without a whistle that was heard yet, noise this loud is taken to drown it (engineering estimate). */
 const NOISY_DB = -28
+/** A pot whistles about as loud each time; this much fainter, likeness to an example speaks for nothing (engineering estimate). */
+const FAINT_DB = 6
 /** A whistle that would rise less than this over the noise is not found. */
-const LEAST_RISE_DB = 7
+const LEAST_RISE_DB = 11
 
 type Judged = DescribedHump & { logOdds: number }
 
@@ -60,6 +64,8 @@ export function createEar(sampleRate: number, shape: WhistleShape | null = null)
   /** Judged, and not yet told. */
   let pending: Judged[] = []
   let told: Judged[] = []
+  /** Pieces of those that are told. */
+  let more: Hump[] = []
   let ended: HeardSound[] = []
   let expected = 0
   /** How loud this kitchen's whistle was in each part when it was heard. */
@@ -76,8 +82,15 @@ export function createEar(sampleRate: number, shape: WhistleShape | null = null)
   }
 
   function consider(hump: DescribedHump): void {
-    const judged: Judged = { ...hump, logOdds: judge(hump, shape) + expected }
-    if (judged.logOdds < ASK_LOG_ODDS || told.some((one) => isNear(one, judged))) return
+    const alone = judge(hump, null)
+    const taught = judge(hump, shape)
+    const judged: Judged = { ...hump, logOdds: (isFaint(hump) ? Math.min(alone, taught) : taught) + expected }
+    if (judged.logOdds < ASK_LOG_ODDS) return
+    if (told.some((one) => isNear(one, judged))) {
+      // More of a whistle that is told already.
+      if (judged.logOdds >= COUNT_LOG_ODDS) more = [...more, judged].slice(-TOLD_KEPT)
+      return
+    }
     const near = [judged, ...pending.filter((one) => isNear(one, judged))]
     const best = near.reduce((most, one) => (one.logOdds > most.logOdds ? one : most))
     // Pieces of one whistle, between which it was lost for a moment.
@@ -107,8 +120,16 @@ export function createEar(sampleRate: number, shape: WhistleShape | null = null)
     }
   }
 
+  /** Much fainter than the pot's whistles were: it may sound like one, but is no such thing nearby. */
+  function isFaint({ levelDb }: DescribedHump): boolean {
+    if (!whistleDb) return false
+    const loudest = whistleDb.indexOf(Math.max(...whistleDb))
+    return whistleDb[loudest]! - levelDb[loudest]! > FAINT_DB
+  }
+
   function wasWhistle(frame: number): boolean {
-    return told.some(({ from, to }) => frame >= from - APART / 2 && frame < to + APART / 2)
+    const holds = ({ from, to }: Hump) => frame >= from - OF_WHISTLE && frame < to + OF_WHISTLE
+    return told.some(holds) || more.some(holds)
   }
 
   function riseDb(): number {
