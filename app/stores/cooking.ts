@@ -29,6 +29,8 @@ export const useCookingStore = defineStore('cooking', () => {
   const lookedAt = ref<string | null>(null)
   /** The last thing that was tried and cannot have happened, by run. */
   const refused = shallowReactive(new Map<string, string>())
+  /** The last whistle that the sum did not believe, by run: when it was, and who counted it. */
+  const doubted = new Map<string, Pick<RunEvent, 'at' | 'data'>>()
 
   const ids = computed(() => {
     const on = runs.running.map(({ id }) => id)
@@ -88,20 +90,24 @@ export const useCookingStore = defineStore('cooking', () => {
       ...(isSure ? {} : { whistlesFrom: () => whistlesFrom(run.plan, runState(runs.eventsOf(run))) }),
     }
     const refusal = refusalOf(runs.eventsOf(run), event, facts, serverNow())
-    if (refusal) refused.set(runId, refusal)
-    else {
+    if (refusal) {
+      refused.set(runId, refusal)
+      if (refusal === 'too-cold') doubted.set(runId, { at, data })
+    } else {
       refused.delete(runId)
       outbox.add(runId, event)
     }
     return refusal === null
   }
 
-  /** A whistle that by the sum cannot have been, and that the cook vouches for. */
-  function addSureWhistle(runId: string, at = serverNow()) {
-    if (!add(runId, { kind: 'whistle' }, at, true)) return
+  /** The whistle that by the sum cannot have been, and that the cook vouches for: when it was, not when that is said. */
+  function addSureWhistle(runId: string) {
+    const whistle = doubted.get(runId)
+    if (!whistle || !add(runId, whistle.data, whistle.at, true)) return
+    doubted.delete(runId)
     const run = runs.one(runId)!
     const of = runState(runs.eventsOf(run)).lastEventId
-    if (of) add(runId, { kind: 'whistle-stands', of }, at)
+    if (of) add(runId, { kind: 'whistle-stands', of }, whistle.at)
   }
 
   function undo(runId: string) {

@@ -131,11 +131,13 @@ describe('the stove as this device sees it', () => {
     const runs = useRunsStore()
     const cooking = useCookingStore()
     runs.put(beansRun(ONE, [lit(-60)]))
-    expect(cooking.add(ONE, { kind: 'whistle' })).toBe(false)
+    const heardAt = serverNow() - 20_000
+    expect(cooking.add(ONE, { kind: 'whistle', how: 'ear' }, heardAt)).toBe(false)
     expect(cooking.refused.get(ONE)).toBe('too-cold')
     cooking.addSureWhistle(ONE)
     const [, whistle, stands] = runs.eventsOf(runs.one(ONE)!)
-    expect(whistle!.data).toEqual({ kind: 'whistle' })
+    // When it was heard, not when the cook vouched for it.
+    expect(whistle).toMatchObject({ at: heardAt, data: { kind: 'whistle', how: 'ear' } })
     expect(stands!.data).toEqual({ kind: 'whistle-stands', of: whistle!.id })
     expect(cooking.refused.has(ONE)).toBe(false)
   })

@@ -1,7 +1,7 @@
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
-import { chromium, expect, type Browser } from '@playwright/test'
+import { chromium, expect, type APIRequestContext, type Browser, type Page } from '@playwright/test'
 import { kitchenScene } from '../trials/sounds'
 import { wavOf } from '../wav'
 import { litBefore, startRun, test } from './kitchen'
@@ -28,7 +28,16 @@ function kitchenFile(seconds: number, seed: number, hard = false): { file: strin
   return { file, whistles: whistles.length }
 }
 
-async function withMicrophone(flags: string[], work: (browser: Browser) => Promise<void>) {
+/** A browser whose microphone hears a file, or one whose microphone is refused. */
+async function withMicrophone(hears: string | null, work: (browser: Browser) => Promise<void>) {
+  const flags =
+    hears === null
+      ? ['--deny-permission-prompts', '--use-fake-device-for-media-stream']
+      : [
+          '--use-fake-ui-for-media-stream',
+          '--use-fake-device-for-media-stream',
+          `--use-file-for-fake-audio-capture=${hears}`,
+        ]
   const browser = await chromium.launch({
     executablePath: '/usr/bin/chromium',
     args: [...(process.getuid?.() === 0 ? ['--no-sandbox'] : []), '--disable-gpu', ...flags],
@@ -40,22 +49,23 @@ async function withMicrophone(flags: string[], work: (browser: Browser) => Promi
   }
 }
 
+/** The page of a pot that is lit, listening. */
+async function listening(browser: Browser, request: APIRequestContext, address: string): Promise<Page> {
+  const page = await (await browser.newContext({ permissions: ['microphone'] })).newPage()
+  await page.goto(address)
+  await litBefore(request, address.split('/').at(-1)!)
+  await page.getByRole('button', { name: 'Listen for whistles' }).click()
+  return page
+}
+
 // In real time, against sound, speed or dying servers: a machine that is busy may spoil a try, and it is named then.
 test.describe.configure({ retries: 2 })
 test('the ear counts the whistles that it hears', async ({ request, baseURL }) => {
   test.setTimeout(120_000)
   const { file, whistles } = kitchenFile(31, TWO_WHISTLES)
   const { runId } = await startRun(request)
-  const flags = [
-    '--use-fake-ui-for-media-stream',
-    '--use-fake-device-for-media-stream',
-    `--use-file-for-fake-audio-capture=${file}%noloop`,
-  ]
-  await withMicrophone(flags, async (browser) => {
-    const page = await (await browser.newContext({ permissions: ['microphone'] })).newPage()
-    await page.goto(`${baseURL}/cook/${runId}`)
-    await litBefore(request, runId)
-    await page.getByRole('button', { name: 'Listen for whistles' }).click()
+  await withMicrophone(`${file}%noloop`, async (browser) => {
+    const page = await listening(browser, request, `${baseURL}/cook/${runId}`)
     await expect(page.getByRole('button', { name: 'Stop listening' })).toBeVisible()
     const heard = async () => {
       const { events } = await (await request.get(`/api/runs/${runId}`)).json()
@@ -72,16 +82,8 @@ test('the ear learns this kitchen’s whistle from one, and goes on counting eac
   test.setTimeout(240_000)
   const { file } = kitchenFile(LOOP_S, ONE_WHISTLE)
   const { runId } = await startRun(request)
-  const flags = [
-    '--use-fake-ui-for-media-stream',
-    '--use-fake-device-for-media-stream',
-    `--use-file-for-fake-audio-capture=${file}`,
-  ]
-  await withMicrophone(flags, async (browser) => {
-    const page = await (await browser.newContext({ permissions: ['microphone'] })).newPage()
-    await page.goto(`${baseURL}/cook/${runId}`)
-    await litBefore(request, runId)
-    await page.getByRole('button', { name: 'Listen for whistles' }).click()
+  await withMicrophone(file, async (browser) => {
+    const page = await listening(browser, request, `${baseURL}/cook/${runId}`)
     const heard = async (since = 0) => {
       const { events } = await (await request.get(`/api/runs/${runId}`)).json()
       return (events as { at: number; data: { kind: string; how?: string } }[])
@@ -111,16 +113,8 @@ test('a sound that may have been a whistle is asked about', async ({ request, ba
   test.setTimeout(120_000)
   const { file } = kitchenFile(31, UNSURE, true)
   const { runId } = await startRun(request)
-  const flags = [
-    '--use-fake-ui-for-media-stream',
-    '--use-fake-device-for-media-stream',
-    `--use-file-for-fake-audio-capture=${file}%noloop`,
-  ]
-  await withMicrophone(flags, async (browser) => {
-    const page = await (await browser.newContext({ permissions: ['microphone'] })).newPage()
-    await page.goto(`${baseURL}/cook/${runId}`)
-    await litBefore(request, runId)
-    await page.getByRole('button', { name: 'Listen for whistles' }).click()
+  await withMicrophone(`${file}%noloop`, async (browser) => {
+    const page = await listening(browser, request, `${baseURL}/cook/${runId}`)
     const asked = page.getByRole('alert').filter({ hasText: 'may have been a whistle' })
     await expect(asked).toBeVisible({ timeout: 60_000 })
     const counted = async () => {
@@ -136,7 +130,7 @@ test('a sound that may have been a whistle is asked about', async ({ request, ba
 
 test('a microphone that may not be used is said so, and tapping counts', async ({ request, baseURL }) => {
   const { runId } = await startRun(request)
-  await withMicrophone(['--deny-permission-prompts', '--use-fake-device-for-media-stream'], async (browser) => {
+  await withMicrophone(null, async (browser) => {
     const page = await (await browser.newContext()).newPage()
     await page.goto(`${baseURL}/cook/${runId}`)
     await litBefore(request, runId)
