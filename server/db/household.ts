@@ -46,7 +46,7 @@ export function householdStore(db: Database, asker: Asker) {
     ...peopleQueries(scope),
     ...versionQueries(scope),
     ...runs,
-    ...eventQueries(scope, runs.run),
+    ...eventQueries(scope, runs.planOfRun),
     ...learningQueries(scope),
     ...log,
     ...archiveQueries(scope, log),

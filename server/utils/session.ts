@@ -49,7 +49,7 @@ export async function goOut(event: H3Event): Promise<void> {
 }
 
 /** So long a device is known without asking, while this server hears of whatever changes it. */
-const KNOWN_MS = 10_000
+const KNOWN_MS = 60_000
 const known = new LRUCache<string, Asker>({ max: 2000, ttl: KNOWN_MS })
 onAnyNews(({ householdId, kind }) => kind === 'household' && forgetAskers(householdId))
 

@@ -6,7 +6,7 @@ import type { RunEvent } from '../../../core/live/event.schema'
 import { needsSum, refusalOf, type RunRefusal } from '../../../core/live/refusal'
 import { isRunning, runState } from '../../../core/live/run'
 import { applianceOf } from '../../../core/program/answer'
-import type { KeptEvent, RunWithPlan } from '../../../shared/household'
+import type { KeptEvent, SavedPlan } from '../../../shared/household'
 import type { Verdict } from '../../../shared/run.schema'
 import { runEvents, runs, verdicts } from '../schema'
 import { LimitReached, own, tellOthers, type Scope } from '../scope'
@@ -22,35 +22,30 @@ export type EventOutcome =
 /** Works out from when on the pressure may be gone; elsewhere, since it may take its time. */
 export type OpensFrom = (plan: LivePlan, events: RunEvent[], atMs: number) => Promise<number>
 
-/** What happened in a run, and how its foods came out. `find` fetches a run of the household. */
-export function eventQueries(scope: Scope, find: (runId: string) => Promise<RunWithPlan | null>) {
+/** What happened in a run, and how its foods came out. `planOfRun` tells what a run of the household follows. */
+export function eventQueries(scope: Scope, planOfRun: (runId: string) => Promise<SavedPlan | null>) {
   const { db, householdId, memberId } = scope
   return {
     /**
      * Adds an event to a run if it may be. The run is locked meanwhile, so two devices cannot both be second; an
-     * event that is there already is left as it is. Where the sum has to be asked it is done before, outside the
+     * event that is there already is left as it is. Where the sum has to be asked it is done outside the
      * transaction, and once more if another event came in between.
      */
     async addEvent(runId: string, event: RunEvent, nowMs: number, opensFrom: OpensFrom): Promise<EventOutcome> {
+      const plan = await planOfRun(runId)
+      if (!plan) return { stored: false, refusal: 'no-run' }
+      const live: LivePlan = { request: plan.request, answer: plan.answer }
+      const underPressure = holdsPressure(applianceOf(live.answer))
+      /** From when on it may be opened, by so many events. */
+      let sum: { events: number; opens: number } | null = null
       for (let tries = 0; ; tries++) {
-        const found = await find(runId)
-        if (!found) return { stored: false, refusal: 'no-run' }
-        const { events: seen, plan: live } = found
-        const underPressure = holdsPressure(applianceOf(live.answer))
-        let opens = Infinity
-        if (needsSum(seen, event, underPressure))
-          try {
-            opens = await opensFrom({ request: live.request, answer: live.answer }, seen, event.at)
-          } catch (error) {
-            if (error instanceof UnreadablePlan) return { stored: false, refusal: 'plan-unreadable' }
-            throw error
-          }
-        const outcome = await db.transaction(async (tx): Promise<EventOutcome | 'again'> => {
-          await tx
-            .select({ id: runs.id })
+        const outcome = await db.transaction(async (tx): Promise<EventOutcome | { ask: RunEvent[] }> => {
+          const [run] = await tx
+            .select({ isOn: runs.isOn, isFitted: sql<boolean>`${runs.fit} is not null` })
             .from(runs)
             .where(and(own(scope, runs), eq(runs.id, runId)))
             .for('update')
+          if (!run) return { stored: false, refusal: 'no-run' }
           const rows = await tx
             .select()
             .from(runEvents)
@@ -63,9 +58,9 @@ export function eventQueries(scope: Scope, find: (runId: string) => Promise<RunW
               ? { stored: true, events: before }
               : { stored: false, refusal: 'id-taken' }
           if (before.length >= MOST.runEvents) throw new LimitReached('too-many-events', MOST.runEvents)
-          if (needsSum(before, event, underPressure) && before.length !== seen.length && tries < MOST_TRIES)
-            return 'again'
-          const refusal = refusalOf(before, event, { underPressure, opensFrom: () => opens }, nowMs)
+          if (needsSum(before, event, underPressure) && sum?.events !== before.length && tries < MOST_TRIES)
+            return { ask: before }
+          const refusal = refusalOf(before, event, { underPressure, opensFrom: () => sum?.opens ?? Infinity }, nowMs)
           if (refusal) return { stored: false, refusal }
           const inserted = await tx
             .insert(runEvents)
@@ -84,15 +79,22 @@ export function eventQueries(scope: Scope, find: (runId: string) => Promise<RunW
           const events = [...before, { ...event, by: memberId }]
           const state = runState(events)
           const isOn = state.phase === 'ready' || isRunning(live.answer, state)
-          await tx
-            .update(runs)
-            // What it says is worked out anew with what is known now.
-            .set({ isOn, fit: null })
-            .where(and(own(scope, runs), eq(runs.id, runId)))
+          // What it says is worked out anew with what is known now.
+          if (isOn !== run.isOn || run.isFitted)
+            await tx
+              .update(runs)
+              .set({ isOn, fit: null })
+              .where(and(own(scope, runs), eq(runs.id, runId)))
           await tellOthers(scope, tx, 'run', runId)
           return { stored: true, events }
         })
-        if (outcome !== 'again') return outcome
+        if (!('ask' in outcome)) return outcome
+        try {
+          sum = { events: outcome.ask.length, opens: await opensFrom(live, outcome.ask, event.at) }
+        } catch (error) {
+          if (error instanceof UnreadablePlan) return { stored: false, refusal: 'plan-unreadable' }
+          throw error
+        }
       }
     },
 

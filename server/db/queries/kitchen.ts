@@ -15,14 +15,18 @@ export function kitchenQueries(scope: Scope) {
   const { db, householdId } = scope
 
   async function kitchen(): Promise<VersionedKitchen | null> {
+    const isOurs = eq(households.id, householdId)
+    const before = readKitchens.get(householdId)
+    if (before) {
+      const [row] = await db.select({ version: households.kitchenVersion }).from(households).where(isOurs)
+      if (row?.version === before.version) return before
+    }
     const [row] = await db
       .select({ version: households.kitchenVersion, kitchen: households.kitchen })
       .from(households)
-      .where(eq(households.id, householdId))
+      .where(isOurs)
     if (!row) return null
     const { version } = row
-    const before = readKitchens.get(householdId)
-    if (before?.version === version) return before
     const now = { version, kitchen: readOwn(KITCHEN, row.kitchen) }
     readKitchens.set(householdId, now)
     return now

@@ -21,6 +21,12 @@ export interface RunFilter {
   verdict?: 'hard' | 'right' | 'soft' | 'none' | undefined
 }
 
+/** An event as one question gives it with its run. */
+type EventRow = Omit<KeptEvent, 'data'> & { data: unknown }
+
+const { id, name, cookerId, cookerName, burnerId, bagIds, createdAt } = plans
+const planHead = { id, name, cookerId, cookerName, burnerId, bagIds, createdAt }
+
 const PAGE = 30
 const MOST_ON = 50
 /** So many pots does no household cook in a day. */
@@ -30,7 +36,25 @@ const MOST_A_DAY = 200
 export function runQueries(scope: Scope) {
   const { db, householdId, memberId } = scope
   const wasBegun = sql`exists (select 1 from ${runEvents} where ${runEvents.runId} = ${runs.id})`
-  const runWithPlan = { run: runs, plan: plans }
+  /** A run with all that happened in it, in one question; its plan without the two documents, which are known mostly. */
+  const wholeRun = {
+    run: { id: runs.id, planId: runs.planId, createdAt: runs.createdAt, remarks: runs.remarks, teaches: runs.teaches },
+    plan: planHead,
+    events: sql<EventRow[]>`coalesce((
+      select json_agg(json_build_object(
+        'id', ${runEvents.id}, 'at', round(extract(epoch from ${runEvents.happenedAt}) * 1000), 'data', ${runEvents.data},
+        'by', ${runEvents.memberId}) order by ${runEvents.sequence})
+      from ${runEvents} where ${own(scope, runEvents)} and ${runEvents.runId} = ${runs.id}), '[]')`,
+    verdicts: sql<Verdict[]>`coalesce((
+      select json_agg(json_build_object(
+        'content', ${verdicts.content}, 'foodId', ${verdicts.foodId}, 'texture', ${verdicts.texture},
+        'water', ${verdicts.water}, 'note', ${verdicts.note}))
+      from ${verdicts} where ${own(scope, verdicts)} and ${verdicts.runId} = ${runs.id}), '[]')`,
+    photoAt: sql<number | null>`(
+      select round(extract(epoch from ${runPhotos.takenAt}) * 1000)::float8
+      from ${runPhotos} where ${own(scope, runPhotos)} and ${runPhotos.runId} = ${runs.id})`,
+  }
+  const wholeRuns = () => db.select(wholeRun).from(runs).innerJoin(plans, eq(plans.id, runs.planId)).$dynamic()
 
   async function plan(planId: string): Promise<SavedPlan | null> {
     const [row] = await db
@@ -40,55 +64,57 @@ export function runQueries(scope: Scope) {
     return row ? savedPlan(row) : null
   }
 
-  async function withEvents(rows: { run: typeof runs.$inferSelect; plan: typeof plans.$inferSelect }[]) {
-    const ids = rows.map(({ run }) => run.id)
-    if (ids.length === 0) return []
-    const [events, judged, photos] = await Promise.all([
-      db
-        .select()
-        .from(runEvents)
-        .where(and(own(scope, runEvents), inArray(runEvents.runId, ids)))
-        .orderBy(asc(runEvents.sequence)),
-      db
-        .select()
-        .from(verdicts)
-        .where(and(own(scope, verdicts), inArray(verdicts.runId, ids))),
-      db
-        .select({ runId: runPhotos.runId, takenAt: runPhotos.takenAt })
-        .from(runPhotos)
-        .where(and(own(scope, runPhotos), inArray(runPhotos.runId, ids))),
-    ])
-    return rows.flatMap(({ run, plan: kept }): RunWithPlan[] => {
-      const read = savedPlan(kept)
-      if (!read) return []
+  async function runsOf(rows: Awaited<ReturnType<typeof wholeRuns>>): Promise<RunWithPlan[]> {
+    const unread = rows.map(({ plan: { id } }) => id).filter((id) => !readPlans.has(id))
+    const documents =
+      unread.length === 0
+        ? []
+        : await db
+            .select()
+            .from(plans)
+            .where(and(own(scope, plans), inArray(plans.id, unread)))
+    const read = new Map(documents.map((row) => [row.id, savedPlan(row)]))
+    return rows.flatMap(({ run: { id, planId, createdAt, remarks, teaches }, plan: head, events, ...judged }) => {
+      const kept = readPlans.get(head.id)
+      const plan = read.get(head.id) ?? (kept && { ...headOf(head), ...kept })
+      if (!plan) return []
       return [
         {
-          id: run.id,
-          planId: run.planId,
-          name: kept.name,
-          createdAt: run.createdAt.toISOString(),
-          events: events.filter(({ runId }) => runId === run.id).map(keptEvent),
-          verdicts: judged.filter(({ runId }) => runId === run.id).map(verdict),
-          remarks: run.remarks as Remark[],
-          teaches: run.teaches,
-          photoAt: photos.find(({ runId }) => runId === run.id)?.takenAt.getTime() ?? null,
-          plan: read,
+          id,
+          planId,
+          name: head.name,
+          createdAt: createdAt.toISOString(),
+          events: events.map(({ by, ...event }) => ({ ...runEventSchema.parse(event), by })),
+          ...judged,
+          remarks: remarks as Remark[],
+          teaches,
+          plan,
         },
       ]
     })
   }
 
   async function run(runId: string): Promise<RunWithPlan | null> {
-    const rows = await db
-      .select(runWithPlan)
+    const rows = await wholeRuns().where(and(own(scope, runs), eq(runs.id, runId)))
+    return (await runsOf(rows))[0] ?? null
+  }
+
+  /** What a run follows, which never changes; null where there is none, or none that can be read. */
+  async function planOfRun(runId: string): Promise<SavedPlan | null> {
+    const known = followed.get(runId)
+    if (known?.householdId === householdId) return known.plan
+    const [row] = await db
+      .select({ planId: runs.planId })
       .from(runs)
-      .innerJoin(plans, eq(plans.id, runs.planId))
       .where(and(own(scope, runs), eq(runs.id, runId)))
-    return (await withEvents(rows))[0] ?? null
+    const found = row ? await plan(row.planId) : null
+    if (found) followed.set(runId, { householdId, plan: found })
+    return found
   }
 
   return {
     plan,
+    planOfRun,
     run,
 
     /** Stores a plan once; sent again it changes nothing. Null if the id stands for another plan already. */
@@ -149,16 +175,13 @@ export function runQueries(scope: Scope) {
 
     /** Runs that somebody has to look after, newest first; one that was never lit does not for long. */
     async runsOn(): Promise<RunWithPlan[]> {
-      const rows = await db
-        .select(runWithPlan)
-        .from(runs)
-        .innerJoin(plans, eq(plans.id, runs.planId))
+      const rows = await wholeRuns()
         .where(
           and(own(scope, runs), eq(runs.isOn, true), or(wasBegun, sql`${runs.createdAt} > now() - interval '3 hours'`)),
         )
         .orderBy(desc(runs.createdAt), asc(runs.id))
         .limit(MOST_ON)
-      return withEvents(rows)
+      return runsOf(rows)
     },
 
     /** A page of the log, newest first, from a mark on. */
@@ -181,10 +204,7 @@ export function runQueries(scope: Scope) {
         .where(wanted)
         .orderBy(...newestFirst)
         .limit(PAGE + 1)
-      const rows = await db
-        .select(runWithPlan)
-        .from(runs)
-        .innerJoin(plans, eq(plans.id, runs.planId))
+      const rows = await wholeRuns()
         .where(
           and(
             own(scope, runs),
@@ -197,7 +217,7 @@ export function runQueries(scope: Scope) {
         .orderBy(...newestFirst)
       const last = rows[PAGE - 1]?.run
       const next = rows.length > PAGE && last ? `${last.createdAt.getTime()}_${last.id}` : null
-      return { runs: await withEvents(rows.slice(0, PAGE)), next }
+      return { runs: await runsOf(rows.slice(0, PAGE)), next }
     },
   }
 }
@@ -229,9 +249,17 @@ function matching({ name, foods = [], cookerId, verdict }: RunFilter): SQL | und
 /** A kept plan does not change but for its name: what was read of it is known for the next time. */
 const readPlans = new LRUCache<string, PlanDocument>({ max: 500 })
 
+/** And which plan a run follows. */
+const followed = new LRUCache<string, { householdId: string; plan: SavedPlan }>({ max: 1000 })
+
+const headOf = ({ createdAt, ...head }: Pick<typeof plans.$inferSelect, keyof typeof planHead>) => ({
+  ...head,
+  createdAt: createdAt.toISOString(),
+})
+
 export function savedPlan(row: typeof plans.$inferSelect): SavedPlan | null {
   const { id, name, cookerId, cookerName, burnerId, bagIds, request, answer, version, createdAt } = row
-  const head = { id, name, cookerId, cookerName, burnerId, bagIds, createdAt: createdAt.toISOString() }
+  const head = headOf({ id, name, cookerId, cookerName, burnerId, bagIds, createdAt })
   const known = readPlans.get(id)
   if (known) return { ...head, ...known }
   const read = readDocument(PLAN, { request, answer }, version)
@@ -245,8 +273,4 @@ export function savedPlan(row: typeof plans.$inferSelect): SavedPlan | null {
 
 export function keptEvent({ id, happenedAt, data, memberId }: typeof runEvents.$inferSelect): KeptEvent {
   return { ...runEventSchema.parse({ id, at: happenedAt.getTime(), data }), by: memberId }
-}
-
-function verdict({ content, foodId, texture, water, note }: typeof verdicts.$inferSelect): Verdict {
-  return { content, foodId, texture, water, note }
 }
