@@ -12,10 +12,10 @@ export function useKeptPots() {
     store.save(id, { name, favourite, pot: content, version })
   const { attempt, ...actions } = useKeptActions<KeptPot>({ remove: store.remove, save })
 
-  const describe = (kept: KeptPot) => {
+  const describe = (kept: Pick<KeptPot, 'name' | 'pot'>) => {
     const foods = kept.pot.items
       .map((item) =>
-        t('day.amount', {
+        t('edit.amountOf', {
           grams: weight(itemG(item, kitchen.kitchen!)),
           food: kitchen.foodName(item.foodId).toLowerCase(),
         }),

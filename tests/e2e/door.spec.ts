@@ -4,8 +4,10 @@ import path from 'node:path'
 import { expect } from '@playwright/test'
 import { unzipSync, zipSync, strFromU8, strToU8 } from 'fflate'
 import { Pool } from 'pg'
-import type { KeptMeal } from '../../shared/household'
+import type { KeptMeal, KeptPortion } from '../../shared/household'
 import { newMeal } from '../../shared/meal'
+import type { Portion } from '../../shared/portion.schema'
+import { PORTION_SHAPE } from '../../shared/shapes'
 import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
 import {
   BLUE_POT,
@@ -353,7 +355,7 @@ test('what a dish and the kitchen were before a change is had back', async ({ pa
   await expect(page.getByRole('heading', { name: kitchen.name })).toBeVisible()
 })
 
-test('what a pot and a dinner were before a change is had back, and what was done stays done', async ({
+test('what a pot, a dinner and what is kept were before a change is had back, and what was done stays done', async ({
   page,
   request,
 }) => {
@@ -373,6 +375,8 @@ test('what a pot and a dinner were before a change is had back, and what was don
   await expect(page.getByLabel('Dry amount')).toHaveValue('3')
   await page.getByRole('button', { name: 'More', exact: true }).click()
   await page.getByRole('menuitem', { name: 'Earlier versions' }).click()
+  // What was in it tells one from the next.
+  await expect(page.getByRole('listitem').filter({ hasText: 'as it was' })).toContainText(/Ours · \d+ g \w+/)
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Take it again' }).click()
   await expect(page.getByLabel('Dry amount')).toHaveValue('2')
@@ -398,6 +402,32 @@ test('what a pot and a dinner were before a change is had back, and what was don
       return [meal.hands, Object.keys(meal.begun)]
     })
     .toEqual([1, ['A.one']])
+
+  const portion: Portion = {
+    shape: PORTION_SHAPE,
+    name: 'Pinto beans, a batch',
+    place: 'freezer',
+    keptOn: '2026-11-16',
+    until: '2099-02-14',
+    left: 3,
+    portionG: 500,
+    food: null,
+    water: 0.6,
+    salt: 0.006,
+    fat: 0.01,
+    dishId: null,
+  }
+  const portionId = randomUUID()
+  expect((await request.put(`/api/portions/${portionId}`, { data: { version: 0, portion } })).ok()).toBe(true)
+  const left = async () =>
+    ((await (await request.get(`/api/portions/${portionId}`)).json()) as KeptPortion).portion.left
+  await page.goto('/larder')
+  await page.getByRole('button', { name: 'Take one of Pinto beans, a batch out' }).click()
+  await expect.poll(left).toBe(2)
+  await page.getByRole('button', { name: 'Earlier versions of Pinto beans, a batch' }).click()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Take it again' }).click()
+  await expect.poll(left).toBe(3)
 })
 
 test('a household is taken away for thirty days, in which an owner can have it back', async ({ request }) => {

@@ -3,7 +3,16 @@ import type { VersionedKind } from '~~/shared/documents'
 import type { EarlierVersion } from '~~/shared/household'
 
 /** What a kept document was before its changes; one of them can be taken again, as a change like any other. */
-const { kind, id } = defineProps<{ kind: VersionedKind; id: string }>()
+const {
+  kind,
+  id,
+  tell = () => '',
+} = defineProps<{
+  kind: VersionedKind
+  id: string
+  /** What tells one from the next, in a few words. */
+  tell?: (content: unknown) => string
+}>()
 const emit = defineEmits<{ take: [content: unknown] }>()
 const { t, day, clock } = useI18nText()
 const versions = ref<EarlierVersion[] | null>(null)
@@ -27,7 +36,12 @@ void load()
     <p v-else-if="versions.length === 0" class="soft">{{ t('edit.versions.none') }}</p>
     <ul v-else>
       <li v-for="one in versions" :key="one.version">
-        <span>{{ t('edit.versions.until', { time: `${day(one.savedAt)}, ${clock(one.savedAt)}` }) }}</span>
+        <span class="what">
+          <span>{{ [one.name, tell(one.content)].filter(Boolean).join(' · ') }}</span>
+          <span class="soft">{{
+            t('edit.versions.until', { time: `${day(one.savedAt)}, ${clock(one.savedAt)}` })
+          }}</span>
+        </span>
         <button type="button" class="link-button" @click="emit('take', one.content)">
           {{ t('edit.versions.take') }}
         </button>
@@ -50,10 +64,21 @@ ul {
 }
 li {
   display: flex;
-  flex-wrap: wrap;
+  align-items: center;
   justify-content: space-between;
   gap: 4px 16px;
   padding: 7px 0;
   border-top: 1px solid var(--line);
+}
+.what {
+  display: grid;
+  min-width: 0;
+  overflow-wrap: anywhere;
+}
+.what .soft {
+  font-size: 14px;
+}
+button {
+  flex-shrink: 0;
 }
 </style>

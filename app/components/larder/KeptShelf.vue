@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { mdiClose, mdiMinus, mdiPlus } from '@mdi/js'
+import { mdiClose, mdiHistory, mdiMinus, mdiPlus } from '@mdi/js'
 import type { KeptPortion } from '~~/shared/household'
-import { daysLeft, isPast } from '~~/shared/portion'
+import { daysLeft, isPast, type Portion } from '~~/shared/portion'
 
 /** What was cooked and is kept: where, how much, since when, until when; taken out one by one, and labelled. */
 const { t, day, number, weight } = useI18nText()
@@ -22,6 +22,13 @@ const untilText = ({ portion }: KeptPortion) => {
 async function take(kept: KeptPortion, by: number) {
   if (kept.portion.left + by <= 0) await remove(kept)
   else await attempt(() => store.changeLeft(kept, by))
+}
+const tell = ({ left, portionG }: Portion) => t('larder.kept.leftOf', { n: number(left), g: weight(portionG) })
+/** The one whose earlier versions are looked at. */
+const looksBackOn = ref<string | null>(null)
+async function takeEarlier({ id, version }: KeptPortion, content: unknown) {
+  await attempt(() => store.save(id, { version, portion: content as Portion }))
+  looksBackOn.value = null
 }
 const printing = ref(false)
 async function printLabels() {
@@ -66,11 +73,25 @@ async function printLabels() {
             @click="take(kept, 1)"
           />
           <IconButton
+            :icon="mdiHistory"
+            :label="t('larder.kept.earlier', { name: kept.portion.name })"
+            :aria-expanded="looksBackOn === kept.id"
+            @click="looksBackOn = looksBackOn === kept.id ? null : kept.id"
+          />
+          <IconButton
             :icon="mdiClose"
             :label="t('larder.kept.remove', { name: kept.portion.name })"
             @click="remove(kept)"
           />
         </span>
+        <LazyEarlierVersions
+          v-if="looksBackOn === kept.id"
+          :id="kept.id"
+          kind="portion"
+          class="earlier"
+          :tell="(content) => tell(content as Portion)"
+          @take="takeEarlier(kept, $event)"
+        />
       </li>
     </ul>
     <p v-if="all.some(({ portion }) => isPast(portion, nowMs))" class="past" role="status">
@@ -132,6 +153,9 @@ li {
   min-width: 26px;
   font-size: 22px;
   text-align: center;
+}
+.earlier {
+  grid-column: 1 / -1;
 }
 .past {
   padding-left: 10px;

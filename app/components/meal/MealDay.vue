@@ -160,6 +160,7 @@ const soakFirst = computed(() => {
 const showsCalendar = ref(false)
 const looksBack = ref(false)
 /** What was wished before; what has been done since stays done. */
+const tellMeal = ({ servedAt, hands }: Meal) => t('meals.inShort', { time: clock(servedAt), n: hands }, hands)
 function takeEarlier(content: unknown) {
   change(({ begun, runs, servedOn }) => ({ ...(content as Meal), begun, runs, servedOn }))
   looksBack.value = false
@@ -307,7 +308,14 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
         <button type="button" class="link-button" @click="away">{{ t('meals.away') }}</button>
       </div>
       <MealCalendar v-if="showsCalendar" :meal-id="id" class="no-print" />
-      <LazyEarlierVersions v-if="looksBack" :id="id" kind="meal" class="no-print" @take="takeEarlier" />
+      <LazyEarlierVersions
+        v-if="looksBack"
+        :id="id"
+        kind="meal"
+        class="no-print"
+        :tell="(content) => tellMeal(content as Meal)"
+        @take="takeEarlier"
+      />
     </section>
     <aside v-if="tasks.length > 0">
       <MealTodo

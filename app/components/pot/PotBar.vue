@@ -87,6 +87,7 @@ async function importFile() {
 }
 
 const looksBack = ref(false)
+const { describe } = useKeptPots()
 function takeEarlier(content: unknown) {
   pot.replace(content as Pot, pot.keptAs?.id)
   looksBack.value = false
@@ -161,7 +162,13 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problemText(problem) }}</p>
       <button v-if="taken" type="button" class="quiet-button" @click="copy">{{ t('pot.bar.copy') }}</button>
     </div>
-    <LazyEarlierVersions v-if="looksBack && pot.keptAs" :id="pot.keptAs.id" kind="pot" @take="takeEarlier" />
+    <LazyEarlierVersions
+      v-if="looksBack && pot.keptAs"
+      :id="pot.keptAs.id"
+      kind="pot"
+      :tell="(content) => describe({ name: '', pot: content as Pot })"
+      @take="takeEarlier"
+    />
     <p v-if="importProblem" class="problem" role="alert">{{ importProblem }}</p>
     <p v-if="said" class="said soft" role="status">{{ said }}</p>
   </div>

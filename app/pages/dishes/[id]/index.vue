@@ -149,6 +149,8 @@ async function send() {
 const print = () => window.print()
 /** Whether what it was before stands there. */
 const looksBack = ref(false)
+const tellDish = ({ servings, lines, stages }: DishDocument) =>
+  t('dishes.inShort', { servings, lines: lines.length, stages: stages.length })
 function takeEarlier(content: unknown) {
   dish.value = content as DishDocument
   looksBack.value = false
@@ -197,7 +199,13 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
         @undo="draft.undo()"
         @redo="draft.redo()"
       />
-      <LazyEarlierVersions v-if="looksBack" :id="id" kind="dish" @take="takeEarlier" />
+      <LazyEarlierVersions
+        v-if="looksBack"
+        :id="id"
+        kind="dish"
+        :tell="(content) => tellDish(content as DishDocument)"
+        @take="takeEarlier"
+      />
       <DishLines
         v-if="!scaledTo"
         v-model="dish"
