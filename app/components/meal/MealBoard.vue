@@ -408,7 +408,8 @@ svg {
   height: 20px;
   margin-top: 12px;
   padding: 0 8px;
-  overflow: hidden;
+  /* Its hours are read whole, however little of the soak is on the board: nothing else stands in its lane. */
+  overflow: visible;
   border: 0;
   border-radius: 1px;
   background: color-mix(in srgb, var(--water) 22%, var(--ground));
