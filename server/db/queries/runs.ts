@@ -196,7 +196,8 @@ export function runQueries(scope: Scope) {
           : undefined,
         matching(asked),
       )
-      const newestFirst = [desc(runs.createdAt), asc(runs.id)]
+      // As the index has it: without "nulls last" it is none for this order, and the whole log is sorted.
+      const newestFirst = [sql`${runs.createdAt} desc nulls last`, asc(runs.id)]
       // Which they are is found first, along the index: only their plans are read, however long the log is.
       const found = await db
         .select({ id: runs.id })
