@@ -80,6 +80,7 @@ export const BOUNDS = {
   // What a cook gives instead, and how much is unknown.
   figure: [0, 1440],
   share: [0, 1],
+  percent: [0, 100],
   // Water tests.
   testWaterG: [50, 10_000],
   testLeftG: [0, 10_000],

@@ -3,7 +3,7 @@ import { expect, type Page } from '@playwright/test'
 import { line } from '../dishes'
 import type { DishDocument } from '../../shared/dish'
 import type { KeptDish } from '../../shared/household'
-import { beansDocument, keepDish, test, watchForErrors } from './kitchen'
+import { beansDocument, expectAccessible, keepDish, test, watchForErrors } from './kitchen'
 import { installClock, PotBeside } from './stove'
 
 const stage = (page: Page, name: string) =>
@@ -103,6 +103,20 @@ test('a recipe that was written for another pot comes in, and its figure stands 
   await expect(page.getByText('1 line is not understood')).toBeVisible()
   await page.getByRole('button', { name: 'Make it a dish' }).click()
   await expect(page.getByText('What is “1 tsp moon dust”?')).toBeVisible()
+  // What is in no list is told by what it is most like, and then counts as that.
+  await page.getByRole('button', { name: 'Move 1 tsp moon dust' }).click()
+  await page.getByLabel('What it is').fill('Moon dust')
+  await page.getByLabel('What is it most like?').fill('Salt')
+  await page.keyboard.press('Tab')
+  await expect(page.getByLabel('Salt', { exact: true })).toHaveValue('100')
+  await page.getByLabel('Salt', { exact: true }).fill('60')
+  await page.getByLabel('Water', { exact: true }).fill('50')
+  await expect(page.getByRole('alert').filter({ hasText: 'more than the whole' })).toBeVisible()
+  await page.getByLabel('Water', { exact: true }).fill('0')
+  await expect(page.getByText('more than the whole')).toBeHidden()
+  await expect(page.getByText('What is “1 tsp moon dust”?')).toBeHidden()
+  await expectAccessible(page)
+
   await expect(stage(page, 'Soak')).toContainText('red kidney beans')
   const pot = stage(page, 'Close and cook')
   await pot.getByRole('button', { name: 'how it adds up' }).click()

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
+import { LENGTH } from '~~/core/bounds'
 import type { DishLine } from '~~/core/dish/dish.schema'
 import { INGREDIENTS } from '~~/core/ingredient/ingredients'
 
@@ -24,15 +25,34 @@ const byName = computed(
       ...foods.value.map(({ food, name }) => [name, food.id] as const),
     ]),
 )
-const text = ref(line.value.what ? thing(line.value.what) : '')
+/** What is in no table, as the household has told it for some line of some dish. */
+const dishes = useDishesStore()
+if (dishes.dishes === null) void dishes.load()
+const ownByName = computed(
+  () =>
+    new Map(
+      (dishes.dishes ?? [])
+        .flatMap(({ dish }) => dish.lines)
+        .flatMap(({ own, portionId }) => (own?.name && !portionId ? [[own.name, own] as const] : [])),
+    ),
+)
+const text = ref(line.value.what ? thing(line.value.what) : (line.value.own?.name ?? ''))
+const name = computed(() => text.value.trim().slice(0, LENGTH.name))
+const isUnknown = computed(() => name.value !== '' && !byName.value.has(name.value) && !line.value.portionId)
 function choose() {
-  const id = byName.value.get(text.value.trim())
-  if (!id) return
-  line.value.what = id
+  const id = byName.value.get(name.value)
+  const own = ownByName.value.get(name.value)
+  if (id) become({ what: id })
+  else if (own) become({ what: null, own: { ...own } })
+}
+function become({ what, own }: Pick<DishLine, 'what' | 'own'>) {
+  line.value.what = what
+  if (own) line.value.own = own
+  else delete line.value.own
   delete line.value.maybe
-  delete line.value.own
   delete line.value.kept
 }
+const own = computed({ get: () => line.value.own, set: (now) => become({ what: null, own: now }) })
 const g = computed({ get: () => line.value.g ?? 0, set: (value: number) => (line.value.g = value) })
 const isWeighed = computed({
   get: () => line.value.g !== null,
@@ -53,8 +73,9 @@ const isWeighed = computed({
       @change="choose"
     />
     <datalist :id="listId">
-      <option v-for="name in byName.keys()" :key="name" :value="name" />
+      <option v-for="one in [...ownByName.keys(), ...byName.keys()]" :key="one" :value="one" />
     </datalist>
+    <LazyOwnIngredient v-if="isUnknown" :id="`own-${line.id}`.slice(0, LENGTH.id)" v-model="own" :name="name" />
     <div class="weight">
       <NumberField
         v-if="isWeighed"
