@@ -49,8 +49,20 @@ test('a dish is written, cooked and logged', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Fry' })).toBeVisible()
   await page.getByRole('button', { name: /Start the clock/ }).click()
   await expect(page.getByRole('timer')).toContainText('8 min left')
+  // What comes next is told by the clock, and later where this takes longer.
+  const rest = page.getByRole('listitem').filter({ hasText: 'Rest, covered' })
+  const restAt = async () =>
+    (await rest.innerText())
+      .match(/about (\d\d):(\d\d)/)!
+      .slice(1)
+      .map(Number)
+  await expect(rest).toContainText(/about \d\d:\d\d/)
+  const [hour, minute] = await restAt()
   await page.clock.fastForward(3 * 60_000)
   await expect(page.getByRole('timer')).toContainText('5 min left')
+  expect(await restAt()).toEqual([hour, minute])
+  await page.clock.fastForward(15 * 60_000)
+  await expect.poll(async () => (await restAt())[1]).not.toBe(minute)
   await page.getByRole('button', { name: 'Done, go on' }).click()
   await page.getByRole('button', { name: 'Light it' }).click()
   await expect(page).toHaveURL(/\/cook\//)
@@ -65,6 +77,8 @@ test('a dish is written, cooked and logged', async ({ page }) => {
   // Its next stage is one press away.
   await page.getByRole('link', { name: 'Go on with the dish' }).click()
   await expect(page.getByRole('link', { name: 'To the stove' })).toBeVisible()
+  // The pot is open, so that it begins now.
+  await expect(rest).toContainText(/about \d\d:\d\d/)
   await page.getByRole('button', { name: 'Done, go on' }).click()
   await expect(page.getByRole('heading', { name: 'Rest, covered' })).toBeVisible()
   await page.getByRole('button', { name: 'Done, go on' }).click()

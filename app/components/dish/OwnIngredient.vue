@@ -38,7 +38,7 @@ const sour = computed({
 
 <template>
   <div class="own">
-    <label class="soft" :for="`${listId}-like`">{{ t('dishes.own.like') }}</label>
+    <label class="soft" :for="`${listId}-like`">{{ t(own ? 'dishes.own.likeNow' : 'dishes.own.like') }}</label>
     <input :id="`${listId}-like`" v-model="like" :list="listId" maxlength="80" autocomplete="off" @change="takeAfter" />
     <datalist :id="listId">
       <option v-for="one in byName.keys()" :key="one" :value="one" />

@@ -2,13 +2,14 @@
 import { useWakeLock } from '@vueuse/core'
 import { heatsItself } from '~~/core/appliance/appliance'
 import { vesselOf } from '~~/core/dish/stages'
+import { upcoming } from '~~/core/dish/upcoming'
 import { dishRequestOf } from '~~/shared/dish'
 import { firstLitAt, runState } from '~~/core/live/run'
 import type { KeptPortion } from '~~/shared/household'
 import type { BegunDish } from '~/composables/useBegunDishes'
 
 /** A dish being cooked: one stage after another in large type, its pots as runs of the stove. */
-const { t, number, duration } = useI18nText()
+const { t, number, duration, clock } = useI18nText()
 const { takesText, amount, pourText, tinTexts, stageFigure } = useDishWords()
 const route = useRoute()
 const id = String(route.params.id)
@@ -44,6 +45,20 @@ const runs = useRunsStore()
 const runId = computed(() => (stage.value ? (begun.value.runs[stage.value.id] ?? null) : null))
 const run = computed(() => (runId.value ? runs.one(runId.value) : null))
 const isLit = computed(() => run.value && firstLitAt(runState(run.value.events)) !== null)
+/** When this stage ends: by what its pot turns out to be, by its timer, or as long from now as it is planned to take. */
+const stove = useCookingStore()
+const endMs = computed(() => {
+  const opened = run.value?.events.find(({ data }) => data.kind === 'opened')?.at
+  const outlook = runId.value ? stove.laneOf(runId.value)?.following.outlook : null
+  const planned = (now.value?.minutes ?? 0) * MINUTE_MS
+  const due = (isLit.value ? outlook?.opensAt.value : null) ?? (clockMs.value ?? nowMs.value) + planned
+  // What is overdue is not over.
+  return opened ?? Math.max(nowMs.value, due)
+})
+/** When each coming stage begins, in the order in which they are written. */
+const begins = computed(() =>
+  upcoming(answer.value?.stages ?? [], index.value, { endMs: endMs.value, nowMs: nowMs.value }),
+)
 const { start, lighting, failure: lightFailure } = useStartRun()
 async function light() {
   const potStage = stage.value
@@ -184,6 +199,9 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
         <li v-for="(one, i) in dish.stages" :key="one.id" :class="{ done: i < index, at: i === index }">
           <span class="figure soft">{{ duration(answer.stages[i]!.minutes) }}</span>
           {{ t(`dishes.kinds.${one.kind}`) }}
+          <span v-if="i > index && !isDone" class="soft">
+            {{ t('dishes.progress.begins', { time: clock(begins[i - index - 1]!) }) }}
+          </span>
           <NuxtLink v-if="begun.runs[one.id]" :to="`/cook/${begun.runs[one.id]}`" class="soft">
             {{ t('dishes.progress.running') }}
           </NuxtLink>
