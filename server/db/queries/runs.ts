@@ -65,7 +65,9 @@ export function runQueries(scope: Scope) {
   }
 
   async function runsOf(rows: Awaited<ReturnType<typeof wholeRuns>>): Promise<RunWithPlan[]> {
-    const unread = rows.map(({ plan: { id } }) => id).filter((id) => !readPlans.has(id))
+    // Taken out before anything is put in, which may push out what is there.
+    const known = new Map(rows.map(({ plan: { id } }) => [id, readPlans.get(id)]))
+    const unread = [...known].flatMap(([id, read]) => (read ? [] : [id]))
     const documents =
       unread.length === 0
         ? []
@@ -75,8 +77,8 @@ export function runQueries(scope: Scope) {
             .where(and(own(scope, plans), inArray(plans.id, unread)))
     const read = new Map(documents.map((row) => [row.id, savedPlan(row)]))
     return rows.flatMap(({ run: { id, planId, createdAt, remarks, teaches }, plan: head, events, ...judged }) => {
-      const kept = readPlans.get(head.id)
-      const plan = read.get(head.id) ?? (kept && { ...headOf(head), ...kept })
+      const before = known.get(head.id)
+      const plan = before ? { ...headOf(head), ...before } : read.get(head.id)
       if (!plan) return []
       return [
         {
