@@ -4,7 +4,7 @@ import names from '~~/locales/en/catalogue.json'
 import { CATALOGUE } from '~~/core/food/catalogue'
 import { closePage, houseId, onScreen, openKitchen, openPage } from '~~/tests/house'
 import { useKitchenStore } from '~/stores/kitchen'
-import { searchNames } from './searchNames'
+import { holdsName, searchNames } from './searchNames'
 import { useNamedFoods } from './useNamedFoods'
 
 const foods = [
@@ -87,5 +87,16 @@ describe('the foods of a kitchen', () => {
     expect(searchNames('haricot', named.value).map(({ food }) => food.id)).toContain('navy-bean')
     // A name that is missing would be its own key.
     for (const { name } of named.value) expect(name).not.toMatch(/^catalogue\./)
+  })
+})
+
+describe('a name in a text', () => {
+  const rajma = { name: 'Red kidney beans', aliases: 'rajma, frijol rojo' }
+
+  it('is found as whole words, however it is written', () => {
+    expect(holdsName('Our old Rajma', rajma)).toBe(true)
+    expect(holdsName('200 g red-kidney beans, soaked', rajma)).toBe(true)
+    expect(holdsName('rajmahal paste', rajma)).toBe(false)
+    expect(holdsName('moon dust', { name: 'Red kidney beans', aliases: '' })).toBe(false)
   })
 })

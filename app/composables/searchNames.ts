@@ -6,6 +6,15 @@ const plain = (name: string) => name.normalize('NFD').replace(/\p{M}/gu, '').toL
 
 const namesOf = ({ name, aliases }: Named) => [name, ...aliases.split(',')].map((one) => plain(one.trim()))
 
+/** True where any name of it stands in a text as whole words: “old rajma” holds rajma. */
+export function holdsName(text: string, named: Named): boolean {
+  const words = (of: string) =>
+    ` ${plain(of)
+      .replace(/[^\p{L}\p{N}]+/gu, ' ')
+      .trim()} `
+  return namesOf(named).some((name) => name !== '' && words(text).includes(words(name)))
+}
+
 /** Words this long may be written a little otherwise: carrots, daal, chickpee. */
 const LEAST_FUZZY = 4
 const FUZZY_SHARE = 0.25

@@ -119,6 +119,10 @@ test('a recipe that was written for another pot comes in, and its figure stands 
   await expect(page.getByText('What is “1 tsp moon dust”?')).toBeVisible()
   // What is in no list is told by what it is most like, and then counts as that.
   await page.getByRole('button', { name: 'Move 1 tsp moon dust' }).click()
+  // But not what is dangerous when undercooked.
+  await page.getByLabel('What it is').fill('Our old rajma')
+  await expect(page.getByText('cannot be told as something else')).toBeVisible()
+  await expect(page.getByLabel('What is it most like?')).toBeHidden()
   await page.getByLabel('What it is').fill('Moon dust')
   await page.getByLabel('What is it most like?').fill('Salt')
   await page.keyboard.press('Tab')

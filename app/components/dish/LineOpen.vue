@@ -39,11 +39,24 @@ const ownByName = computed(
 const text = ref(line.value.what ? thing(line.value.what) : (line.value.own?.name ?? ''))
 const name = computed(() => text.value.trim().slice(0, LENGTH.name))
 const isUnknown = computed(() => name.value !== '' && !byName.value.has(name.value) && !line.value.portionId)
+/** A food that is watched until it is safe to eat is no own thing, whatever else the household calls it. */
+const watched = computed(() => {
+  if (!isUnknown.value) return null
+  const texts = `${name.value}, ${line.value.typed}`
+  return foods.value.find(
+    (one) => (one.food.lectin || one.food.group === 'meat' || one.food.group === 'egg') && holdsName(texts, one),
+  )
+})
+function becomeWatched() {
+  const { food, name: called } = watched.value!
+  become({ what: food.id })
+  text.value = called
+}
 function choose() {
   const id = byName.value.get(name.value)
   const own = ownByName.value.get(name.value)
   if (id) become({ what: id })
-  else if (own) become({ what: null, own: { ...own } })
+  else if (own && !watched.value) become({ what: null, own: { ...own } })
 }
 function become({ what, own }: Pick<DishLine, 'what' | 'own'>) {
   line.value.what = what
@@ -75,7 +88,12 @@ const isWeighed = computed({
     <datalist :id="listId">
       <option v-for="one in [...ownByName.keys(), ...byName.keys()]" :key="one" :value="one" />
     </datalist>
-    <LazyOwnIngredient v-if="isUnknown" :id="`own-${line.id}`.slice(0, LENGTH.id)" v-model="own" :name="name" />
+    <p v-if="watched">
+      {{ t('dishes.lines.maybe', { name: watched.name.toLowerCase() }) }}
+      <button type="button" class="link-button" @click="becomeWatched">{{ t('dishes.lines.yes') }}</button>
+      {{ t('dishes.own.watched') }}
+    </p>
+    <LazyOwnIngredient v-else-if="isUnknown" :id="`own-${line.id}`.slice(0, LENGTH.id)" v-model="own" :name="name" />
     <div class="weight">
       <NumberField
         v-if="isWeighed"
