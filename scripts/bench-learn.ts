@@ -10,9 +10,11 @@ import { availableParallelism } from 'node:os'
 import * as echarts from 'echarts'
 import { buildSync } from 'esbuild'
 import { idOf, type FigureKind } from '../core/learn/figure'
-import { learnFrom } from '../core/learn/log'
+import type { Believed } from '../core/learn/joint'
+import { learnFrom, type KitchenLog } from '../core/learn/log'
+import { believedOf, NOTHING_LEARNT } from '../core/learn/sums'
 import { randomFrom } from '../core/live/random'
-import { NO_MESS, USUAL_MESS } from '../core/learn/cook'
+import { NO_MESS, USUAL_MESS, type Truth } from '../core/learn/cook'
 import { drawnFrom, household } from '../tests/trials/learn'
 
 const RUNS = 60
@@ -31,6 +33,9 @@ interface Judged {
   milliseconds: number
   /** Misses of a household that is as assumed: what whole figures leave. */
   roundedOnly: number[]
+  /** Last misses of the same household had it known the truth all along, and had it learnt nothing. */
+  knowing: number[]
+  ignorant: number[]
 }
 
 function judge(seed: number): Judged {
@@ -53,14 +58,25 @@ function judge(seed: number): Judged {
     const kind = figure.kind === 'flame-heat' || figure.kind === 'own-heat' ? 'heat' : figure.kind
     held.push({ kind, holds: Math.abs(is - mean) <= FOUR_IN_FIVE * sd, off: mean - is, sd })
   }
-  if (seed % AS_ASSUMED_ONE_IN !== 0) return { misses, held, moved: [], milliseconds, roundedOnly: [] }
+  if (seed % AS_ASSUMED_ONE_IN !== 0)
+    return { misses, held, moved: [], milliseconds, roundedOnly: [], knowing: [], ignorant: [] }
   const same = randomFrom(seed)
   const assumed = household(RUNS, ({ kind }, isOld) => (kind === 'batch' && isOld ? Math.log(1.35) : 0), NO_MESS, same)
   const roundedOnly = assumed.misses.slice(-20)
+  const lastMisses = (believes: (log: KitchenLog, truth: Truth) => Believed) => {
+    const random = randomFrom(seed)
+    return household(RUNS, drawnFrom(random), USUAL_MESS, random, { believes }).misses.slice(-20)
+  }
+  const knowing = lastMisses((_, truth) => ({
+    of: (terms) => ({ mean: [...terms].reduce((sum, [id, times]) => sum + times * truth.get(id)!, 0), sd: 0 }),
+    has: (id) => truth.has(id),
+    saidOf: () => null,
+  }))
+  const ignorant = lastMisses(() => believedOf(NOTHING_LEARNT))
   const moved = learnFrom(assumed.log)
     .figures.filter(({ evidence }) => evidence.length >= LEAST_RUNS)
     .map(({ now, prior }) => Math.abs(now.mean - prior.mean))
-  return { misses, held, moved, milliseconds, roundedOnly }
+  return { misses, held, moved, milliseconds, roundedOnly, knowing, ignorant }
 }
 
 const median = (of: readonly number[]) => [...of].sort((a, b) => a - b)[Math.floor(of.length / 2)]!
@@ -113,9 +129,18 @@ async function main(households: number, firstSeed: number) {
     })),
   )
   console.log('median miss, first ten runs', missOf(0, 10).toFixed(3), 'last twenty', missOf(40, 60).toFixed(3))
+  const medianOf = (get: (one: Judged) => number[]) => median(all.flatMap(get).map(Math.abs)).toFixed(3)
   console.log(
-    'of that by whole figures',
-    median(all.flatMap(({ roundedOnly }) => roundedOnly).map(Math.abs)).toFixed(3),
+    'last twenty: by whole figures alone',
+    medianOf(({ roundedOnly }) => roundedOnly),
+  )
+  console.log(
+    'last twenty: had it known the truth',
+    medianOf(({ knowing }) => knowing),
+  )
+  console.log(
+    'last twenty: had it learnt nothing',
+    medianOf(({ ignorant }) => ignorant),
   )
   const moved = all.flatMap((one) => one.moved)
   const below = moved.filter((by) => by < 0.05).length / moved.length

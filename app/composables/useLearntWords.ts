@@ -32,6 +32,8 @@ export function useLearntWords() {
         return t('learnt.loss', { cooker })
       case 'steam':
         return t('learnt.steam', { cooker })
+      case 'pressure':
+        return t('learnt.pressure', { cooker })
       case 'batch': {
         const bag = kitchen.value.bags.find(({ id }) => id === figure.bagId)
         if (!bag) return t('learnt.gone')
@@ -79,6 +81,8 @@ export function useLearntWords() {
         return t(more ? 'learnt.says.lossMore' : 'learnt.says.lossLess')
       case 'steam':
         return t(more ? 'learnt.says.steamMore' : 'learnt.says.steamLess')
+      case 'pressure':
+        return t(more ? 'learnt.says.pressureMore' : 'learnt.says.pressureLess')
       case 'batch':
         return t(more ? 'learnt.says.batchMore' : 'learnt.says.batchLess')
       case 'need':
@@ -95,6 +99,7 @@ export function useLearntWords() {
     const kinds = [one.kind, other.kind]
     const params = { a: name(one), b: name(other) }
     if (kinds.includes('burner-heat')) return null
+    if (kinds.includes('pressure')) return t('learnt.undecided.cooker', params)
     if (kinds.includes('batch')) return t('learnt.undecided.batchNeed', params)
     if (kinds.includes('need')) return t('learnt.undecided.needTaste', params)
     if (kinds.includes('taste')) return t('learnt.undecided.tastes', params)

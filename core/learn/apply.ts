@@ -1,4 +1,4 @@
-import { heatsItself } from '../appliance/appliance'
+import { heatsItself, holdsPressure } from '../appliance/appliance'
 import { figureOf } from '../appliance/figures'
 import type { FoodGroup } from '../food/food.schema'
 import { FLAMES } from '../names'
@@ -6,9 +6,9 @@ import { findFood } from '../food/catalogue'
 import { burnerOf, cookerOf } from '../program/stove'
 import type { LearntFactors, PlanRequest } from '../program/request.schema'
 import { UNMEASURED } from '../unknown'
-import { idOf, OLD_BATCH, UNLEARNT, type Figure } from './figure'
+import { idOf, OLD_BATCH, priorOf, UNLEARNT, type Figure } from './figure'
 import type { Believed, Estimate } from './joint'
-import { doneTerms } from './terms'
+import { doneTerms, knownTerms } from './terms'
 
 /** What of a kitchen a pot is cooked with, by the ids that its log knows. */
 export interface CookedWith {
@@ -86,9 +86,14 @@ export function asLearnt(request: PlanRequest, pot: CookedWith, learnt: Believed
   ofCooker('steam')
 
   let vaguest = 0
+  const pressedIn = holdsPressure(cooker.appliance) ? cookerId : null
   factors.contents = foods.map(({ of: food, batch }, i) => {
     const { id, group, soak } = food!
-    const done = needShift(id, group, bagIds[i] ?? null, batch === 'old' && soak !== null, learnt)
+    const done = needShift(
+      { id, group, isOld: batch === 'old' && soak !== null },
+      { bagId: bagIds[i] ?? null, pressedIn },
+      learnt,
+    )
     vaguest = Math.max(vaguest, done.sd)
     const uptake = of({ kind: 'uptake', foodId: id }).mean
     return { ...timesIf('need', done.mean), ...timesIf('uptake', uptake) }
@@ -114,7 +119,10 @@ export function learntOfFoods(
     const drinks = learnt.has(uptake) ? learnt.of(new Map([[uptake, 1]])).mean : 0
     return [
       id,
-      { ...timesIf('need', needShift(id, group, null, false, learnt).mean), ...timesIf('uptake', drinks) },
+      {
+        ...timesIf('need', needShift({ id, group, isOld: false }, { bagId: null, pressedIn: null }, learnt).mean),
+        ...timesIf('uptake', drinks),
+      },
     ] as const
   })
   return Object.fromEntries(found.filter(([, factors]) => Object.keys(factors).length > 0))
@@ -122,20 +130,17 @@ export function learntOfFoods(
 
 /** What a food needs here beside what is assumed of it: its bag, its kitchen, and how it is liked. */
 export function needShift(
-  foodId: string,
-  group: FoodGroup,
-  bagId: string | null,
-  isOld: boolean,
+  { id, group, isOld }: { id: string; group: FoodGroup; isOld: boolean },
+  { bagId, pressedIn }: { bagId: string | null; pressedIn: string | null },
   learnt: Believed,
 ): Estimate {
-  const figures = doneTerms({ foodId, group }, bagId)
-  const known = figures.filter((figure) => learnt.has(idOf(figure)))
-  const { mean, sd } = learnt.of(new Map(known.map((figure) => [idOf(figure), 1])))
-  const bagKnown = known.some(({ kind }) => kind === 'batch')
-  // What nobody has spoken of yet is as unsure as it was assumed to be.
-  const unknown = figures
-    .filter((figure) => !known.includes(figure))
-    .map(({ kind }) => (kind === 'batch' ? 0 : kind === 'need' ? UNLEARNT.need : UNLEARNT.taste))
+  const terms = doneTerms({ foodId: id, group }, bagId, pressedIn)
+  const { mean, sd } = learnt.of(knownTerms(terms, (id) => learnt.has(id)))
+  // What nobody has spoken of yet is as unsure as it was assumed to be, a bag by its age.
+  const unknown = terms
+    .filter(({ figure }) => figure.kind !== 'batch' && !learnt.has(idOf(figure)))
+    .map(({ figure, times }) => times * priorOf(figure).sd)
+  const bagKnown = terms.some(({ figure }) => figure.kind === 'batch' && learnt.has(idOf(figure)))
   const bagSd = bagKnown ? 0 : isOld ? UNLEARNT.oldBatch : UNLEARNT.freshBatch
   // An old bag has its factor in the plan already.
   return { mean: mean - (bagKnown && isOld ? OLD_BATCH : 0), sd: Math.hypot(sd, bagSd, ...unknown) }

@@ -21,8 +21,6 @@ export interface Mess {
   heat: number
   load: number
   vent: number
-  /** A cooker's own, that nothing tells: the pressure at which its weight lifts. */
-  lift: number
   /** Share of whistles that nobody hears, and seconds by which a tap is late. */
   missed: number
   lateS: number
@@ -38,7 +36,6 @@ export const USUAL_MESS: Mess = {
   heat: 0.04,
   load: 0.05,
   vent: 0.1,
-  lift: 0.05,
   missed: 0.05,
   lateS: 2,
   seenLate: 0.4,
@@ -50,7 +47,6 @@ export const NO_MESS: Mess = {
   heat: 0,
   load: 0,
   vent: 0,
-  lift: 0,
   missed: 0,
   lateS: 0,
   seenLate: 0.5,
@@ -70,7 +66,10 @@ export interface Cooked {
   events: RunEvent[]
   /** How each food came out. */
   verdicts: LoggedVerdict[]
-  /** By food: the logarithm of what it got over what it really needed here. */
+  /**
+   * By food: the logarithm of what it got over what it really needed here. Beans with lectin need no less than is
+   * assumed of them, however firm they are liked.
+   */
   misses: number[]
 }
 
@@ -106,7 +105,7 @@ export function cook(
     vent: Math.exp(noise(mess.vent)),
     swing: Math.exp(of({ kind: 'swing', cookerId })),
     loss: Math.exp(of({ kind: 'loss', cookerId })),
-    pressure: Math.exp(truth.get(`lift ${cookerId}`) ?? 0),
+    pressure: Math.exp(of({ kind: 'pressure', cookerId })),
   }
   const course = firstCourse({ request, answer })
   const stove = createStove({ ...course, pot: { ...course.pot, appliance } }, hidden)
@@ -121,11 +120,16 @@ export function cook(
   if (burnerId) onFlame(first)
   else stove.start()
   const figure = answer.closings[0]!.range.figure
-  const untilWhistles = style.kind === 'whistles' ? figure : style.kind === 'high-then-low' ? style.whistles : 1
+  const untilLow = style.kind === 'high-then-low' ? style.whistles : 1
   // The pot is followed as the product follows it: what was missed is counted in.
   const follow = createFollower({ request, answer }, { bands: false })
   let whistles = 0
-  let until = untilWhistles
+  let advised = figure
+  const listen = () => {
+    const { advice, outlook } = follow(events, events.at(-1)!.at)
+    advised = advice?.figure ?? advised
+    if (style.kind === 'whistles') whistles = outlook?.soFar ?? whistles
+  }
   let offAt: number | null = null
   let lowSince: number | null = null
   for (let minute = STEP_MINUTES; offAt === null && minute < 300; minute += STEP_MINUTES) {
@@ -146,21 +150,19 @@ export function cook(
       if (sign.kind !== 'whistle' || random() < mess.missed) continue
       say(sign.minute + Math.abs(noise(mess.lateS)) / 60, { kind: 'whistle' })
       whistles++
-      if (style.kind !== 'whistles') continue
-      const { advice, outlook } = follow(events, events.at(-1)!.at)
-      until = advice?.figure ?? until
-      whistles = outlook?.soFar ?? whistles
+      listen()
     }
     if (!burnerId || offAt !== null) continue
-    if (style.kind === 'whistles' && whistles >= until) offAt = minute
-    if (style.kind === 'clock' && minute >= figure) offAt = minute
-    if ((style.kind === 'first-whistle-then-low' || style.kind === 'high-then-low') && whistles >= untilWhistles) {
+    if (style.kind === 'whistles' && whistles >= advised) offAt = minute
+    if (style.kind === 'clock' && minute >= advised) offAt = minute
+    if ((style.kind === 'first-whistle-then-low' || style.kind === 'high-then-low') && whistles >= untilLow) {
       if (lowSince === null) {
         lowSince = minute
         onFlame('low')
         say(minute, { kind: 'flame', flame: 'low' })
+        listen()
       }
-      if (minute - lowSince >= figure) offAt = minute
+      if (minute - lowSince >= advised) offAt = minute
     }
   }
   const off = offAt ?? 300
@@ -185,9 +187,8 @@ export function cook(
   const end = stove.now()
   const step = (value: number) => Math.max(-2, Math.min(2, Math.round(value)))
   const { foods } = base.value
-  const misses = foods.map(
-    (item, i) => Math.log(end.boilMinutes[i]! / unlearntBoilMinutes(item.need)) - wants(item, pot.bagIds[i] ?? null),
-  )
+  const gets = foods.map((item, i) => Math.log(end.boilMinutes[i]! / unlearntBoilMinutes(item.need)))
+  const wanted = foods.map((item, i) => wants(item, pot.bagIds[i] ?? null))
   const drunkG = (item: PreparedFood) =>
     item.uptakeG * Math.exp(of({ kind: 'uptake', foodId: item.food.id })) - item.insideG
   const startG = course.pot.load.freeWaterKg * 1000
@@ -202,11 +203,11 @@ export function cook(
       const over = item.tin === null ? overInBase : (item.uptakeG - item.insideG - drunkG(item)) / item.dryG
       return {
         content,
-        texture: step((misses[content]! + noise(mess.doneness)) / Math.log(1.28)),
+        texture: step((gets[content]! - wanted[content]! + noise(mess.doneness)) / Math.log(1.28)),
         water: step((over + noise(mess.water)) / 0.15),
       }
     }),
-    misses,
+    misses: foods.map(({ food }, i) => gets[i]! - (food.lectin ? Math.max(0, wanted[i]!) : wanted[i]!)),
   }
 
   /** By how much more than a fresh bag of the catalogue's this food needs here, as it is liked. */

@@ -1,11 +1,13 @@
 import type { FoodGroup } from '../food/food.schema'
 import type { FlameName } from '../names'
+import { UNMEASURED } from '../unknown'
 import type { Estimate } from './joint'
 
 /**
  * What a kitchen's log can teach, each as a factor of what is assumed: the heat of a flame into a cooker (the burner's
  * own share and the flame's), or of a cooker that heats itself; the swing of a weight; the heat that a cooker loses;
- * the steam that it loses; what a bag, and a food in this kitchen, needs; how soft a group of foods, and everything, is
+ * the steam that it loses; its pressure, which only what comes out of it tells; what a bag, and a food in this kitchen,
+ * needs; how soft a group of foods, and everything, is
  * liked; what a food drinks.
  */
 export type Figure =
@@ -15,6 +17,7 @@ export type Figure =
   | { kind: 'swing'; cookerId: string }
   | { kind: 'loss'; cookerId: string }
   | { kind: 'steam'; cookerId: string }
+  | { kind: 'pressure'; cookerId: string }
   | { kind: 'batch'; bagId: string }
   | { kind: 'need'; foodId: string }
   | { kind: 'uptake'; foodId: string }
@@ -34,6 +37,7 @@ const FIELDS: Record<FigureKind, readonly string[]> = {
   swing: ['cookerId'],
   loss: ['cookerId'],
   steam: ['cookerId'],
+  pressure: ['cookerId'],
   batch: ['bagId'],
   need: ['foodId'],
   uptake: ['foodId'],
@@ -64,6 +68,7 @@ export const UNLEARNT = {
   loss: 0.3,
   measuredLoss: 0.1,
   steam: 0.3,
+  pressure: UNMEASURED.lift,
   freshBatch: 0.15,
   oldBatch: 0.2,
   need: 0.2,
@@ -90,6 +95,8 @@ export function priorOf({ kind }: Figure, { isMeasured = false, isOld = false } 
       return { mean: 0, sd: isMeasured ? UNLEARNT.measuredLoss : UNLEARNT.loss }
     case 'steam':
       return { mean: 0, sd: UNLEARNT.steam }
+    case 'pressure':
+      return { mean: 0, sd: UNLEARNT.pressure }
     case 'batch':
       return isOld ? { mean: OLD_BATCH, sd: UNLEARNT.oldBatch } : { mean: 0, sd: UNLEARNT.freshBatch }
     case 'need':

@@ -93,7 +93,8 @@ const YEAR_MS = 365.25 * DAY_MS
 const WANDERS: Partial<Record<Figure['kind'], number>> = {
   'flame-heat': 0.015,
   'own-heat': 0.015,
-  swing: 0.02,
+  swing: 0.03,
+  pressure: 0.01,
   loss: 0.15,
   steam: 0.05,
 }
@@ -217,7 +218,10 @@ class Learner {
   private doneness(run: LoggedRun, food: FoodFit, content: number, texture: number, heat: Map<string, number>): void {
     const { fit } = run
     const bagId = run.bagIds[content] ?? null
-    const terms = new Map<string, number>(doneTerms(food, bagId).map((figure) => [this.figure(figure, fit), 1]))
+    const pressedIn = fit.underPressure ? run.cookerId : null
+    const terms = new Map(
+      doneTerms(food, bagId, pressedIn).map(({ figure, times }) => [this.figure(figure, fit), times]),
+    )
     // Where nothing was heard, what is believed of the heat says what the food got. A verdict never tells of the heat: a
     // liking for firm beans would else shorten the cooking of all that must not be undercooked.
     const believed = this.joint.of(heat)

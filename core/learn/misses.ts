@@ -1,7 +1,6 @@
-import { idOf } from './figure'
 import type { Believed } from './joint'
 import type { KitchenLog } from './log'
-import { doneTerms } from './terms'
+import { doneTerms, knownTerms } from './terms'
 
 /** How near a run came: the logarithm of what its first food got over what, by now, it is believed to have needed. */
 export interface Miss {
@@ -13,13 +12,12 @@ export interface Miss {
 
 /** How near each run of a log came, by what is believed at its end; runs whose figures are not known are left out. */
 export function missesOf({ runs, without }: Pick<KitchenLog, 'runs' | 'without'>, believed: Believed): Miss[] {
-  return runs.flatMap(({ id, fit, bagIds }): Miss[] => {
+  return runs.flatMap(({ id, fit, cookerId, bagIds }): Miss[] => {
     const food = fit.foods[0]
     if (!food || without.includes(id)) return []
-    const known = doneTerms(food, bagIds[0] ?? null)
-      .map(idOf)
-      .filter((figure) => believed.has(figure))
-    const needed = believed.of(new Map(known.map((figure) => [figure, 1])))
+    const needed = believed.of(
+      knownTerms(doneTerms(food, bagIds[0] ?? null, fit.underPressure ? cookerId : null), (id) => believed.has(id)),
+    )
     return [
       {
         runId: id,

@@ -54,6 +54,8 @@ export interface RunFit {
   /** What the fall of the pressure says of the heat that is lost; null where nobody saw it fall. */
   loss: Measured | null
   foods: FoodFit[]
+  /** It cooked under pressure, of which nothing tells how high it really was. */
+  underPressure: boolean
   /** The flames under which a food got what it got, where nothing was heard. */
   unheard: FlameShares
   /** Water around what stands in the base, over what was wanted, and steam lost, in g per g of dry food. */
@@ -64,7 +66,7 @@ export interface RunFit {
  * From one run to the next a pot differs from itself by so much (load, place on the flame, how the knob was turned):
  * logarithms, engineering estimates.
  */
-const FROM_RUN_TO_RUN = { heat: 0.06, swing: 0.2, loss: 0.25 }
+const FROM_RUN_TO_RUN = { heat: 0.06, swing: 0.2, loss: 0.25, got: 0.05 }
 /** The indicator is seen to be down so much after it is, and so exactly, in minutes (engineering estimates). */
 const SEEN_LATE_MINUTES = 0.5
 const SEEN_DOWN_MINUTES = 1
@@ -125,6 +127,7 @@ export function fitRun(plan: LivePlan, events: readonly RunEvent[]): RunFit | nu
         inTin: tin !== null,
       }
     }),
+    underPressure: kindOf(last.course.pot.appliance).holdsPressure,
     unheard: unheard ? unheard.flames : null,
     water: last.water,
   }
@@ -152,7 +155,14 @@ function legFit(course: Course, leg: Leg, state: RunState, endMs: number, planne
   if (endsByItself(course.closing.pot.style)) {
     const { gotNow, waterNowG } = asPlanned(course, state, endMs)
     const sd = gotNow.map(() => BY_ITSELF_SD)
-    const none = { flames, isHeard: true, heard: null, loss: null, byHeat: gotNow.map(() => 0), heat: 0 }
+    const none = {
+      flames,
+      isHeard: true,
+      heard: null,
+      loss: null,
+      byHeat: gotNow.map(() => 0),
+      heat: 0,
+    }
     return { ...none, course, got: gotNow, sd, water: waterOf(course, waterNowG, plannedLeftG) }
   }
   const isHeard = heardOf(state, endMs).minutes.length > 0
@@ -167,8 +177,10 @@ function legFit(course: Course, leg: Leg, state: RunState, endMs: number, planne
   const offset = offsetOf(course, flames)
   const sd = gotNow.map(({ value, low, high }, i) => {
     const strange = understood ? 0 : STRANGE_SD
-    if (!isHeard) return Math.hypot(UNMEASURED.lift * byLift[i]!, strange)
-    return Math.hypot(value > 0 ? Math.log(Math.max(high, 1e-6) / Math.max(low, 1e-6)) / 2 : 0, strange)
+    const lift = UNMEASURED.lift * byLift[i]!
+    if (!isHeard) return Math.hypot(FROM_RUN_TO_RUN.got, strange)
+    const all = value > 0 ? Math.log(Math.max(high, 1e-6) / Math.max(low, 1e-6)) / 2 : 0
+    return Math.hypot(Math.sqrt(Math.max(0, all * all - lift * lift)), FROM_RUN_TO_RUN.got, strange)
   })
   return {
     course,

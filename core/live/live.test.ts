@@ -664,6 +664,27 @@ describe('following a run', () => {
   })
 })
 
+describe('minutes on low', () => {
+  const live = planFor({ style: { kind: 'high-then-low', whistles: 2 } })
+  const lit = event({ kind: 'lit' }, 0)
+  const whistles = [event({ kind: 'whistle' }, 9), event({ kind: 'whistle' }, 9.6)]
+  const soFar = (...flames: RunEvent[]) => {
+    const following = createFollower(live)([lit, ...whistles, ...flames], at(15))
+    return { minutes: following.outlook!.soFar, next: nextAction(live.answer, following, at(15)).id }
+  }
+
+  it('count from the flame, and from the whistle where the flame was turned a little before it', () => {
+    expect(soFar(event({ kind: 'flame', flame: 'low' }, 10)).minutes).toBeCloseTo(5, 6)
+    const { minutes, next } = soFar(event({ kind: 'flame', flame: 'low' }, 9.5))
+    expect(minutes).toBeCloseTo(5.4, 6)
+    expect(next).not.toBe('turn-low')
+  })
+
+  it('do not count on another flame than the program says', () => {
+    expect(soFar(event({ kind: 'flame', flame: 'medium' }, 9.5))).toEqual({ minutes: 0, next: 'turn-low' })
+  })
+})
+
 describe('what is said of a run', () => {
   it('sets the figure that was reached beside the planned one', () => {
     const counted = planFor().answer

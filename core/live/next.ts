@@ -156,7 +156,7 @@ export function nextAction(plan: PlanAnswer, { state, course, advice, outlook }:
       return waitUntil('wait-clock', at + step.minutes * MINUTE_MS)
     // Resting comes after the heat is off.
     if (step.heatW === 0) return at
-    const turned = lastStepSince(course.program, leg)
+    const turned = lastStepSince(course, leg)
     if (turned === null) return action('turn-low', { kind: 'flame', flame: 'low' })
     return waitUntil('wait-low', turned + step.minutes * MINUTE_MS)
   }

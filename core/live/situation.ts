@@ -48,7 +48,7 @@ export function situationOf(course: Course, state: RunState, nowMs: number, beli
   const matched = understood ? lastOf(belief.match) + 1 : leg.whistles.length
   const shape = endsByItself(style) ? null : shapeOf(style, burner, cooker.appliance)
   const offAt = heatOffMs(course, leg)
-  const since = lastStepSince(course.program, leg)
+  const since = lastStepSince(course, leg)
   const minutes = () =>
     since === null ? 0 : Math.max(0, ((offAt === null ? nowMs : Math.min(nowMs, offAt)) - since) / MINUTE_MS)
   return {

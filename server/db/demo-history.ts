@@ -194,6 +194,7 @@ export function demoHistory(kitchen: Kitchen, nowMs: number): { runs: HistoryRun
     forgotten: [],
     without: [],
   }
+  let wasInterrupted = false
   for (let i = 0; i < RUNS; i++) {
     const day = Math.floor((i * (MONTHS_MS / DAY_MS - 1)) / RUNS + random())
     const atMs = firstMs + day * DAY_MS + 17 * HOUR_MS + Math.floor(random() * 90) * 60_000
@@ -208,8 +209,9 @@ export function demoHistory(kitchen: Kitchen, nowMs: number): { runs: HistoryRun
     if (!answer.ok) throw new TypeError(`${usual.name}: ${answer.problems[0]!.code}`)
     const live = { request, answer: answer.value }
     const mess = { ...USUAL_MESS, missed: MISSES_MANY.has(i) ? 0.4 : USUAL_MESS.missed }
-    const interrupted = INTERRUPTED.get(i)
-    const cooked = cook(live, on, truth, mess, atMs, random, interrupted ? { interrupted } : {})
+    const interrupted = !wasInterrupted && i >= INTERRUPTED_FROM && on.burnerId !== null
+    wasInterrupted ||= interrupted
+    const cooked = cook(live, on, truth, mess, atMs, random, interrupted ? { interrupted: INTERRUPTION } : {})
     const absurd = i === ABSURD
     const verdicts = UNJUDGED.has(i)
       ? []
@@ -239,9 +241,9 @@ export function demoHistory(kitchen: Kitchen, nowMs: number): { runs: HistoryRun
 
 // Slips, as they happen.
 const MISSES_MANY: ReadonlySet<number> = new Set([9, 31])
-const INTERRUPTED: ReadonlyMap<number, { atMinute: number; minutes: number }> = new Map([
-  [17, { atMinute: 14, minutes: 5 }],
-])
+/** The first pot on a flame from this one on: the gas was gone for a while before it whistled. */
+const INTERRUPTED_FROM = 17
+const INTERRUPTION = { atMinute: 6, minutes: 5 }
 const ABSURD = 24
 const UNJUDGED: ReadonlySet<number> = new Set([5, 12, 40, 52])
 

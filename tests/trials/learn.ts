@@ -1,6 +1,7 @@
 import { findFood } from '../../core/food/catalogue'
 import { asLearnt } from '../../core/learn/apply'
 import { idOf, OLD_BATCH, UNLEARNT, type Figure } from '../../core/learn/figure'
+import type { Believed } from '../../core/learn/joint'
 import { learnFrom, type KitchenLog, type LoggedRun } from '../../core/learn/log'
 import { fitRun } from '../../core/learn/run-fit'
 import { cook, type Mess, type Truth } from '../../core/learn/cook'
@@ -82,15 +83,15 @@ export interface Household {
 }
 
 /**
- * A household that cooks so many pots and plans each with what its log has taught so far. `drawn` gives the truth of a
- * figure when it first matters.
+ * A household that cooks so many pots and plans each with what its log has taught so far, or with what else it
+ * `believes`. `drawn` gives the truth of a figure when it first matters.
  */
 export function household(
   runs: number,
   drawn: (figure: Figure, isOld: boolean) => number,
   mess: Mess,
   random: () => number,
-  { learns = true } = {},
+  { believes = learnFrom as (log: KitchenLog, truth: Truth) => Believed } = {},
 ): Household {
   const truth = new Map<string, number>()
   const need = (figure: Figure, isOld = false) => {
@@ -121,15 +122,14 @@ export function household(
     need({ kind: 'uptake', foodId: food.foodId })
     need({ kind: 'group-taste', group: findFood(food.foodId)!.group })
     const { cookerId, burnerId } = on
-    for (const kind of ['loss', 'swing', 'steam'] as const) need({ kind, cookerId })
-    if (!truth.has(`lift ${cookerId}`)) truth.set(`lift ${cookerId}`, mess.lift * normal(random))
+    for (const kind of ['loss', 'swing', 'steam', 'pressure'] as const) need({ kind, cookerId })
     if (burnerId === null) need({ kind: 'own-heat', cookerId })
     else {
       need({ kind: 'burner-heat', cookerId, burnerId })
       for (const flame of FLAMES) need({ kind: 'flame-heat', cookerId, burnerId, flame })
     }
     const plain = requestOf(pot)
-    const request = learns ? asLearnt(plain, { cookerId, burnerId, bagIds: [bagId] }, learnFrom(log)) : plain
+    const request = asLearnt(plain, { cookerId, burnerId, bagIds: [bagId] }, believes(log, truth))
     const answer = plan(request, { range: false })
     if (!answer.ok) continue
     const live = { request, answer: answer.value }
@@ -151,6 +151,7 @@ export function drawnFrom(random: () => number): (figure: Figure, isOld: boolean
       swing: UNLEARNT.swing,
       loss: UNLEARNT.loss,
       steam: UNLEARNT.steam,
+      pressure: UNLEARNT.pressure,
       batch: isOld ? UNLEARNT.oldBatch : UNLEARNT.freshBatch,
       need: UNLEARNT.need,
       uptake: UNLEARNT.uptake,
