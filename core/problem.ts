@@ -69,6 +69,7 @@ export type ProblemCode =
   | 'meal-not-in-time'
   | 'meal-empty'
   | 'meal-dish-refused'
+  | 'meal-not-in-tin'
 
 export interface Problem {
   /** Where in the request, as in `contents.0.dryG`. */

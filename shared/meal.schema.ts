@@ -10,14 +10,18 @@ const id = z.string().min(1).max(LENGTH.id)
 /** ms since 1970, within what a calendar holds. */
 const moment = z.number().int().min(Date.UTC(2000, 0)).max(Date.UTC(2100, 0))
 
+const letter = z.string().regex(/^[A-Z]$/)
+
 /** A dish as it stood when it was taken into the meal, told from the others by its letter. */
 const mealDishSchema = z.object({
-  key: z.string().regex(/^[A-Z]$/),
+  key: letter,
   dishId: z.uuid().nullable(),
   dish: keptDishSchema,
   soak: z.enum(MEAL_SOAKS),
   /** Made at any time before, and only warmed for serving. */
   ahead: z.boolean(),
+  /** The food of its pot stands in a tin in the pot of that other dish. */
+  inPotOf: letter.optional(),
 })
 export type MealDish = z.infer<typeof mealDishSchema>
 
@@ -28,7 +32,7 @@ const mealTaskSchema = z.object({
   id,
   dish: id,
   stage: z.string().max(LENGTH.id),
-  part: z.enum(['do', 'tend', 'close', 'cook', 'fall', 'open', 'warm']),
+  part: z.enum(['do', 'tend', 'close', 'cook', 'fall', 'open', 'fill', 'lift', 'warm']),
   startMinute: minute,
   minutes: z.number().int().min(0).max(BOUNDS.taskMinutes[1]),
   hands: z.union([z.literal(0), z.literal(1)]),

@@ -105,7 +105,7 @@ describe('a meal as it is planned', () => {
   it('starts nothing before now, and stands nowhere until the first of it was to begin', () => {
     const asked = dinnerOf(meal(), kitchen, SERVED - 90 * 60_000)!
     expect(asked.dinner).toMatchObject({ earliest: -89, burners: kitchen.burners.length, hands: 1 })
-    expect(Object.keys(asked.dinner.cookers)).toHaveLength(kitchen.cookers.length)
+    expect(new Set(asked.dinner.pots.map(({ cookerId }) => cookerId)).size).toBe(kitchen.cookers.length)
     expect(asked.stands).toBeNull()
     expect(dinnerOf(newMeal(SERVED), kitchen, SERVED)).toBeNull()
   })

@@ -1,6 +1,9 @@
-import type { Dinner } from '../core/meal/dinner'
+import type { Dinner } from '../core/meal/dinner-tasks'
+import { styleIn, type DinnerWay } from '../core/meal/ways'
 import { progressOf, type Mark, type PotFacts } from '../core/meal/progress'
 import type { DishTask } from '../core/meal/tasks'
+import { heatsItself } from '../core/appliance/appliance'
+import type { PotSettings } from '../core/dish/dish.schema'
 import { HOUR_MS, MINUTE_MS } from '../core/measure/time'
 import type { Believed } from '../core/learn/joint'
 import { dishRequestOf, potOfStage, usualPot, type DishDocument } from './dish'
@@ -50,7 +53,7 @@ export function withoutDish(meal: Meal, key: string): Meal {
   const others = <T>(of: Record<string, T>) => Object.fromEntries(Object.entries(of).filter(([id]) => isOther(id)))
   return {
     ...meal,
-    dishes: meal.dishes.filter((one) => one.key !== key),
+    dishes: meal.dishes.filter((one) => one.key !== key).map((one) => (one.inPotOf === key ? apart(one) : one)),
     put: meal.put.filter(({ id }) => isOther(id)),
     tasks: meal.tasks.filter(({ dish }) => dish !== key),
     begun: others(meal.begun),
@@ -58,10 +61,38 @@ export function withoutDish(meal: Meal, key: string): Meal {
   }
 }
 
+/** A dish in a pot of its own again. */
+export const apart = ({ inPotOf: _, ...dish }: MealDish): MealDish => dish
+
 export const changeDish = (meal: Meal, key: string, part: Partial<MealDish>): Meal => ({
   ...meal,
   dishes: meal.dishes.map((one) => (one.key === key ? { ...one, ...part } : one)),
 })
+
+/** A meal with one of its dishes done otherwise. */
+export function changedBy(meal: Meal, way: DinnerWay, kitchen: Kitchen): Meal {
+  switch (way.kind) {
+    case 'soak':
+      return changeDish(meal, way.dish, { soak: way.how })
+    case 'ahead':
+      return changeDish(meal, way.dish, { ahead: true })
+    case 'in-pot':
+      return changeDish(meal, way.dish, { inPotOf: way.host })
+    case 'pot': {
+      const { dish } = meal.dishes.find(({ key }) => key === way.dish) ?? {}
+      if (!dish) return meal
+      const on = (settings: PotSettings): PotSettings => {
+        const moved = { ...settings, cookerId: way.cookerId, burnerId: way.burnerId ?? '' }
+        const pot = potOfStage(moved, kitchen)
+        return pot ? { ...moved, style: styleIn(moved.style, pot) } : settings
+      }
+      const stages = dish.stages.map((stage) =>
+        stage.id === way.stage && stage.pot ? { ...stage, pot: on(stage.pot) } : stage,
+      )
+      return changeDish(meal, way.dish, { dish: { ...dish, stages } })
+    }
+  }
+}
 
 /**
  * What two devices have done to the same meal at once: whatever either has begun or ended holds; of what is wished, what
@@ -108,14 +139,18 @@ export function dinnerOf(
   pots: Record<string, PotFacts> = {},
   believed: Believed | null = null,
 ): AskedDinner | null {
-  const dishes = meal.dishes.flatMap(({ key, dish, soak, ahead }) => {
+  const dishes = meal.dishes.flatMap(({ key, dish, soak, ahead, inPotOf }) => {
     const request = dishRequestOf(dish, kitchen, believed)
-    return request ? [{ key, request, soak, ahead }] : []
+    return request ? [{ key, request, soak, ahead, ...(inPotOf ? { inPotOf } : {}) }] : []
   })
   if (dishes.length === 0) return null
-  const cookers = inUse(kitchen.cookers).flatMap(({ id }) => {
-    const pot = potOfStage({ ...usualPot(kitchen), cookerId: id }, kitchen, believed)
-    return pot ? [[id, pot] as const] : []
+  const burners = inUse(kitchen.burners)
+  const potsOnBurners = inUse(kitchen.cookers).flatMap(({ id: cookerId, cooker }) => {
+    const on = heatsItself(cooker.appliance) ? [null] : burners.map(({ id }) => id)
+    return on.flatMap((burnerId) => {
+      const pot = potOfStage({ ...usualPot(kitchen), cookerId, burnerId: burnerId ?? '' }, kitchen, believed)
+      return pot ? [{ cookerId, burnerId, pot }] : []
+    })
   })
   const now = minuteOf(meal, nowMs)
   const first = Math.min(...meal.tasks.map(({ startMinute }) => startMinute))
@@ -123,8 +158,9 @@ export function dinnerOf(
   return {
     dinner: {
       hands: meal.hands,
-      burners: inUse(kitchen.burners).length,
-      cookers: Object.fromEntries(cookers),
+      burners: burners.length,
+      pots: potsOnBurners,
+      tins: { tins: inUse(kitchen.tins).map(({ name: _, away: __, ...tin }) => tin) },
       earliest: Math.min(0, isOn ? EARLIEST_MINUTE : Math.max(EARLIEST_MINUTE, now + 1)),
       dishes,
       put: meal.put,

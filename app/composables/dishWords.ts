@@ -49,13 +49,14 @@ export function useDishWords() {
     (answer?.pot?.answer.foods ?? []).flatMap(({ food, tinWaterG }) =>
       tinWaterG ? [t('dishes.inTin', { food: thing(food).toLowerCase(), g: told(tinWaterG) })] : [],
     )
+  const waterText = (g: number) => t('dishes.of', { name: t('dishes.water'), g: told(g) })
   /** The water of a pot stage, by weight and in the household's measures; null where none is poured. */
   function pourText(answer: StageAnswer | null): string | null {
     const pourG = answer?.pot?.answer.closings[0]!.water.pourG ?? 0
     if (pourG <= 0) return null
-    return t('dishes.of', { name: t('dishes.water'), g: told(pourG) })
+    return waterText(pourG)
   }
-  return { thing, lineName, takesText, amount, stageFigure, pourText, tinTexts }
+  return { thing, lineName, takesText, amount, stageFigure, pourText, waterText, tinTexts }
 }
 
 const TONES: Partial<Record<StageKind, string>> = {

@@ -1,5 +1,7 @@
 import type { StageAnswer } from '~~/core/dish/dish'
 import type { DinnerMend } from '~~/core/meal/dinner'
+import type { InTin } from '~~/core/meal/dinner-tasks'
+import type { DinnerWay } from '~~/core/meal/ways'
 import type { Wish } from '~~/core/meal/impossible'
 import { momentOf, type Meal, type MealTask } from '~~/shared/meal'
 
@@ -8,7 +10,7 @@ const MOST_NAMED = 3
 /** The words in which a meal is told: what a task is, what stands in its way, what would mend it. */
 export function useMealWords() {
   const { t, clock, day, number, list, duration } = useI18nText()
-  const { lineName, pourText } = useDishWords()
+  const { lineName, pourText, waterText } = useDishWords()
   const kitchen = useKitchenStore()
   const nowMs = useNow()
 
@@ -29,7 +31,7 @@ export function useMealWords() {
   }
 
   /** What is done, as a cook would say it: “fry onion and oil in the Blue 5 L”. */
-  function taskText(meal: Meal, task: MealTask, answer?: StageAnswer | null): string {
+  function taskText(meal: Meal, task: MealTask, answer?: StageAnswer | null, inTin?: InTin | null): string {
     const pot = cookerName(task.cooker)
     const stage = stageOf(meal, task)
     const what = things(meal, task)
@@ -44,6 +46,15 @@ export function useMealWords() {
         return t('meals.do.fall', { pot })
       case 'open':
         return t('meals.do.open', { pot })
+      case 'fill': {
+        const dish = dishName(meal, hostOf(meal, task.dish))
+        const own = potThings(meal, task)
+        return inTin
+          ? t('meals.do.fillWith', { what: own, water: waterText(inTin.waterG), tin: tinName(inTin.tin.id), dish })
+          : t('meals.do.fill', { what: own, dish })
+      }
+      case 'lift':
+        return t('meals.do.lift', { dish: dishName(meal, hostOf(meal, task.dish)) })
       case 'warm':
         return t('meals.do.warm', { dish: dishName(meal, task.dish) })
       default: {
@@ -53,6 +64,13 @@ export function useMealWords() {
         return what === '' ? t('meals.do.plain', { kind }) : t('meals.do.with', { kind, what })
       }
     }
+  }
+  const hostOf = (meal: Meal, key: string) => meal.dishes.find((one) => one.key === key)?.inPotOf ?? key
+  const tinName = (id: string) => kitchen.kitchen?.tins.find((one) => one.id === id)?.name ?? t('meals.aTin')
+  /** What goes into a tin: what its stage takes, or all that stood in water before. */
+  function potThings(meal: Meal, task: MealTask): string {
+    const before = stageOf(meal, task)?.from.map(({ stage }) => ({ ...task, stage })) ?? []
+    return list([task, ...before].map((one) => things(meal, one)).filter((one) => one !== ''))
   }
   /** Shortly, for a bar. */
   function partText(meal: Meal, task: MealTask): string {
@@ -82,6 +100,24 @@ export function useMealWords() {
         return t(`meals.wish.${wish.kind}`)
     }
   }
+  const burnerName = (id: string) => kitchen.kitchen?.burners.find((one) => one.id === id)?.name ?? ''
+  const wayText = (meal: Meal, way: DinnerWay): string => {
+    const dish = dishName(meal, way.dish)
+    switch (way.kind) {
+      case 'soak':
+        return t(`meals.mends.soak.${way.how}`, { dish })
+      case 'ahead':
+        return t('meals.mends.ahead', { dish })
+      case 'in-pot':
+        return t('meals.mends.in-pot', { dish, host: dishName(meal, way.host) })
+      case 'pot': {
+        const cooker = cookerName(way.cookerId)
+        return way.burnerId === null
+          ? t('meals.mends.cooker', { dish, cooker })
+          : t('meals.mends.onBurner', { dish, cooker, burner: burnerName(way.burnerId) })
+      }
+    }
+  }
   const mendText = (meal: Meal, mend: DinnerMend, tasks: readonly MealTask[]): string => {
     switch (mend.kind) {
       case 'later':
@@ -97,17 +133,18 @@ export function useMealWords() {
         return t('meals.mend.not-put', { task: task ? taskText(meal, task) : mend.task })
       }
       case 'soak':
+      case 'ahead':
+      case 'in-pot':
+      case 'pot':
         return mend.minutes === 0
-          ? t(`meals.mends.soak.${mend.how}`, { dish: dishName(meal, mend.dish) })
+          ? wayText(meal, mend)
           : t('meals.mends.both', {
-              one: t(`meals.mends.soak.${mend.how}`, { dish: dishName(meal, mend.dish) }),
+              one: wayText(meal, mend),
               time: whenMs(meal.servedAt + mend.minutes * 60_000),
             })
-      case 'ahead':
-        return t('meals.mends.ahead', { dish: dishName(meal, mend.dish) })
       default:
         return t(`meals.mend.${mend.kind}`, { dish: dishName(meal, mend.dish) })
     }
   }
-  return { cookerName, dishName, things, taskText, partText, when, whenMs, wishText, mendText }
+  return { cookerName, dishName, things, taskText, partText, when, whenMs, wishText, wayText, mendText }
 }

@@ -116,6 +116,7 @@ const work = {
   readLines: async (...asked: Parameters<RecipeWork['readLines']>) => (await recipes()).readLines(...asked),
   importRecipe: async (...asked: Parameters<RecipeWork['importRecipe']>) => (await recipes()).importRecipe(...asked),
   dinner: async (...asked: Parameters<MealWork['dinner']>) => (await meals()).dinner(...asked),
+  otherWays: async (...asked: Parameters<MealWork['otherWays']>) => (await meals()).otherWays(...asked),
   equivalents: equivalents<string>,
   /** Fitting takes a library of matrices, which comes when a test is fitted. */
   async fitWaterTest(...asked: Parameters<typeof fitWaterTest>) {

@@ -5,7 +5,9 @@ import { COOKERS } from '../appliance/appliance'
 import { answerDish, type DishAnswer } from '../dish/dish'
 import type { Dish } from '../dish/dish.schema'
 import { mealCautions } from '../safety/rules'
-import { planDinner, withSoak, type Dinner, type DinnerDish } from './dinner'
+import { planDinner } from './dinner'
+import { withSoak, type Dinner, type DinnerDish } from './dinner-tasks'
+import { applied, betterWays } from './ways'
 import { progressOf, type PotFacts } from './progress'
 import { tasksOfDish, type DishTask } from './tasks'
 
@@ -43,10 +45,11 @@ const dishOf = (key: string, dish: Dish): DinnerDish => ({
 const dinnerOf = (dishes: DinnerDish[], change: Partial<Dinner> = {}): Dinner => ({
   hands: 1,
   burners: 2,
-  cookers: {
-    blue: { cooker: COOKERS['whistling-5l-aluminium']!, burner: 'strong' },
-    old: { cooker: COOKERS['whistling-3l-aluminium']!, burner: 'weak' },
-  },
+  pots: [
+    { cookerId: 'blue', burnerId: 'strong', pot: { cooker: COOKERS['whistling-5l-aluminium']!, burner: 'strong' } },
+    { cookerId: 'old', burnerId: 'weak', pot: { cooker: COOKERS['whistling-3l-aluminium']!, burner: 'weak' } },
+  ],
+  tins: { tins: [{ id: 'steel', diameterMm: 180, heightMm: 40, volumeMl: 940, lid: true, material: 'steel' }] },
   earliest: -1440,
   put: [],
   like: [],
@@ -173,6 +176,133 @@ describe('a dinner', () => {
     expect(late[0]).toBe(0)
     expect(late[1]).toBeGreaterThan(0)
     expect(late[2]! - late[1]!).toBe(20)
+  })
+})
+
+describe('a dish in the pot of another', () => {
+  // What both bear: chickpeas take long, brown rice takes it in a tin above them.
+  const chickpeas: Dish = {
+    name: 'Chickpeas',
+    servings: 4,
+    lines: [line('chickpeas', 'chickpea-white', 220), line('salt', 'salt', 5)],
+    stages: [
+      stage('soak', 'soak', { chickpeas: 'rest' }, [], { waterG: 1000, minutes: 480 }),
+      stage('pot', 'pot', { salt: 'rest' }, ['soak'], { pot: potSettings({ cookerId: 'blue' }) }),
+    ],
+  }
+  const brown: Dish = {
+    ...rice,
+    lines: [line('rice', 'brown-long', 150)],
+    stages: [
+      stage('pot', 'pot', { rice: 'rest' }, [], { pot: potSettings({ cookerId: 'old', freeLiquid: 'drained' }) }),
+      stage('fluff', 'fluff', {}, ['pot']),
+    ],
+  }
+  const host = dishOf('A', chickpeas)
+  const guest = dishOf('B', brown)
+  const planned = (dinner: Dinner) => {
+    const outcome = planDinner(dinner, patient)
+    if (!outcome.ok || !outcome.value.possible) throw new Error(JSON.stringify(outcome))
+    return outcome.value.dinner
+  }
+  const together = () => planned(dinnerOf([host, { ...guest, inPotOf: 'A' }]))
+
+  it('stands in a tin that is filled before the pot is closed and lifted out when it is open', () => {
+    const { tasks, plan, inTins, answers } = together()
+    expect(tasks.filter(({ dish }) => dish === 'B').map(({ part }) => part)).toEqual(['fill', 'lift', 'do'])
+    expect(tasks.filter(({ dish, cooker }) => dish === 'B' && cooker !== null)).toEqual([])
+    expect(faultsOf({ hands: 1, burners: 2, cookers: ['blue', 'old'], earliest: -1440, tasks }, plan.tasks)).toEqual([])
+    const at = new Map(plan.tasks.map(({ id, startMinute }) => [id, startMinute]))
+    expect(at.get('B.pot.fill')!).toBeLessThan(at.get('A.pot.close')!)
+    expect(at.get('B.pot.lift')!).toBeGreaterThan(at.get('A.pot.open')!)
+    expect(inTins.B).toMatchObject({ host: 'A', tin: { id: 'steel' } })
+    expect(inTins.B!.waterG).toBeGreaterThan(150)
+    const pot = answers.A!.stages.find(({ pot: of }) => of)!.pot!
+    expect(pot.answer.foods.map(({ food }) => food)).toEqual(['chickpea-white', 'brown-long'])
+    for (const { gets, needs, window } of pot.answer.foods) {
+      expect(gets).toBeGreaterThanOrEqual(needs)
+      expect(gets).toBeLessThanOrEqual(window.max)
+    }
+  })
+
+  it('is not cooked so where it would be lost, where no tin is wide enough, or where one is made ahead', () => {
+    const outcomes = [
+      dinnerOf([host, { ...dishOf('B', inCooker(rice, 'old')), inPotOf: 'A' }], { tins: { tins: [] } }),
+      dinnerOf([
+        { ...host, ahead: true },
+        { ...guest, inPotOf: 'A' },
+      ]),
+      dinnerOf([host, { ...guest, inPotOf: 'C' }]),
+      dinnerOf([host, { ...dishOf('B', beans), inPotOf: 'A' }]),
+    ].map((dinner) => planDinner(dinner, patient))
+    for (const outcome of outcomes)
+      expect(outcome).toMatchObject({ ok: false, problems: [{ code: 'meal-not-in-tin' }] })
+  })
+
+  it('is offered where one cooker is all there is', () => {
+    const pots = dinnerOf([]).pots.slice(0, 1)
+    const one = [host, { ...guest, request: requestFor(inCooker(brown, 'blue')) }]
+    const outcome = planDinner(dinnerOf(one, { pots }), patient)
+    if (!outcome.ok || outcome.value.possible) throw new Error(JSON.stringify(outcome))
+    expect(outcome.value.mends).toContainEqual({ kind: 'in-pot', dish: 'B', host: 'A', minutes: 0 })
+    // And each of them does mend it.
+    for (const mend of outcome.value.mends) {
+      if (mend.kind !== 'in-pot') continue
+      expect(planDinner(applied(dinnerOf(one, { pots }), mend), patient)).toMatchObject({ value: { possible: true } })
+    }
+  })
+})
+
+describe('what could be done otherwise', () => {
+  const clock = () => {
+    let now = 0
+    return { nowMs: () => (now += 0.01), withinMs: 1000 }
+  }
+
+  it('is only what makes it better, the best first, and does what it says', () => {
+    const dinner = dinnerOf([
+      dishOf('A', beans),
+      dishOf('B', inCooker(rice, 'old')),
+      dishOf('C', inCooker(rice, 'blue')),
+    ])
+    const figures = (of: Dinner) => {
+      const outcome = planDinner(of, clock())
+      if (!outcome.ok || !outcome.value.possible) throw new Error(JSON.stringify(outcome))
+      const { plan } = outcome.value.dinner
+      return [plan.handsLateMinutes, plan.spanMinutes] as const
+    }
+    const [late, span] = figures(dinner)
+    const ways = betterWays(dinner, clock())
+    expect(ways.length).toBeGreaterThan(0)
+    for (const { way, figures: told } of ways) {
+      const [lateThen, spanThen] = figures(applied(dinner, way))
+      expect(told).toMatchObject({ handsLateMinutes: lateThen, spanMinutes: spanThen })
+      expect(lateThen < late || spanThen < span).toBe(true)
+    }
+    expect(ways.map(({ figures: { handsLateMinutes } }) => handsLateMinutes)).toEqual(
+      ways.map(({ figures: { handsLateMinutes } }) => handsLateMinutes).sort((a, b) => a - b),
+    )
+  })
+
+  it('cooks in another cooker in a style that it knows', () => {
+    const electric = { cookerId: 'el', burnerId: null, pot: { cooker: COOKERS['electric-6l']! } }
+    const dinner = dinnerOf([dishOf('A', beans)], { pots: [electric] })
+    const moved = applied(dinner, { kind: 'pot', dish: 'A', stage: 'pot', cookerId: 'el', burnerId: null })
+    expect(moved.dishes[0]!.request.dish.stages.find(({ id }) => id === 'pot')!.pot).toMatchObject({
+      cookerId: 'el',
+      style: 'electric',
+    })
+    expect(planDinner(moved, patient)).toMatchObject({ ok: true })
+  })
+
+  it('is never a soak less for beans with lectin in a pot that does not boil', () => {
+    const kidney = structuredClone(beans)
+    kidney.lines[0]!.what = 'kidney-red'
+    const ways = betterWays(dinnerOf([dishOf('A', kidney)]), clock())
+    for (const { way } of ways) {
+      const outcome = planDinner(applied(dinnerOf([dishOf('A', kidney)]), way), patient)
+      expect(outcome.ok && outcome.value.possible).toBe(true)
+    }
   })
 })
 

@@ -6,7 +6,7 @@ import { heatsItself } from '../appliance/appliance'
 import type { After, Task } from './meal.schema'
 
 /** What is done in a task; a stage is one of them, or several one after the other. */
-export type TaskPart = 'do' | 'tend' | 'close' | 'cook' | 'fall' | 'open' | 'warm'
+export type TaskPart = 'do' | 'tend' | 'close' | 'cook' | 'fall' | 'open' | 'fill' | 'lift' | 'warm'
 
 /** A task with where it comes from. */
 export interface DishTask extends Task {
@@ -27,6 +27,9 @@ export interface DishInMeal {
 const STANDS_CLOSED_MINUTES = 15
 const KEPT_WARM_MINUTES = 90
 const OPEN_MINUTES = 1
+/** A filled tin may stand so long before its pot is closed, and so long in the opened one (general kitchen practice). */
+const TIN_STANDS_MINUTES = 30
+const TIN_LEFT_IN_MINUTES = 5
 /** To warm what was made before, of which some in the cook's hands (engineering estimates). */
 const WARM_MINUTES = 12
 const WARM_HANDS_MINUTES = 2
@@ -197,4 +200,59 @@ function warmed(key: string, ends: readonly DishTask[]): DishTask[] {
       untilServe: WARM_WAITS_MINUTES,
     },
   ]
+}
+
+/** A stage's pot, by its dish. */
+export interface PotIn {
+  key: string
+  stage: string
+}
+
+/**
+ * The tasks of two dishes when what the guest's pot would cook stands in a tin in the host's: it is filled before that pot
+ * is closed and lifted out when it is open. Null where the guest's food has been in its pot before, so that it is not in a
+ * tin to begin with, wants a pot afterwards, or one of the pots is opened in between.
+ */
+export function withTin(tasks: readonly DishTask[], guest: PotIn, host: PotIn): DishTask[] | null {
+  const of = ({ key, stage }: PotIn, part: TaskPart) =>
+    tasks.filter((task) => task.dish === key && task.stage === stage && task.part === part)
+  const [close, ...closesAgain] = of(guest, 'close')
+  const [open] = of(guest, 'open')
+  const [hostClose, ...hostClosesAgain] = of(host, 'close')
+  const [hostOpen] = of(host, 'open')
+  if (!close || !open || !hostClose || !hostOpen || closesAgain.length > 0 || hostClosesAgain.length > 0) return null
+  const inPot = tasks.filter(({ dish, cooker, part }) => dish === guest.key && cooker !== null && part !== 'cook')
+  // What was fried there first is in no tin, and what simmers there afterwards wants a pot.
+  if (inPot[0] !== close || inPot.some(({ burner }) => burner === 1)) return null
+  const own = `${guest.key}.${guest.stage}`
+  const fill: DishTask = { ...alone(close), id: `${own}.fill`, part: 'fill' }
+  const lift: DishTask = {
+    ...alone(open),
+    id: `${own}.lift`,
+    part: 'lift',
+    critical: false,
+    after: [{ task: hostOpen.id, max: TIN_LEFT_IN_MINUTES }],
+  }
+  const taken = new Set(
+    tasks.filter(({ dish, stage }) => dish === guest.key && stage === guest.stage).map(({ id }) => id),
+  )
+  return tasks.flatMap((task): DishTask[] => {
+    if (task.id === close.id) return [fill]
+    if (task.id === open.id) return [lift]
+    if (taken.has(task.id)) return []
+    if (task.id === hostClose.id)
+      return [{ ...task, after: [...task.after, { task: fill.id, max: TIN_STANDS_MINUTES }] }]
+    if (task.dish !== guest.key) return [task]
+    return [
+      {
+        ...alone(task),
+        after: task.after.map((after) => (after.task === open.id ? { ...after, task: lift.id } : after)),
+      },
+    ]
+  })
+}
+
+/** A task that takes no cooker. */
+function alone({ keepsCookerUntil: _, ...task }: DishTask): DishTask {
+  return { ...task, cooker: null }
 }

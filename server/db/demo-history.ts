@@ -209,7 +209,7 @@ export function demoHistory(kitchen: Kitchen, nowMs: number): { runs: HistoryRun
     if (!answer.ok) throw new TypeError(`${usual.name}: ${answer.problems[0]!.code}`)
     const live = { request, answer: answer.value }
     const mess = { ...USUAL_MESS, missed: MISSES_MANY.has(i) ? 0.4 : USUAL_MESS.missed }
-    const interrupted = !wasInterrupted && i >= INTERRUPTED_FROM && on.burnerId !== null
+    const interrupted: boolean = !wasInterrupted && i >= INTERRUPTED_FROM && on.burnerId !== null
     wasInterrupted ||= interrupted
     const cooked = cook(live, on, truth, mess, atMs, random, interrupted ? { interrupted: INTERRUPTION } : {})
     const absurd = i === ABSURD

@@ -2,14 +2,15 @@
 import { heatsItself } from '~~/core/appliance/appliance'
 import { mealCautions } from '~~/core/safety/rules'
 import type { DinnerMend } from '~~/core/meal/dinner'
-import { changeDish, momentOf, withDish, withoutDish, type Meal, type MealTask } from '~~/shared/meal'
+import type { DinnerWay } from '~~/core/meal/ways'
+import { apart, changeDish, changedBy, momentOf, withDish, withoutDish, type Meal, type MealTask } from '~~/shared/meal'
 import { useMeal, type Trial } from '~/composables/useMeal'
 
 /** A dinner of several dishes: its board, what is to be done, and what slips. */
 const { id } = defineProps<{ id: string }>()
 const emit = defineEmits<{ gone: [] }>()
 const { t, clock, duration, list, problemText } = useI18nText()
-const { dishName, things, taskText, when, whenMs, wishText, mendText } = useMealWords()
+const { dishName, things, taskText, when, whenMs, wishText, wayText, mendText } = useMealWords()
 const canSay = useMealMessages()
 const store = useMealsStore()
 const dishes = useDishesStore()
@@ -21,6 +22,7 @@ const { meal, tasks, dinner, impossible, problems, begun, isDone, trial, change,
   nowMs,
 )
 const answers = computed(() => dinner.value?.answers ?? {})
+const hasBegun = computed(() => begun.value.size > 0 || Object.keys(meal.value?.runs ?? {}).length > 0)
 const going = (task: string) => begun.value.get(task)?.done === false
 
 const summary = computed(() => {
@@ -73,14 +75,13 @@ function mend(by: DinnerMend) {
         return { ...of, servedAt: of.servedAt + by.minutes * 60_000 }
       case 'hands':
         return { ...of, hands: by.hands }
-      case 'other-cooker':
-        return inCooker(of, by.dish, by.from, by.to)
       case 'not-put':
         return { ...of, put: of.put.filter((one) => one.id !== by.task) }
       case 'soak':
-        return { ...changeDish(of, by.dish, { soak: by.how }), servedAt: of.servedAt + by.minutes * 60_000 }
       case 'ahead':
-        return changeDish(of, by.dish, { ahead: true })
+      case 'in-pot':
+      case 'pot':
+        return { ...takenWay(of, by), servedAt: of.servedAt + by.minutes * 60_000 }
       default:
         return of
     }
@@ -88,14 +89,8 @@ function mend(by: DinnerMend) {
 }
 /** What a press can do; a burner more cannot be had that way. */
 const canPress = ({ kind }: DinnerMend) => !['burners', 'waits-longer'].includes(kind)
-function inCooker(of: Meal, key: string, from: string, to: string): Meal {
-  const found = of.dishes.find((one) => one.key === key)
-  if (!found) return of
-  const stages = found.dish.stages.map((stage) =>
-    stage.pot?.cookerId === from ? { ...stage, pot: { ...stage.pot, cookerId: to } } : stage,
-  )
-  return changeDish(of, key, { dish: { ...found.dish, stages } })
-}
+const takenWay = (of: Meal, way: DinnerWay) => (kitchen.kitchen ? changedBy(of, way, kitchen.kitchen) : of)
+const showsWays = ref(false)
 
 // ---- what happens
 const startMs = (task: MealTask) => (meal.value ? momentOf(meal.value, task.startMinute) : 0)
@@ -178,6 +173,9 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
         @hour="setHour"
         @add="add"
         @out="(key) => change((of) => withoutDish(of, key))"
+        @apart="
+          (key) => change((of) => ({ ...of, dishes: of.dishes.map((one) => (one.key === key ? apart(one) : one)) }))
+        "
       />
       <p v-if="meal.dishes.length === 0" class="soft">{{ t('meals.none') }}</p>
       <MealBoard
@@ -198,7 +196,8 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
 
       <div v-if="chosenTask" class="chosen no-print">
         <p>
-          <b>{{ chosenTask.dish }}</b> {{ taskText(meal, chosenTask) }}, {{ span(chosenTask) }}
+          <b>{{ chosenTask.dish }}</b> {{ taskText(meal, chosenTask, null, dinner?.inTins[chosenTask.dish]) }},
+          {{ span(chosenTask) }}
         </p>
         <template v-if="canMove">
           <button type="button" class="quiet-button" @click="shift(-5)">{{ t('meals.earlier') }}</button>
@@ -253,6 +252,15 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
           >
             {{ t('meals.keepHour', { time: clock(meal.servedAt) }) }}
           </button>
+          <button
+            v-for="way in dinner!.keeps"
+            :key="JSON.stringify(way)"
+            type="button"
+            class="quiet-button"
+            @click="change((of) => takenWay(of, way))"
+          >
+            {{ t('meals.keepBy', { time: clock(meal.servedAt), way: wayText(meal, way) }) }}
+          </button>
         </div>
         <p v-if="soakFirst" class="soaks tone-water">
           {{
@@ -274,6 +282,15 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
       <div class="ways no-print">
         <button v-if="store.undoable.length > 0" type="button" class="link-button" @click="store.undo()">
           {{ t('meals.undo') }}
+        </button>
+        <button
+          v-if="dinner && !hasBegun"
+          type="button"
+          class="link-button"
+          :aria-expanded="showsWays"
+          @click="showsWays = !showsWays"
+        >
+          {{ t('meals.ways.ask') }}
         </button>
         <button
           v-if="meal.hands < 3"
@@ -307,6 +324,13 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
         <button type="button" class="link-button" @click="printIt">{{ t('meals.print') }}</button>
         <button type="button" class="link-button" @click="away">{{ t('meals.away') }}</button>
       </div>
+      <MealWays
+        v-if="showsWays && dinner && !hasBegun"
+        :meal="meal"
+        :plan="dinner.plan"
+        class="no-print"
+        @take="(way) => change((of) => takenWay(of, way))"
+      />
       <MealCalendar v-if="showsCalendar" :meal-id="id" class="no-print" />
       <LazyEarlierVersions
         v-if="looksBack"
@@ -322,6 +346,7 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
         :meal="meal"
         :tasks="tasks"
         :answers="answers"
+        :in-tins="dinner?.inTins ?? {}"
         :done="isTicked"
         :now-ms="nowMs"
         :lighting="lighting"

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { mdiClose } from '@mdi/js'
+import { mdiClose, mdiPotOutline } from '@mdi/js'
 import { MOST } from '~~/core/bounds'
 import type { Meal } from '~~/shared/meal'
 
 /** The hour on the table, the dishes by their letters, and a way to take one more. */
 const { meal } = defineProps<{ meal: Meal; summary: string }>()
-const emit = defineEmits<{ hour: [ms: number]; add: [dishId: string]; out: [key: string] }>()
+const emit = defineEmits<{ hour: [ms: number]; add: [dishId: string]; out: [key: string]; apart: [key: string] }>()
 const { t, clock, weekday } = useI18nText()
 const dishes = useDishesStore()
 void dishes.load()
@@ -72,10 +72,19 @@ function add(id: string) {
       </label>
     </div>
     <ul class="dishes">
-      <li v-for="{ key, dish, dishId } in meal.dishes" :key="key">
+      <li v-for="{ key, dish, dishId, inPotOf } in meal.dishes" :key="key">
         <b class="figure">{{ key }}</b>
         <NuxtLink v-if="dishId" :to="`/dishes/${dishId}`">{{ dish.name }}</NuxtLink>
         <span v-else>{{ dish.name }}</span>
+        <template v-if="inPotOf">
+          <span class="soft">{{ t('meals.inTin', { host: inPotOf }) }}</span>
+          <IconButton
+            class="no-print"
+            :icon="mdiPotOutline"
+            :label="t('meals.apart', { dish: dish.name })"
+            @click="emit('apart', key)"
+          />
+        </template>
         <IconButton
           class="no-print"
           :icon="mdiClose"

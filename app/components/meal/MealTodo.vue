@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import type { DishAnswer } from '~~/core/dish/dish'
+import type { InTin } from '~~/core/meal/dinner-tasks'
 import { momentOf, type Meal, type MealTask } from '~~/shared/meal'
 
 /** What is to be done, in order, the next thing large; each ticked off by a tap. */
-const { meal, tasks, answers, done, nowMs, lighting } = defineProps<{
+const { meal, tasks, answers, inTins, done, nowMs, lighting } = defineProps<{
   meal: Meal
   tasks: readonly MealTask[]
   answers: Readonly<Record<string, DishAnswer>>
+  inTins: Readonly<Record<string, InTin>>
   done: (id: string) => boolean
   nowMs: number
   lighting: boolean
@@ -26,7 +28,7 @@ const steps = computed(() =>
 )
 const next = computed(() => steps.value.find(({ id }) => !done(id)) ?? null)
 const answerOf = ({ dish, stage }: MealTask) => answers[dish]?.stages.find(({ id }) => id === stage) ?? null
-const text = (task: MealTask) => taskText(meal, task, answerOf(task))
+const text = (task: MealTask) => taskText(meal, task, answerOf(task), inTins[task.dish])
 const leftMinutes = computed(() => (next.value ? (momentOf(meal, next.value.startMinute) - nowMs) / 60_000 : 0))
 const whenText = computed(() => {
   if (!next.value) return ''

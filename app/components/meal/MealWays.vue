@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import type { MealFigures } from '~~/core/meal/figures'
+import type { DinnerWay } from '~~/core/meal/ways'
+import { dinnerOf, type Meal } from '~~/shared/meal'
+
+/** What could be done otherwise with one dish, and what that would make better; a press does it. */
+const { meal, plan } = defineProps<{ meal: Meal; plan: MealFigures }>()
+const emit = defineEmits<{ take: [way: DinnerWay] }>()
+const { t, duration, list } = useI18nText()
+const { wayText } = useMealWords()
+const kitchen = useKitchenStore()
+const learnt = useLearntStore()
+
+/** So long it is looked for. */
+const WITHIN_MS = 4000
+const MOST = 6
+
+const asked = computed(() => {
+  if (!kitchen.kitchen) return null
+  // What the plan was before changes nothing of what could be.
+  const { tasks: _, ...wished } = meal
+  const dinner = dinnerOf({ ...wished, tasks: [] }, kitchen.kitchen, serverNow(), {}, learnt.believed)
+  return dinner && { ...dinner, stands: null }
+})
+const { result, working, failed } = useWorked(asked, (work, dinner) => work.otherWays(dinner, WITHIN_MS), 'beside')
+const ways = computed(() => (result.value ?? []).slice(0, MOST))
+
+const makes = ({ spanMinutes, handsLateMinutes }: MealFigures) =>
+  list([
+    ...(spanMinutes === plan.spanMinutes
+      ? []
+      : [t('meals.ways.makes', { span: duration(spanMinutes), spanNow: duration(plan.spanMinutes) })]),
+    ...(handsLateMinutes === plan.handsLateMinutes
+      ? []
+      : [t('meals.ways.frees', { late: duration(handsLateMinutes), lateNow: duration(plan.handsLateMinutes) })]),
+  ])
+</script>
+
+<template>
+  <div role="region" class="weighed" :aria-label="t('meals.ways.ask')" aria-live="polite">
+    <p v-if="working && result === null" class="soft" role="status">{{ t('meals.ways.looking') }}</p>
+    <p v-else-if="failed" class="trouble" role="alert">{{ t('errors.server') }}</p>
+    <p v-else-if="ways.length === 0" class="soft">{{ t('meals.ways.none') }}</p>
+    <ul v-else>
+      <li v-for="{ way, figures } in ways" :key="JSON.stringify(way)">
+        <button type="button" class="quiet-button" @click="emit('take', way)">{{ wayText(meal, way) }}</button>
+        <span class="soft">{{ makes(figures) }}</span>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.weighed {
+  margin: 8px 0;
+  padding: 10px 0;
+  border-top: 1px solid var(--line);
+}
+p {
+  margin: 0;
+}
+ul {
+  display: grid;
+  gap: 8px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: center;
+}
+</style>

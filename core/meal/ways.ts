@@ -1,0 +1,161 @@
+import { stylesFor } from '../appliance/appliance'
+import type { DishRequest } from '../dish/dish.schema'
+import { cookerOf } from '../program/stove'
+import { tasksOfDinner, type Dinner, type DinnerDish, type PotOnBurner, type SoakWay } from './dinner-tasks'
+import { figuresOf, type MealFigures } from './figures'
+import { leastLater, possible, type Wish } from './impossible'
+import { planMeal } from './meal'
+import { replanMeal, type Begun } from './replan'
+import type { Patience } from './schedule'
+
+/** Something that could be done otherwise with one of the dishes. */
+export type DinnerWay =
+  | { kind: 'soak'; dish: string; how: Exclude<SoakWay, 'written'> }
+  | { kind: 'ahead'; dish: string }
+  | { kind: 'pot'; dish: string; stage: string; cookerId: string; burnerId: string | null }
+  | { kind: 'in-pot'; dish: string; host: string }
+
+/** What a way would make of the dinner. */
+export interface WeighedWay {
+  way: DinnerWay
+  figures: MealFigures
+}
+
+/** Each change is looked at no longer than this. */
+const LOOK_MS = 150
+/** A dinner that is shorter by less is no better. */
+const LEAST_SHORTER_MINUTES = 5
+
+/** The dinner with one of its dishes done otherwise. */
+export function applied(dinner: Dinner, way: DinnerWay): Dinner {
+  const change = (by: (dish: DinnerDish) => DinnerDish): Dinner => ({
+    ...dinner,
+    dishes: dinner.dishes.map((one) => (one.key === way.dish ? by(one) : one)),
+  })
+  switch (way.kind) {
+    case 'soak':
+      return change((dish) => ({ ...dish, soak: way.how }))
+    case 'ahead':
+      return change((dish) => ({ ...dish, ahead: true }))
+    case 'in-pot':
+      return change((dish) => ({ ...dish, inPotOf: way.host }))
+    case 'pot': {
+      const pot = dinner.pots.find(({ cookerId, burnerId }) => cookerId === way.cookerId && burnerId === way.burnerId)
+      return pot ? change((dish) => ({ ...dish, request: onPot(dish.request, way.stage, pot) })) : dinner
+    }
+  }
+}
+
+/** A dish with one of its pots on another burner or in another cooker, in the style that this can be used in. */
+function onPot(request: DishRequest, stageId: string, { cookerId, burnerId, pot }: PotOnBurner): DishRequest {
+  const stages = request.dish.stages.map((stage) =>
+    stage.id === stageId && stage.pot
+      ? { ...stage, pot: { ...stage.pot, cookerId, burnerId: burnerId ?? '', style: styleIn(stage.pot.style, pot) } }
+      : stage,
+  )
+  return { ...request, dish: { ...request.dish, stages }, pots: { ...request.pots, [stageId]: pot } }
+}
+
+/** The style in which a stage is cooked in another cooker: its own, where that can be, or the cooker's usual one. */
+export function styleIn<S extends string>(style: S, { cooker: of }: PotOnBurner['pot']): S {
+  const cooker = cookerOf({ cooker: of } as Parameters<typeof cookerOf>[0])
+  const styles = cooker ? (stylesFor(cooker) as readonly string[]) : []
+  return styles.includes(style) || styles.length === 0 ? style : (styles[0] as S)
+}
+
+/** Every single change of a dish that the kitchen allows; of what has been begun nothing is changed any more. */
+function waysOf({ dishes, pots }: Dinner, begun: readonly Begun[] = []): DinnerWay[] {
+  const isBegun = (key: string) => begun.some(({ id }) => id.startsWith(`${key}.`))
+  const free = dishes.filter(({ key }) => !isBegun(key))
+  return free.flatMap(({ key, request, soak, ahead, inPotOf }): DinnerWay[] => {
+    const stages = request.dish.stages.filter(({ kind }) => kind === 'pot')
+    const soaks = soak === 'written' && request.dish.stages.some(({ kind }) => kind === 'soak')
+    const one = { dish: key }
+    const elsewhere = stages.flatMap((stage) =>
+      pots
+        .filter(({ cookerId, burnerId }) => cookerId !== stage.pot?.cookerId || isOther(burnerId, stage.pot?.burnerId))
+        .map(({ cookerId, burnerId }) => ({ kind: 'pot' as const, ...one, stage: stage.id, cookerId, burnerId })),
+    )
+    const hosts =
+      stages.length === 1 && !ahead ? free.filter((host) => host.key !== key && !host.ahead && !host.inPotOf) : []
+    const hasGuest = dishes.some((other) => other.inPotOf === key)
+    if (inPotOf !== undefined || hasGuest) return soaks ? [{ kind: 'soak', ...one, how: 'hot' }] : []
+    return [
+      ...hosts.map((host) => ({ kind: 'in-pot' as const, ...one, host: host.key })),
+      ...elsewhere,
+      ...(soaks ? (['hot', 'none'] as const).map((how) => ({ kind: 'soak' as const, ...one, how })) : []),
+      ...(ahead ? [] : [{ kind: 'ahead' as const, ...one }]),
+    ]
+  })
+}
+
+const isOther = (burnerId: string | null, written = '') => burnerId !== null && burnerId !== written
+
+/** Changes of one dish each that make a dinner possible that is not, with how much later it would be. */
+export function mendingWays(
+  dinner: Dinner,
+  wishes: readonly Wish[],
+  stop: () => boolean,
+): (DinnerWay & { minutes: number })[] {
+  const late = wishes.some(({ kind }) => kind === 'hour')
+  return waysOf(dinner).flatMap((way): (DinnerWay & { minutes: number })[] => {
+    if (stop() || (late && way.kind === 'ahead')) return []
+    const built = tasksOfDinner(applied(dinner, way))
+    if (!built.ok) return []
+    const { request } = built.value
+    if (late && way.kind === 'soak') {
+      const minutes = leastLater(request, stop)
+      return minutes === null ? [] : [{ ...way, minutes }]
+    }
+    return possible(request, stop) === true ? [{ ...way, minutes: 0 }] : []
+  })
+}
+
+/** Changes of one dish each that is not begun yet, after which it is all on the table at the hour. */
+export function waysToKeepHour(
+  dinner: Dinner,
+  begun: readonly Begun[],
+  { nowMs, stopped }: Patience,
+  stop: () => boolean,
+): DinnerWay[] {
+  return waysOf(dinner, begun).filter((way) => {
+    // What was made ahead would have had to be made by now.
+    if (stop() || way.kind === 'ahead') return false
+    const built = tasksOfDinner(applied(dinner, way))
+    if (!built.ok) return false
+    const { request, tasks } = built.value
+    const patience: Patience = { nowMs, withinMs: LOOK_MS, ...(stopped ? { stopped } : {}) }
+    return replanMeal(request, dinner.going!.now, dinner.going!.begunOf(tasks), patience)?.laterMinutes === 0
+  })
+}
+
+/**
+ * Changes of one dish each that make a possible dinner better: fewer hands in the last minutes, or a shorter span. The
+ * best first, and of each kind and dish the best alone. What a rule refuses, or a longer wait than the cook's patience allows to find, is not among them.
+ */
+export function betterWays(dinner: Dinner, patience: Patience): WeighedWay[] {
+  const end = patience.nowMs() + patience.withinMs
+  const look = (of: Dinner): MealFigures | null => {
+    const built = tasksOfDinner(of)
+    if (!built.ok) return null
+    const answer = planMeal(built.value.request, { ...patience, withinMs: LOOK_MS })
+    return answer.ok && answer.value.possible ? figuresOf(built.value.request, answer.value.plan.tasks) : null
+  }
+  const now = look(dinner)
+  if (!now) return []
+  const found = waysOf(dinner).flatMap((way): WeighedWay[] => {
+    if (patience.nowMs() > end || patience.stopped?.() === true) return []
+    const figures = look(applied(dinner, way))
+    return figures && isBetter(figures, now) ? [{ way, figures }] : []
+  })
+  found.sort(
+    (a, b) => a.figures.handsLateMinutes - b.figures.handsLateMinutes || a.figures.spanMinutes - b.figures.spanMinutes,
+  )
+  // Of the pots that a dish could be cooked in the best will do.
+  const kindOf = ({ way }: WeighedWay) => `${way.kind} ${way.dish}`
+  return found.filter((one, i) => found.findIndex((other) => kindOf(other) === kindOf(one)) === i)
+}
+
+const isBetter = (one: MealFigures, other: MealFigures) =>
+  one.handsLateMinutes < other.handsLateMinutes ||
+  (one.handsLateMinutes === other.handsLateMinutes && one.spanMinutes <= other.spanMinutes - LEAST_SHORTER_MINUTES)
