@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { MealTask } from '~~/shared/meal'
-import { courseOf, inLanes } from './mealLanes'
+import { courseOf, inLanes, roundMinutes } from './mealLanes'
 
 const task = (id: string, startMinute: number, minutes: number, change: Partial<MealTask> = {}): MealTask => ({
   id,
@@ -13,6 +13,23 @@ const task = (id: string, startMinute: number, minutes: number, change: Partial<
   burner: 0,
   cooker: null,
   ...change,
+})
+
+describe('the hours on a board', () => {
+  const board = (from: number, hour: number, minute: number, leastApart: number) =>
+    roundMinutes({ from, minuteOfDay: hour * 60 + minute, leastApart })
+
+  it('are round by the clock, with the hour itself, and none too close to another', () => {
+    expect(board(-70, 19, 30, 12)).toEqual([-60, -45, -30, -15, 0])
+    // Served at 19:36, they stand at 18:30, 18:45 … 19:15; 19:30 would touch the hour.
+    expect(board(-70, 19, 36, 12)).toEqual([-66, -51, -36, -21, 0])
+    expect(board(-5, 19, 30, 12)).toEqual([0])
+    for (let minute = 0; minute < 60; minute++) {
+      const marks = board(-130, 0, minute, 9)
+      for (const mark of marks.slice(0, -1)) expect((1440 + minute + mark) % 10).toBe(0)
+      marks.slice(1).forEach((mark, i) => expect(mark - marks[i]!).toBeGreaterThanOrEqual(9))
+    }
+  })
 })
 
 describe('the lanes of a board', () => {

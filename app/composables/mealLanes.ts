@@ -26,6 +26,27 @@ export function inLanes(
   return lanes
 }
 
+const STEPS = [5, 10, 15, 30, 60, 120]
+
+/**
+ * Minutes from serving that are marked on the board, from a first one on: those that are round by the clock, and the hour
+ * itself, no two closer to each other than can be read. `minuteOfDay` is when it is served.
+ */
+export function roundMinutes({
+  from,
+  minuteOfDay,
+  leastApart,
+}: {
+  from: number
+  minuteOfDay: number
+  leastApart: number
+}): number[] {
+  const step = STEPS.find((one) => one >= leastApart) ?? STEPS.at(-1)!
+  const firstRound = Math.ceil((from + minuteOfDay) / step) * step - minuteOfDay
+  const count = Math.max(0, Math.floor((-leastApart - firstRound) / step) + 1)
+  return [...Array.from({ length: count }, (_, i) => firstRound + i * step), 0]
+}
+
 const LOW = 6
 const WARM = 12
 const FULL = 44

@@ -146,5 +146,5 @@ export function useMealWords() {
         return t(`meals.mend.${mend.kind}`, { dish: dishName(meal, mend.dish) })
     }
   }
-  return { cookerName, dishName, things, taskText, partText, when, whenMs, wishText, wayText, mendText }
+  return { cookerName, dishName, things, taskText, partText, when, whenMs, wishText, wayText, mendText, burnerName }
 }

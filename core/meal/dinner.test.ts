@@ -188,6 +188,7 @@ describe('a dish in the pot of another', () => {
     stages: [
       stage('soak', 'soak', { chickpeas: 'rest' }, [], { waterG: 1000, minutes: 480 }),
       stage('pot', 'pot', { salt: 'rest' }, ['soak'], { pot: potSettings({ cookerId: 'blue' }) }),
+      stage('simmer', 'simmer', {}, ['pot'], { minutes: 5 }),
     ],
   }
   const brown: Dish = {
@@ -215,6 +216,12 @@ describe('a dish in the pot of another', () => {
     const at = new Map(plan.tasks.map(({ id, startMinute }) => [id, startMinute]))
     expect(at.get('B.pot.fill')!).toBeLessThan(at.get('A.pot.close')!)
     expect(at.get('B.pot.lift')!).toBeGreaterThan(at.get('A.pot.open')!)
+    // Nothing is done in the pot while the tin stands in it.
+    const afterOpen = tasks.filter(
+      ({ id, after }) => id !== 'B.pot.lift' && after.some(({ task }) => task === 'A.pot.open'),
+    )
+    expect(afterOpen.length).toBeGreaterThan(0)
+    for (const { after } of afterOpen) expect(after.map(({ task }) => task)).toContain('B.pot.lift')
     expect(inTins.B).toMatchObject({ host: 'A', tin: { id: 'steel' } })
     expect(inTins.B!.waterG).toBeGreaterThan(150)
     const pot = answers.A!.stages.find(({ pot: of }) => of)!.pot!
@@ -250,6 +257,40 @@ describe('a dish in the pot of another', () => {
       if (mend.kind !== 'in-pot') continue
       expect(planDinner(applied(dinnerOf(one, { pots }), mend), patient)).toMatchObject({ value: { possible: true } })
     }
+  })
+})
+
+describe('two pots that want the same burner at once', () => {
+  const onStrong = (dish: Dish, cookerId: string): Dish => ({
+    ...dish,
+    stages: dish.stages.map((one) => (one.pot ? { ...one, pot: { ...one.pot, cookerId, burnerId: 'strong' } } : one)),
+  })
+  const cookers = { blue: 'whistling-5l-aluminium', old: 'whistling-3l-aluminium' } as const
+  const pots = (['blue', 'old'] as const).flatMap((cookerId) =>
+    (['strong', 'weak'] as const).map((burnerId) => ({
+      cookerId,
+      burnerId,
+      pot: { cooker: COOKERS[cookers[cookerId]]!, burner: burnerId },
+    })),
+  )
+  const dinner = dinnerOf([dishOf('A', onStrong(beans, 'blue')), dishOf('B', onStrong(rice, 'old'))], { pots })
+  const clashesOf = (of: Dinner) => {
+    const outcome = planDinner(of, patient)
+    if (!outcome.ok || !outcome.value.possible) throw new Error(JSON.stringify(outcome))
+    return outcome.value.dinner.clashes
+  }
+
+  it('are told, with the other burner as a way out that is one', () => {
+    const [clash, ...others] = clashesOf(dinner)
+    expect(others).toEqual([])
+    expect([clash!.dish, clash!.other].sort()).toEqual(['A', 'B'])
+    expect(clash).toMatchObject({ burnerId: 'strong', way: { kind: 'pot', burnerId: 'weak' } })
+    expect(clashesOf(applied(dinner, clash!.way!))).toEqual([])
+  })
+
+  it('are not told of where they follow each other, or where each has its own', () => {
+    expect(clashesOf(dinnerOf([dishOf('A', onStrong(beans, 'blue'))], { pots }))).toEqual([])
+    expect(clashesOf({ ...dinner, burners: 1 })).toEqual([])
   })
 })
 

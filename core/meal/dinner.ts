@@ -6,7 +6,7 @@ import { planMeal } from './meal'
 import { replanMeal, type Begun } from './replan'
 import type { MealPlan, Patience } from './schedule'
 import type { DishTask } from './tasks'
-import { mendingWays, waysToKeepHour, type DinnerWay } from './ways'
+import { burnerClashes, mendingWays, waysToKeepHour, type BurnerClash, type DinnerWay } from './ways'
 
 /** A change after which there is a plan; one of the dishes' own, served so many minutes later, 0 at the hour. */
 export type DinnerMend = Mend | (DinnerWay & { minutes: number })
@@ -23,6 +23,8 @@ export interface DinnerPlan {
   /** It is later than was wished, and would not be with another pair of hands, or with one of these changes. */
   withHands: boolean
   keeps: DinnerWay[]
+  /** Pots that want the same burner at once. */
+  clashes: BurnerClash[]
 }
 export type DinnerAnswer =
   { possible: true; dinner: DinnerPlan } | { possible: false; wishes: Wish[]; mends: DinnerMend[]; tasks: DishTask[] }
@@ -41,7 +43,13 @@ export function planDinner(dinner: Dinner, patience: Patience): Outcome<DinnerAn
   const { request, tasks, answers, inTins } = built.value
   const begun = dinner.going?.begunOf(tasks) ?? []
   const done = (plan: MealPlan, late: Partial<DinnerPlan> = {}): Outcome<DinnerAnswer> => {
-    const inTime = { laterMinutes: 0, waiting: [], withHands: false, keeps: [] }
+    const inTime = {
+      laterMinutes: 0,
+      waiting: [],
+      withHands: false,
+      keeps: [],
+      clashes: burnerClashes(dinner, tasks, plan.tasks),
+    }
     return { ok: true, value: { possible: true, dinner: { tasks, answers, inTins, plan, begun, ...inTime, ...late } } }
   }
   const end = patience.nowMs() + patience.withinMs * TIME_FOR_DISHES

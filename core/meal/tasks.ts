@@ -242,6 +242,9 @@ export function withTin(tasks: readonly DishTask[], guest: PotIn, host: PotIn): 
     if (taken.has(task.id)) return []
     if (task.id === hostClose.id)
       return [{ ...task, after: [...task.after, { task: fill.id, max: TIN_STANDS_MINUTES }] }]
+    // Nothing is done in that pot while the tin stands in it.
+    if (task.after.some((after) => after.task === hostOpen.id))
+      return [{ ...task, after: [...task.after, { task: lift.id }] }]
     if (task.dish !== guest.key) return [task]
     return [
       {

@@ -2,11 +2,12 @@ import { stylesFor } from '../appliance/appliance'
 import type { DishRequest } from '../dish/dish.schema'
 import { cookerOf } from '../program/stove'
 import { tasksOfDinner, type Dinner, type DinnerDish, type PotOnBurner, type SoakWay } from './dinner-tasks'
-import { figuresOf, type MealFigures } from './figures'
+import { figuresOf, type MealFigures, type Placed } from './figures'
 import { leastLater, possible, type Wish } from './impossible'
 import { planMeal } from './meal'
 import { replanMeal, type Begun } from './replan'
 import type { Patience } from './schedule'
+import type { DishTask } from './tasks'
 
 /** Something that could be done otherwise with one of the dishes. */
 export type DinnerWay =
@@ -79,17 +80,58 @@ function waysOf({ dishes, pots }: Dinner, begun: readonly Begun[] = []): DinnerW
     const hosts =
       stages.length === 1 && !ahead ? free.filter((host) => host.key !== key && !host.ahead && !host.inPotOf) : []
     const hasGuest = dishes.some((other) => other.inPotOf === key)
-    if (inPotOf !== undefined || hasGuest) return soaks ? [{ kind: 'soak', ...one, how: 'hot' }] : []
+    const otherSoaks = soaks ? (['hot', 'none'] as const).map((how) => ({ kind: 'soak' as const, ...one, how })) : []
+    if (inPotOf !== undefined) return otherSoaks
+    if (hasGuest) return [...elsewhere, ...otherSoaks]
     return [
       ...hosts.map((host) => ({ kind: 'in-pot' as const, ...one, host: host.key })),
       ...elsewhere,
-      ...(soaks ? (['hot', 'none'] as const).map((how) => ({ kind: 'soak' as const, ...one, how })) : []),
+      ...otherSoaks,
       ...(ahead ? [] : [{ kind: 'ahead' as const, ...one }]),
     ]
   })
 }
 
 const isOther = (burnerId: string | null, written = '') => burnerId !== null && burnerId !== written
+
+/** Two pots that are cooked at the same time and both were worked out for the same burner. */
+export interface BurnerClash {
+  dish: string
+  other: string
+  burnerId: string
+  /** The other burner for the one that is lit later; null where there is none that is free. */
+  way: DinnerWay | null
+}
+
+/** Pots of a plan that want the same burner at once, each with its way out. */
+export function burnerClashes(
+  { dishes, pots }: Dinner,
+  tasks: readonly DishTask[],
+  placed: readonly Placed[],
+): BurnerClash[] {
+  const start = new Map(placed.map(({ id, startMinute }) => [id, startMinute]))
+  const first = pots.find(({ burnerId }) => burnerId !== null)?.burnerId ?? null
+  const cooking = tasks
+    .filter(({ part, burner }) => part === 'cook' && burner === 1)
+    .map((task) => {
+      const stages = dishes.find(({ key }) => key === task.dish)!.request.dish.stages
+      const burnerId = stages.find(({ id }) => id === task.stage)?.pot?.burnerId || first
+      return { task, burnerId, from: start.get(task.id)!, to: start.get(task.id)! + task.minutes }
+    })
+    .sort((a, b) => a.from - b.from)
+  return cooking.flatMap((one, i): BurnerClash[] => {
+    const beside = cooking.filter((other) => other !== one && other.from < one.to && one.from < other.to)
+    const other = beside.find((before) => before.burnerId === one.burnerId && cooking.indexOf(before) < i)
+    if (!other || one.burnerId === null) return []
+    const { dish, stage, cooker } = one.task
+    const free = pots.find(
+      ({ cookerId, burnerId }) =>
+        cookerId === cooker && burnerId !== null && beside.every((taken) => taken.burnerId !== burnerId),
+    )
+    const way = free ? ({ kind: 'pot', dish, stage, cookerId: free.cookerId, burnerId: free.burnerId } as const) : null
+    return [{ dish, other: other.task.dish, burnerId: one.burnerId, way }]
+  })
+}
 
 /** Changes of one dish each that make a dinner possible that is not, with how much later it would be. */
 export function mendingWays(

@@ -38,12 +38,14 @@ const active = computed(() => tasks.filter(({ passive }) => !passive))
 const first = computed(() => Math.min(-20, ...active.value.map(({ startMinute }) => startMinute)) - PAD_MINUTES)
 const perMinute = computed(() => across.value / (Math.max(0, servedMinute) + 2 - first.value))
 const x = (minute: number) => (Math.max(first.value, minute) - first.value) * perMinute.value
-const TICKS = [5, 10, 15, 30, 60, 120]
 const LEAST_TICK_PX = 62
 const ticks = computed(() => {
-  const step = TICKS.find((one) => one * perMinute.value >= LEAST_TICK_PX) ?? 120
-  const from = Math.ceil(first.value / step) * step
-  return Array.from({ length: Math.floor(-from / step) + 1 }, (_, i) => from + i * step)
+  const served = new Date(meal.servedAt)
+  return roundMinutes({
+    from: first.value,
+    minuteOfDay: served.getHours() * 60 + served.getMinutes(),
+    leastApart: LEAST_TICK_PX / perMinute.value,
+  })
 })
 
 const hands = computed(() =>

@@ -10,7 +10,7 @@ import { useMeal, type Trial } from '~/composables/useMeal'
 const { id } = defineProps<{ id: string }>()
 const emit = defineEmits<{ gone: [] }>()
 const { t, clock, duration, list, problemText } = useI18nText()
-const { dishName, things, taskText, when, whenMs, wishText, wayText, mendText } = useMealWords()
+const { dishName, things, taskText, when, whenMs, wishText, wayText, mendText, burnerName } = useMealWords()
 const canSay = useMealMessages()
 const store = useMealsStore()
 const dishes = useDishesStore()
@@ -22,6 +22,8 @@ const { meal, tasks, dinner, impossible, problems, begun, isDone, trial, change,
   nowMs,
 )
 const answers = computed(() => dinner.value?.answers ?? {})
+/** Of what is on the stove already the cook knows where it stands. */
+const clashes = computed(() => (hasBegun.value ? [] : (dinner.value?.clashes ?? [])))
 const hasBegun = computed(() => begun.value.size > 0 || Object.keys(meal.value?.runs ?? {}).length > 0)
 const going = (task: string) => begun.value.get(task)?.done === false
 
@@ -260,6 +262,20 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
             @click="change((of) => takenWay(of, way))"
           >
             {{ t('meals.keepBy', { time: clock(meal.servedAt), way: wayText(meal, way) }) }}
+          </button>
+        </div>
+        <div v-for="clash in clashes" :key="clash.dish + clash.other" class="trouble">
+          <p>
+            {{
+              t('meals.sameBurner', {
+                dish: dishName(meal, clash.dish),
+                other: dishName(meal, clash.other),
+                burner: burnerName(clash.burnerId),
+              })
+            }}
+          </p>
+          <button v-if="clash.way" type="button" class="quiet-button" @click="change((of) => takenWay(of, clash.way!))">
+            {{ wayText(meal, clash.way) }}
           </button>
         </div>
         <p v-if="soakFirst" class="soaks tone-water">

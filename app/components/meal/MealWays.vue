@@ -61,15 +61,24 @@ p {
 }
 ul {
   display: grid;
-  gap: 8px;
+  grid-template-columns: minmax(0, max-content) minmax(12rem, 1fr);
+  gap: 8px 16px;
   margin: 0;
   padding: 0;
   list-style: none;
 }
 li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
+  display: grid;
+  grid-column: 1 / -1;
+  grid-template-columns: subgrid;
   align-items: center;
+}
+button {
+  text-align: left;
+}
+@media (max-width: 719px) {
+  ul {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>
