@@ -70,3 +70,6 @@ export type Pinch = (typeof PINCHES)[number]
 /** Why the heat was away for a while: no gas, no power, or the weight was off and the steam went. */
 export const INTERRUPTIONS = ['gas', 'power', 'weight'] as const
 export type Interruption = (typeof INTERRUPTIONS)[number]
+
+/** Where what is left of a dish is kept. */
+export const KEEPING_PLACES = ['fridge', 'freezer'] as const

@@ -8,6 +8,7 @@ import type { SavePot } from './pot.schema'
 import type { LearntFigure, Undecided } from '../core/learn/log'
 import type { LearntSums } from '../core/learn/sums'
 import type { MemberRole, Remark } from './names'
+import type { CameOut } from '../core/learn/log-file.schema'
 import type { Verdict } from './run.schema'
 
 /** Who is at this device, and whose kitchen it is. */
@@ -70,6 +71,8 @@ export interface RunWithPlan {
   remarks?: Remark[]
   /** False where the household has said that it is not to teach. */
   teaches?: boolean
+  /** What came of the dish that it was a pot of. */
+  cameOut?: CameOut | null
   /** When its photograph was kept, in ms since 1970; null where there is none. */
   photoAt?: number | null
   plan: SavedPlan

@@ -7,9 +7,6 @@ export const PIECE_UNITS = { 'piece-small': 'small', 'piece-medium': 'medium', '
 export type PieceUnit = keyof typeof PIECE_UNITS
 export const isPieceUnit = (unit: string): unit is PieceUnit => Object.hasOwn(PIECE_UNITS, unit)
 
-/** Where something cooked is kept. */
-export const KEEPING_PLACES = ['fridge', 'freezer'] as const
-
 export const SOAK_PLACES = ['room', 'hot', 'fridge'] as const
 
 /** What a household likes to have its figures told in, and to count; the first of each is the usual one. */

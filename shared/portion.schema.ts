@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { LENGTH, MOST } from '../core/bounds'
 import { bounded, figure } from '../core/fields.schema'
 import type { DocumentKind } from './document'
-import { KEEPING_PLACES } from './names'
+import { KEEPING_PLACES } from '../core/names'
 import { PORTION_SHAPE } from './shapes'
 
 const day = z.iso.date()

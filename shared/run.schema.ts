@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { LENGTH } from '../core/bounds'
+import { cameOutSchema } from '../core/learn/log-file.schema'
 import { NEWS_KINDS, REMARKS, VERDICTS } from './names'
 
 const step = z.number().int().min(-2).max(2)
@@ -20,6 +21,7 @@ export const runSaidSchema = z.object({
   remarks: z.array(z.enum(REMARKS)).max(REMARKS.length).optional(),
   /** Whether what happened in it is to be learnt from. */
   teaches: z.boolean().optional(),
+  cameOut: cameOutSchema.optional(),
 })
 export type RunSaid = z.infer<typeof runSaidSchema>
 

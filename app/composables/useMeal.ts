@@ -120,10 +120,11 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
       ...(passive ? { passive } : {}),
     }))
   })
-  // The plan goes with the meal: other devices and the calendar have it before anything is computed.
-  watch(tasks, (now) => {
+  // The plan goes with the meal: other devices and the calendar have it before anything is computed. It is that of what
+  // is wished now: one from before would take back what an undo has just given.
+  watch(dinner, () => {
     if (trial.value || !kept.value || !dinner.value) return
-    store.change(kept.value.id, (of) => ({ ...of, tasks: now }), { undo: false })
+    store.change(kept.value.id, (of) => ({ ...of, tasks: tasks.value }), { undo: false })
   })
 
   const begun = computed(() => new Map((dinner.value?.begun ?? []).map((one) => [one.id, one])))

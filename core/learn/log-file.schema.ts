@@ -1,6 +1,8 @@
 import { z } from 'zod'
-import { LENGTH, MOST } from '../bounds'
+import { BOUNDS, LENGTH, MOST } from '../bounds'
+import { bounded } from '../fields.schema'
 import { runEventDataSchema } from '../live/event.schema'
+import { KEEPING_PLACES } from '../names'
 import { planRequestSchema } from '../program/request.schema'
 
 const id = z.string().min(1).max(LENGTH.id).regex(/^\S+$/)
@@ -19,6 +21,18 @@ function isFrom1970(text: string): boolean {
 }
 
 const step = z.number().int().min(-2).max(2)
+
+/** What came of the dish that a run was a pot of: how much, for how many, and what of it was kept. */
+export const cameOutSchema = z.object({
+  massG: z
+    .number()
+    .min(0)
+    .max(BOUNDS.portionG[1] * BOUNDS.servings[1]),
+  servings: bounded('servings'),
+  keptPortions: z.number().int().min(0).max(BOUNDS.servings[1]),
+  place: z.enum(KEEPING_PLACES).nullable(),
+})
+export type CameOut = z.infer<typeof cameOutSchema>
 
 const runSchema = z.object({
   id,
@@ -49,6 +63,7 @@ const runSchema = z.object({
   remarks: z.array(z.string().max(LENGTH.id)).max(8).optional(),
   /** False for a run that is not to teach. */
   teaches: z.boolean().optional(),
+  cameOut: cameOutSchema.optional(),
 })
 
 /** A household's log as a file: what its learning rests on, and what it can be worked out from again. */

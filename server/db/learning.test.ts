@@ -91,6 +91,20 @@ describe('the log of a household', () => {
     await store.saidOfRun(run.id, { remarks: [] })
   })
 
+  it('keeps what came of a dish with its pot, through the file and back', async () => {
+    const run = await someRun()
+    const cameOut = { massG: 812, servings: 4, keptPortions: 2, place: 'fridge' as const }
+    await store.saidOfRun(run.id, { cameOut })
+    expect((await store.run(run.id))!.cameOut).toEqual(cameOut)
+    // Something else that is said later leaves it as it is.
+    await store.saidOfRun(run.id, { remarks: [] })
+    expect((await store.run(run.id))!.cameOut).toEqual(cameOut)
+    const file = await store.logFile(DEMO_KITCHEN)
+    expect(file.runs.find(({ id }) => id === run.id)!.cameOut).toEqual(cameOut)
+    await other.saidOfRun(run.id, { cameOut: { ...cameOut, massG: 1 } })
+    expect((await store.run(run.id))!.cameOut).toEqual(cameOut)
+  })
+
   it('forgets a figure, and knows it again', async () => {
     await store.forget(['taste'])
     await store.forget(['taste'])

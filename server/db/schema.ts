@@ -178,6 +178,8 @@ export const runs = pgTable(
     fit: jsonb('fit').$type<unknown>(),
     /** What the household says of the whole pot. */
     remarks: jsonb('remarks').$type<unknown>().notNull().default([]),
+    /** What came of the dish that it was a pot of; null where it was none, or is not done. */
+    cameOut: jsonb('came_out').$type<unknown>(),
     createdAt: createdAt(),
   },
   (table) => [

@@ -34,6 +34,7 @@ const run = (id: string, more: Partial<LogFileRun> = {}): LogFileRun => ({
   ],
   verdicts: [{ content: 0, food: 'navy-bean', texture: -1, water: 1, note: 'more salt' }],
   remarks: ['half-kept'],
+  cameOut: { massG: 900, servings: 4, keptPortions: 2, place: 'freezer' },
   teaches: true,
   ...more,
 })

@@ -83,8 +83,18 @@ test('a dish is written, cooked and logged', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Rest, covered' })).toBeVisible()
   await page.getByRole('button', { name: 'Done, go on' }).click()
   await expect(page.getByRole('heading', { name: 'It is done.' })).toBeVisible()
+  // What of it is kept stands with the pot in the log, with what it all came to.
+  await page.getByLabel('Portions').fill('2')
+  await page.getByText('Freezer', { exact: true }).click()
+  const told = page.waitForResponse(
+    (answer) => answer.request().method() === 'PATCH' && (answer.request().postData()?.includes('freezer') ?? false),
+  )
+  await page.getByRole('button', { name: 'Put it away' }).click()
+  expect((await told).status()).toBe(200)
   await page.goto('/log')
-  await expect(page.getByText('Red lentils on Tuesday').first()).toBeVisible()
+  await page.getByText('Red lentils on Tuesday').first().click()
+  await expect(page.getByText(/The dish: .* for 4/)).toBeVisible()
+  await expect(page.getByText('2 portions kept in the freezer')).toBeVisible()
   expect(errors).toEqual([])
 })
 

@@ -166,6 +166,20 @@ test('a dish that wants the same cooker goes into a tin in the pot of the other,
   expect(runs[0]!.plan.request.contents.map(({ food }) => food)).toEqual(['navy-bean', 'brown-long'])
 })
 
+test('beans that never soaked are planned as such, from now on', async ({ page, request }) => {
+  await keepDishes(request, [BEANS])
+  await driveClock(page, MORNING)
+  await startDinner(page, [BEANS])
+  await expect(page.getByText(/must be in water by/)).toBeVisible()
+  // It was to be in water two hours ago, and nobody has said that it is.
+  await goOn(page, 180)
+  await page.getByRole('button', { name: 'It was not soaked' }).click()
+  await expect(steps(page).filter({ hasText: 'into water' })).toHaveCount(0)
+  await expect(page.getByRole('button', { name: 'It was not soaked' })).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(steps(page).filter({ hasText: 'into water' })).toHaveCount(1)
+})
+
 test('a dinner goes on without a network, and on another device', async ({ page, request, browser, storageState }) => {
   await keepDishes(request, [MILLET, CONGEE])
   await driveClock(page, MORNING)

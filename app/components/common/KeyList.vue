@@ -19,6 +19,12 @@ const KEYS = {
     ['Space', 'count'],
     ['U', 'takeBack'],
   ],
+  dinner: [
+    ['← →', 'minute'],
+    ['Shift ← →', 'fiveMinutes'],
+    ['L', 'lock'],
+    ['Del', 'free'],
+  ],
 } as const
 </script>
 

@@ -2,11 +2,12 @@
 import { v4 as uuid } from 'uuid'
 import type { DishAnswer } from '~~/core/dish/dish'
 import type { DishDocument } from '~~/shared/dish'
-import { KEEPING_PLACES } from '~~/shared/names'
+import { KEEPING_PLACES } from '~~/core/names'
 import { portionOf, type Portion } from '~~/shared/portion'
 
 /** What is left of a dish goes into the fridge or the freezer, in portions, with its day. */
 const { dish, answer, dishId } = defineProps<{ dish: DishDocument; answer: DishAnswer; dishId: string }>()
+const emit = defineEmits<{ kept: [put: { portions: number; place: Portion['place'] }] }>()
 const { t, weight } = useI18nText()
 const kitchen = useKitchenStore()
 const store = usePortionsStore()
@@ -26,6 +27,7 @@ async function keep() {
     const put = { portions: Math.round(portions.value), place: place.value, hasRice: hasRice.value, nowMs: serverNow() }
     await store.add(portionOf(answer, of, put), id)
     kept.value = true
+    emit('kept', put)
   } catch {
     failed.value = true
   } finally {

@@ -102,6 +102,13 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
           </dd>
         </div>
       </dl>
+      <p v-if="run.cameOut" class="came">
+        {{ t('log.cameOut', { grams: weight(run.cameOut.massG), n: number(run.cameOut.servings) }) }}
+        <template v-if="run.cameOut.place && run.cameOut.keptPortions > 0">
+          ·
+          {{ t(`log.keptIn.${run.cameOut.place}`, { n: number(run.cameOut.keptPortions) }, run.cameOut.keptPortions) }}
+        </template>
+      </p>
       <RunStrip
         v-for="(strip, i) in strips"
         :key="i"

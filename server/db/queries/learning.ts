@@ -143,12 +143,12 @@ export function learningQueries(scope: Scope) {
     },
 
     /** What is said of a whole run. */
-    async saidOfRun(runId: string, { remarks, teaches }: RunSaid): Promise<void> {
-      if (remarks === undefined && teaches === undefined) return
+    async saidOfRun(runId: string, said: RunSaid): Promise<void> {
+      if (Object.values(said).every((one) => one === undefined)) return
       await db.transaction(async (tx) => {
         await tx
           .update(runs)
-          .set({ ...(remarks ? { remarks } : {}), ...(teaches === undefined ? {} : { teaches }) })
+          .set(said)
           .where(and(own(scope, runs), eq(runs.id, runId)))
         await tellOthers(scope, tx, 'run', runId)
       })

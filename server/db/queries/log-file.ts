@@ -1,7 +1,7 @@
+import type { CameOut, LogFile, LogFileRun } from '../../../core/learn/log-file.schema'
 import { and, asc, eq, inArray } from 'drizzle-orm'
 import { v5 as uuidOf, validate as isUuid } from 'uuid'
 import { eventsOfRun } from '../../../core/learn/log-file'
-import type { LogFile, LogFileRun } from '../../../core/learn/log-file.schema'
 import { isRunning, runState } from '../../../core/live/run'
 import type { RunEvent } from '../../../core/live/event.schema'
 import type { PlanAnswer } from '../../../core/program/answer'
@@ -58,6 +58,7 @@ export function logFileQueries(scope: Scope) {
               })),
               remarks: run.remarks as string[],
               teaches: run.teaches,
+              ...(run.cameOut ? { cameOut: run.cameOut as CameOut } : {}),
             },
           ]
         }),
@@ -120,6 +121,7 @@ export function logFileQueries(scope: Scope) {
         isOn: isRunning(answer, state),
         teaches: run.teaches ?? true,
         remarks: (run.remarks ?? []) as Remark[],
+        cameOut: run.cameOut ?? null,
         createdAt,
       })
       if (events.length > 0)

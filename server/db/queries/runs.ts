@@ -7,6 +7,7 @@ import { readDocument } from '../../../shared/document'
 import type { KeptEvent, RunPage, RunWithPlan, SavedPlan } from '../../../shared/household'
 import type { Remark } from '../../../shared/names'
 import { PLAN, type PlanDocument, type SavePlan } from '../../../shared/plan.schema'
+import type { CameOut } from '../../../core/learn/log-file.schema'
 import type { Verdict } from '../../../shared/run.schema'
 import { PLAN_SHAPE } from '../../../shared/shapes'
 import { plans, runEvents, runPhotos, runs, verdicts } from '../schema'
@@ -38,7 +39,14 @@ export function runQueries(scope: Scope) {
   const wasBegun = sql`exists (select 1 from ${runEvents} where ${runEvents.runId} = ${runs.id})`
   /** A run with all that happened in it, in one question; its plan without the two documents, which are known mostly. */
   const wholeRun = {
-    run: { id: runs.id, planId: runs.planId, createdAt: runs.createdAt, remarks: runs.remarks, teaches: runs.teaches },
+    run: {
+      id: runs.id,
+      planId: runs.planId,
+      createdAt: runs.createdAt,
+      remarks: runs.remarks,
+      teaches: runs.teaches,
+      cameOut: runs.cameOut,
+    },
     plan: planHead,
     events: sql<EventRow[]>`coalesce((
       select json_agg(json_build_object(
@@ -76,24 +84,27 @@ export function runQueries(scope: Scope) {
             .from(plans)
             .where(and(own(scope, plans), inArray(plans.id, unread)))
     const read = new Map(documents.map((row) => [row.id, savedPlan(row)]))
-    return rows.flatMap(({ run: { id, planId, createdAt, remarks, teaches }, plan: head, events, ...judged }) => {
-      const before = known.get(head.id)
-      const plan = before ? { ...headOf(head), ...before } : read.get(head.id)
-      if (!plan) return []
-      return [
-        {
-          id,
-          planId,
-          name: head.name,
-          createdAt: createdAt.toISOString(),
-          events: events.map(({ by, ...event }) => ({ ...runEventSchema.parse(event), by })),
-          ...judged,
-          remarks: remarks as Remark[],
-          teaches,
-          plan,
-        },
-      ]
-    })
+    return rows.flatMap(
+      ({ run: { id, planId, createdAt, remarks, teaches, cameOut }, plan: head, events, ...judged }) => {
+        const before = known.get(head.id)
+        const plan = before ? { ...headOf(head), ...before } : read.get(head.id)
+        if (!plan) return []
+        return [
+          {
+            id,
+            planId,
+            name: head.name,
+            createdAt: createdAt.toISOString(),
+            events: events.map(({ by, ...event }) => ({ ...runEventSchema.parse(event), by })),
+            ...judged,
+            remarks: remarks as Remark[],
+            teaches,
+            cameOut: cameOut as CameOut | null,
+            plan,
+          },
+        ]
+      },
+    )
   }
 
   async function run(runId: string): Promise<RunWithPlan | null> {

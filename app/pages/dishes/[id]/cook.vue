@@ -5,6 +5,7 @@ import { vesselOf } from '~~/core/dish/stages'
 import { upcoming } from '~~/core/dish/upcoming'
 import { dishRequestOf } from '~~/shared/dish'
 import { firstLitAt, runState } from '~~/core/live/run'
+import type { CameOut } from '~~/core/learn/log-file.schema'
 import type { KeptPortion } from '~~/shared/household'
 import type { BegunDish } from '~/composables/useBegunDishes'
 
@@ -78,6 +79,28 @@ async function light() {
   await navigateTo(`/cook/${started.run.id}`)
 }
 
+/** The log says with each of its pots what came of the dish, and what of it was kept. */
+const untold = ref<{ cameOut: CameOut; failure: ApiFailure } | null>(null)
+async function tellRuns(cameOut: CameOut) {
+  untold.value = null
+  try {
+    await Promise.all(Object.values(begun.value.runs).map((of) => runs.say(of, { cameOut })))
+  } catch (error) {
+    untold.value = { cameOut, failure: failureOf(error) }
+  }
+}
+const cameOut = (keptPortions: number, place: CameOut['place']): CameOut => ({
+  massG: Math.round(answer.value!.massG),
+  servings: dish.value!.servings,
+  keptPortions,
+  place,
+})
+watch(isDone, (done) => {
+  // Back from the last stage once more, what was kept stays kept.
+  const known = Object.values(begun.value.runs).some((of) => runs.one(of)?.cameOut)
+  if (done && answer.value && !known) void tellRuns(cameOut(0, null))
+})
+
 const parts = computed(() =>
   stage.value && dish.value && now.value ? takesText(stage.value, now.value.takes, dish.value.lines) : [],
 )
@@ -127,7 +150,13 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
       <CautionList v-if="refused.length > 0" :cautions="refused" />
       <section v-else-if="isDone" class="now" aria-live="polite">
         <h2>{{ t('dishes.progress.done') }}</h2>
-        <KeepPortions :dish="dish" :answer="answer" :dish-id="id" />
+        <KeepPortions
+          :dish="dish"
+          :answer="answer"
+          :dish-id="id"
+          @kept="({ portions, place }) => tellRuns(cameOut(portions, place))"
+        />
+        <StateNotice v-if="untold" :failure="untold.failure" @retry="tellRuns(untold.cameOut)" />
         <button type="button" class="quiet-button large" @click="again">{{ t('dishes.progress.again') }}</button>
       </section>
       <section v-else-if="stage && now" class="now" aria-live="polite">
