@@ -3,7 +3,7 @@ import { answerDish, type DishAnswer } from '../core/dish/dish'
 import type { Dish } from '../core/dish/dish.schema'
 import { beansWithSquash, line, potSettings, requestFor, stage } from '../tests/dishes'
 import { readOwn } from './document'
-import { daysLeft, isPast, lineOfPortion, portionOf } from './portion'
+import { daysLeft, isPast, lineOfDish, lineOfPortion, portionOf } from './portion'
 import { PORTION } from './portion.schema'
 
 const NOW = Date.parse('2026-11-26T18:00:00Z')
@@ -74,6 +74,22 @@ describe('what is kept', () => {
     expect(answer.questions).toEqual([])
     expect(answer.massG).toBeCloseTo(portion.portionG, 6)
     expect(answer.saltShare).toBeCloseTo(portion.salt, 6)
+  })
+
+  it('may be what another dish makes, with nothing kept of it in between', () => {
+    const gravy = answered(beansWithSquash())
+    const lineOf = lineOfDish('l', { id, name: 'White beans with squash' }, gravy, 600, '600 g, as your dish')
+    expect(lineOf).toMatchObject({ dishId: id, g: 600, what: null })
+    expect(lineOf.portionId).toBeUndefined()
+    const answer = answered({
+      name: 'Two in one',
+      servings: 2,
+      lines: [lineOf],
+      stages: [stage('combine', 'combine', { l: 'rest' })],
+    })
+    expect(answer.massG).toBeCloseTo(600, 6)
+    expect(answer.saltShare).toBeCloseTo(gravy.saltShare, 6)
+    expect(answer.served.water).toBeCloseTo(gravy.served.water, 6)
   })
 
   it('of beans that were half cooked is not called cooked', () => {

@@ -1,5 +1,5 @@
 import type { DishLine } from '../core/dish/dish.schema'
-import { cookedOf, keepingOf } from '../core/dish/keep'
+import { cookedOf, keepingOf, type Cooked } from '../core/dish/keep'
 import type { DishAnswer } from '../core/dish/dish'
 import { DAY_MS } from '../core/measure/time'
 import type { Portion } from './portion.schema'
@@ -39,8 +39,28 @@ export const daysLeft = ({ until }: Pick<Portion, 'until'>, nowMs: number) =>
 
 /** One portion as an ingredient of another dish: cooked already, wet already, salted already. */
 export function lineOfPortion(lineId: string, portionId: string, portion: Portion, typed: string): DishLine {
-  const { food, portionG: g, salt, water, fat, name } = portion
-  const common = { id: lineId, typed, g, portionId }
+  return { ...cookedLine(lineId, portionId, portion.portionG, portion, typed), portionId }
+}
+
+/** What another dish makes, for so many servings of this one, as it is when it is done. */
+export function lineOfDish(
+  lineId: string,
+  { id, name }: { id: string; name: string },
+  answer: DishAnswer,
+  g: number,
+  typed: string,
+): DishLine {
+  return { ...cookedLine(lineId, id, g, { name, ...cookedOf(answer) }, typed), dishId: id }
+}
+
+function cookedLine(
+  id: string,
+  ownId: string,
+  g: number,
+  { food, salt, water, fat, name }: Cooked & { name: string },
+  typed: string,
+): DishLine {
+  const common = { id, typed, g }
   if (food)
     return {
       ...common,
@@ -51,7 +71,7 @@ export function lineOfPortion(lineId: string, portionId: string, portion: Portio
     ...common,
     what: null,
     own: {
-      id: portionId,
+      id: ownId,
       name: name.slice(0, 60),
       group: 'cooked-pulse',
       liquid: null,

@@ -32,8 +32,9 @@ const lineSchema = z.object({
     .optional(),
   /** Something cooked before that is no single food: its own figures, which go with the line. */
   own: ingredientSchema.optional(),
-  /** What was kept that it is taken from. */
+  /** What was kept that it is taken from, or the dish that it is made as. */
   portionId: id.optional(),
+  dishId: id.optional(),
 })
 export type DishLine = z.infer<typeof lineSchema>
 

@@ -303,3 +303,23 @@ test('what is left goes into the freezer, stands in the Larder, and into another
   await page.getByRole('button', { name: 'Put it back' }).click()
   await expect(shelf.locator('.figure')).toHaveText('1')
 })
+
+test('what another dish makes goes in as it is, and leads to how it is made', async ({ page, request }) => {
+  const gravy = await keepDish(request)
+  await page.goto('/dishes')
+  await page.getByRole('button', { name: 'Start a dish' }).click()
+  await page.getByLabel('What is it called?').fill('Under a crust')
+  await page.keyboard.press('Enter')
+  await page.getByRole('combobox', { name: 'From another of your dishes' }).selectOption('White beans with squash')
+  await expect(page.getByLabel('Ingredient 1')).toHaveValue(/white beans with squash, as your dish/)
+  await page.getByRole('button', { name: 'Add a stage' }).click()
+  await page.getByRole('button', { name: 'Simmer open', exact: true }).click()
+  await page.getByRole('button', { name: 'Put it where it usually goes' }).click()
+  // It brings its salt, its water and that it is cooked.
+  await expect(page.getByText(/^0\.\d % of what is eaten/)).toBeVisible()
+  await expectAccessible(page)
+  await isKept(page)
+  await page.reload()
+  await page.getByRole('link', { name: 'how it is made' }).click()
+  await expect(page).toHaveURL(new RegExp(gravy))
+})

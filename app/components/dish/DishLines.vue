@@ -7,12 +7,13 @@ import type { DishLine } from '~~/core/dish/dish.schema'
 import type { DishAnswer } from '~~/core/dish/dish'
 import { MOST } from '~~/core/bounds'
 import { foodOf } from '~~/shared/kitchen'
-import type { DishDocument } from '~~/shared/dish'
-import { isPast, lineOfPortion } from '~~/shared/portion'
+import { dishRequestOf, type DishDocument } from '~~/shared/dish'
+import { isRefused } from '~~/core/safety/rules'
+import { isPast, lineOfDish, lineOfPortion } from '~~/shared/portion'
 
 /** The ingredients as they were typed: what is understood of each, and where it goes. */
 const dish = defineModel<DishDocument>({ required: true })
-const { answer } = defineProps<{ answer: DishAnswer | null }>()
+const { answer, dishId } = defineProps<{ answer: DishAnswer | null; dishId: string }>()
 const emit = defineEmits<{ ask: [line: string]; forgot: [line: string] }>()
 const { t, problemText, day, number } = useI18nText()
 const { thing, lineName, amount } = useDishWords()
@@ -60,6 +61,7 @@ async function retype(line: DishLine, text: string) {
     maybe: read!.maybe ?? undefined,
     own: undefined,
     portionId: undefined,
+    dishId: undefined,
     kept: undefined,
   })
   // Portions that were said of the amount before may not fit the new one.
@@ -120,6 +122,34 @@ function addKept(id: string) {
   })
   dish.value.lines.push(lineOfPortion(uuid(), id, found.portion, typedAs))
 }
+/** What another of the household's dishes makes goes in as it is when it is done, for as many as this one is for. */
+const dishes = useDishesStore()
+void dishes.load()
+const fromDishes = computed(() =>
+  (dishes.dishes ?? []).filter(({ id }) => id !== dishId).map(({ id, dish: of }) => ({ value: id, title: of.name })),
+)
+async function addDish(id: string) {
+  const other = dishes.dishes?.find((one) => one.id === id)?.dish
+  const request = other && dishRequestOf(other, kitchen.value, useLearntStore().believed)
+  if (!request) return
+  busy.value = true
+  failed.value = false
+  try {
+    const made = await useWorker('answer').dish(JSON.parse(JSON.stringify(request)))
+    const isSafe = made.ok && !isRefused(made.value.cautions) && made.value.massG > 0
+    undone.value = isSafe ? null : other.name
+    if (!isSafe) return
+    const g = Math.round((made.value.massG / other.servings) * dish.value.servings)
+    const typedAs = t('dishes.lines.madeTyped', { g: amount(g), name: other.name.toLowerCase() })
+    dish.value.lines.push(lineOfDish(uuid(), { id, name: other.name }, made.value, g, typedAs))
+  } catch {
+    failed.value = true
+  } finally {
+    busy.value = false
+  }
+}
+/** A dish that cannot be worked out, or must not be cooked as it is. */
+const undone = ref<string | null>(null)
 /** Of a line that was kept too long. */
 const pastOf = ({ portionId }: DishLine) => {
   const found = kept.portions?.find(({ id }) => id === portionId)
@@ -159,6 +189,9 @@ const opened = ref<string | null>(null)
             <svg viewBox="0 0 24 24" aria-hidden="true"><path :d="mdiDrag" /></svg>
           </button>
         </div>
+        <p v-if="line.dishId" class="ask no-print">
+          <NuxtLink :to="`/dishes/${line.dishId}`">{{ t('dishes.lines.asDish') }}</NuxtLink>
+        </p>
         <p v-if="pastOf(line)" class="ask tone-danger">{{ pastOf(line) }}</p>
         <p v-if="line.maybe" class="ask">
           {{ t('dishes.lines.maybe', { name: thing(line.maybe) }) }}
@@ -228,6 +261,15 @@ const opened = ref<string | null>(null)
       :choices="[{ value: '', title: '' }, ...fromKept]"
       @update:model-value="(id) => id && addKept(String(id))"
     />
+    <PickField
+      v-if="fromDishes.length > 0"
+      model-value=""
+      class="from no-print"
+      :label="t('dishes.lines.fromDish')"
+      :choices="[{ value: '', title: '' }, ...fromDishes]"
+      @update:model-value="(id) => id && void addDish(String(id))"
+    />
+    <p v-if="undone" class="tone-danger" role="alert">{{ t('dishes.lines.notMade', { name: undone }) }}</p>
     <p v-if="failed" class="tone-danger" role="alert">{{ t('errors.computing') }}</p>
   </section>
 </template>

@@ -210,6 +210,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
         v-if="!scaledTo"
         v-model="dish"
         :answer="answer"
+        :dish-id="id"
         @ask="(line) => (helped = { line, what: 'instead' })"
         @forgot="(line) => (helped = { line, what: 'forgotten' })"
       />
