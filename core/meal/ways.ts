@@ -59,7 +59,7 @@ function onPot(request: DishRequest, stageId: string, { cookerId, burnerId, pot 
 
 /** The style in which a stage is cooked in another cooker: its own, where that can be, or the cooker's usual one. */
 export function styleIn<S extends string>(style: S, { cooker: of }: PotOnBurner['pot']): S {
-  const cooker = cookerOf({ cooker: of } as Parameters<typeof cookerOf>[0])
+  const cooker = cookerOf({ cooker: of })
   const styles = cooker ? (stylesFor(cooker) as readonly string[]) : []
   return styles.includes(style) || styles.length === 0 ? style : (styles[0] as S)
 }

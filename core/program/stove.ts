@@ -6,7 +6,7 @@ import type { PlanRequest } from './request.schema'
 const ASSUMED_BODY = COOKERS['whistling-5l-aluminium']!.body
 
 /** The cooker of a request, with an inside; nothing for a generic one that nobody knows. */
-export function cookerOf({ cooker }: PlanRequest): Cooker | undefined {
+export function cookerOf({ cooker }: Pick<PlanRequest, 'cooker'>): Cooker | undefined {
   if (typeof cooker === 'string') return Object.hasOwn(COOKERS, cooker) ? COOKERS[cooker] : undefined
   const { appliance, body, fixedPrograms } = cooker
   return { appliance, body: body ?? ASSUMED_BODY, fixedPrograms }
