@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { readLogIn, WrongRows, type ReadIn } from '~/composables/readLogIn'
+
 /** The whole log out as a file, and in again. */
 const emit = defineEmits<{ added: [] }>()
 const { t, problemText } = useI18nText()
@@ -7,6 +9,17 @@ const busy = ref(false)
 const said = ref('')
 const problems = ref<string[]>([])
 const MOST_TOLD = 8
+
+/** The whole of a log, also where it is longer than what is sent at once. */
+function readJson(text: string): Promise<ReadIn> {
+  const file = JSON.parse(text) as { runs?: unknown }
+  if (!Array.isArray(file.runs)) return api<ReadIn>('/log', { method: 'POST', body: file as Record<string, unknown> })
+  return readLogIn(
+    file.runs,
+    (body, check) => api<ReadIn>('/log', { method: 'POST', body, query: check ? { check: true } : undefined }),
+    (done) => (said.value = done > 0 ? t('log.files.reading', { percent: Math.round(100 * done) }) : ''),
+  )
+}
 
 async function read(event: Event) {
   const input = event.target as HTMLInputElement
@@ -18,13 +31,14 @@ async function read(event: Event) {
   problems.value = []
   try {
     const isTable = /\.csv$/i.test(file.name)
-    const body = isTable ? await file.text() : (JSON.parse(await file.text()) as Record<string, unknown>)
-    const headers = isTable ? { 'content-type': 'text/csv' } : undefined
-    const { added, of } = await api<{ added: number; of: number }>('/log', { method: 'POST', body, headers })
+    const { added, of } = isTable
+      ? await api<ReadIn>('/log', { method: 'POST', body: await file.text(), headers: { 'content-type': 'text/csv' } })
+      : await readJson(await file.text())
     said.value = t('log.files.added', { n: added, of }, added)
     emit('added')
   } catch (error) {
-    if (error instanceof SyntaxError) problems.value = [t('log.files.notJson')]
+    if (error instanceof WrongRows) problems.value = error.problems.map((one) => `${one.path}: ${problemText(one)}`)
+    else if (error instanceof SyntaxError) problems.value = [t('log.files.notJson')]
     else {
       const failure = failureOf(error)
       problems.value =
@@ -32,6 +46,7 @@ async function read(event: Event) {
           ? failure.problems.map((one) => (one.path ? `${one.path}: ${problemText(one)}` : problemText(one)))
           : [t(`errors.${failure.kind}`)]
     }
+    said.value = ''
   } finally {
     busy.value = false
   }

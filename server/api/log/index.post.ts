@@ -6,7 +6,10 @@ import { problemsOf } from '../../../shared/problems'
 const MOST_BYTES = 20 * 1024 * 1024
 const MOST_RUNS = 1000
 
-/** Reads a log in: runs that are not there yet are stored, all of them or, where something is wrong with one, none. */
+/**
+ * Reads a log in: runs that are not there yet are stored, all of them or, where something is wrong with one, none. A log
+ * that comes in parts is first looked through, with `check`, of which nothing is stored.
+ */
 export default defineEventHandler(async (event) => {
   const store = await useHousehold(event)
   const kept = await store.kitchen()
@@ -21,7 +24,9 @@ export default defineEventHandler(async (event) => {
     else problems.push(...answer.problems.map((one) => ({ ...one, path: `runs.${i}.request.${one.path}` })))
   }
   if (problems.length > 0) throw refusal(422, problems)
-  return { added: await store.addRuns(found, kept.kitchen), of: file.runs.length }
+  const of = file.runs.length
+  if (getQuery(event).check !== undefined) return { added: 0, of }
+  return { added: await store.addRuns(found, kept.kitchen), of }
 })
 
 /** The log that came, as JSON or as a table. */
