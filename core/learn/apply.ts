@@ -6,7 +6,7 @@ import { findFood } from '../food/catalogue'
 import { burnerOf, cookerOf } from '../program/stove'
 import type { LearntFactors, PlanRequest } from '../program/request.schema'
 import { UNMEASURED } from '../unknown'
-import { idOf, OLD_BATCH, priorOf, UNLEARNT, type Figure } from './figure'
+import { FROM_RUN_TO_RUN, idOf, OLD_BATCH, priorOf, UNLEARNT, type Figure } from './figure'
 import type { Believed, Estimate } from './joint'
 import { doneTerms, knownTerms } from './terms'
 
@@ -60,7 +60,7 @@ export function asLearnt(request: PlanRequest, pot: CookedWith, learnt: Believed
     if (knows(own)) {
       const { mean, sd } = ofSaid(figureOf(cooker.appliance, 'heat'), own)
       factors.heat = timesOf(mean)
-      narrow('flame', sd)
+      narrow('flame', nextRun(sd))
     }
   } else if (burnerId !== null) {
     const common: Figure = { kind: 'burner-heat', cookerId, burnerId }
@@ -72,7 +72,7 @@ export function asLearnt(request: PlanRequest, pot: CookedWith, learnt: Believed
       factors.flames = Object.fromEntries(flames.map(({ flame, is }) => [flame, timesOf(is.mean)])) as never
       const used = 'flame' in request.style ? request.style.flame : 'high'
       const { own, is } = flames.find(({ flame }) => flame === used)!
-      if (knows(own)) narrow('flame', is.sd)
+      if (knows(own)) narrow('flame', nextRun(is.sd))
     }
   }
   const ofCooker = (kind: 'swing' | 'loss' | 'steam') => {
@@ -145,6 +145,9 @@ export function needShift(
   // An old bag has its factor in the plan already.
   return { mean: mean - (bagKnown && isOld ? OLD_BATCH : 0), sd: Math.hypot(sd, bagSd, ...unknown) }
 }
+
+/** How unsure the heat of the next run is: as the figure, and as one run is from another. */
+const nextRun = (sd: number) => Math.hypot(sd, FROM_RUN_TO_RUN.heat)
 
 const timesOf = (mean: number) =>
   Math.abs(mean) < LEAST_CHANGE ? 1 : Math.exp(Math.min(MOST_LOG, Math.max(-MOST_LOG, mean)))

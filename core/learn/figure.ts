@@ -58,6 +58,12 @@ export function figureOfId(id: string): Figure | null {
 const COMMON_SHARE = 0.8
 const FLAME_SHARE = 0.6
 
+/**
+ * From one run to the next a pot differs from itself by so much (load, place on the flame, how the knob was turned), and
+ * what its food gets by so much: logarithms, engineering estimates.
+ */
+export const FROM_RUN_TO_RUN = { heat: 0.06, swing: 0.2, loss: 0.25, got: 0.05 } as const
+
 /** One standard deviation of the logarithm of each figure before anything is known (engineering estimates). */
 export const UNLEARNT = {
   heat: 0.25,

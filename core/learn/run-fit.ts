@@ -16,6 +16,7 @@ import { inBase } from '../program/closing'
 import type { PreparedFood } from '../program/prepared'
 import { endsByItself } from '../program/styles'
 import { UNMEASURED } from '../unknown'
+import { FROM_RUN_TO_RUN } from './figure'
 
 /** Something that one run measured of a sum of logarithms. */
 export interface Measured {
@@ -62,11 +63,6 @@ export interface RunFit {
   water: { over: number; steam: number; sd: number } | null
 }
 
-/**
- * From one run to the next a pot differs from itself by so much (load, place on the flame, how the knob was turned):
- * logarithms, engineering estimates.
- */
-const FROM_RUN_TO_RUN = { heat: 0.06, swing: 0.2, loss: 0.25, got: 0.05 }
 /** The indicator is seen to be down so much after it is, and so exactly, in minutes (engineering estimates). */
 const SEEN_LATE_MINUTES = 0.5
 const SEEN_DOWN_MINUTES = 1
