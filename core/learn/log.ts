@@ -95,7 +95,7 @@ const WANDERS: Partial<Record<Figure['kind'], number>> = {
   'own-heat': 0.015,
   swing: 0.03,
   pressure: 0.01,
-  loss: 0.15,
+  loss: 0.18,
   steam: 0.05,
 }
 
