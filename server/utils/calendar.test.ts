@@ -1,0 +1,84 @@
+import ICAL from 'ical.js'
+import { describe, expect, it } from 'vitest'
+import { DEMO_DISHES, DEMO_KITCHEN } from '../db/demo'
+import { DISH_SHAPE } from '../../shared/shapes'
+import { newMeal, withDish, type Meal, type MealTask } from '../../shared/meal'
+import { calendarOf } from './calendar'
+
+// Read by another library than the one that writes it.
+const SERVED = Date.parse('2026-03-29T17:30:00Z')
+const HARD =
+  'Beans; peas, “and” a\\very long name that goes on and on – über neunzig Zeichen, with a 🫘 in it\nand a line'
+const task = (id: string, startMinute: number, change: Partial<MealTask> = {}): MealTask => ({
+  id,
+  dish: 'A',
+  stage: id.split('.')[1]!,
+  part: 'do',
+  startMinute,
+  minutes: 5,
+  hands: 1,
+  burner: 0,
+  cooker: DEMO_KITCHEN.cookers[0]!.id,
+  ...change,
+})
+function meal(): Meal {
+  const { favourite: _, ...dish } = DEMO_DISHES[0]!
+  return {
+    ...withDish(newMeal(SERVED), { ...dish, name: HARD, shape: DISH_SHAPE }, null),
+    tasks: [
+      task('A.soak.do', -600, { passive: true, hands: 0, minutes: 480, cooker: null }),
+      task('A.fry.do', -90),
+      task('A.pot.close', -80, { part: 'close' }),
+      task('A.pot.open', -20, { part: 'open', minutes: 1 }),
+    ],
+  }
+}
+const text = (ids = ['0197b1a4-0000-7000-8000-000000000001']) =>
+  calendarOf(
+    ids.map((id) => ({ id, version: 1, meal: meal(), updatedAt: '2026-03-28T09:00:00.000Z' })),
+    DEMO_KITCHEN,
+  )
+const eventsOf = (of: string) => {
+  const calendar = new ICAL.Component(ICAL.parse(of) as unknown[])
+  return calendar.getAllSubcomponents('vevent').map((component) => ({
+    event: new ICAL.Event(component),
+    stamp: component.getFirstPropertyValue('dtstamp'),
+    alarms: component.getAllSubcomponents('valarm'),
+  }))
+}
+
+describe('a dinner in a calendar', () => {
+  it('is the soak, the first cut, each opening and serving, each with one alarm', () => {
+    const events = eventsOf(text())
+    expect(events.map(({ event }) => (event.startDate.toJSDate().getTime() - SERVED) / 60_000)).toEqual([
+      -600, -90, -20, 0,
+    ])
+    for (const { event, stamp, alarms } of events) {
+      expect(event.startDate.zone.tzid).toBe('UTC')
+      expect(event.endDate.compare(event.startDate)).toBe(1)
+      expect(stamp).not.toBeNull()
+      expect(alarms).toHaveLength(1)
+      expect(alarms[0]!.getFirstPropertyValue('action')).toBe('DISPLAY')
+      expect(alarms[0]!.getFirstPropertyValue('description')).toBeTruthy()
+      const trigger = alarms[0]!.getFirstPropertyValue('trigger') as ICAL.Duration
+      expect(trigger.toSeconds()).toBeLessThanOrEqual(0)
+    }
+  })
+
+  it('says names as they are, however they are written', () => {
+    for (const { event } of eventsOf(text()))
+      expect(event.summary.replace(/\s+/g, ' ')).toContain(HARD.replace(/\s+/g, ' '))
+  })
+
+  it('keeps to what calendars can read: short lines, ends of lines, ids of their own that stay', () => {
+    const two = text(['0197b1a4-0000-7000-8000-000000000001', '0197b1a4-0000-7000-8000-000000000002'])
+    const ids = eventsOf(two).map(({ event }) => event.uid)
+    expect(new Set(ids).size).toBe(8)
+    expect(eventsOf(text()).map(({ event }) => event.uid)).toEqual(ids.slice(0, 4))
+    const lines = two.split('\r\n')
+    expect(two.replaceAll('\r\n', '')).not.toMatch(/[\r\n]/)
+    for (const line of lines) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75)
+    expect(lines[0]).toBe('BEGIN:VCALENDAR')
+    expect(two).toContain('VERSION:2.0')
+  })
+})
