@@ -60,8 +60,8 @@ test('a log is read in, teaches, is forgotten and known again, and changes what 
   // A pot says what the log put in, what it would be without, and how it was done last time.
   await page.goto('/pot')
   await expect(page.getByText(/By your log: \d+ W of heat instead of 520/)).toBeVisible()
-  // By minutes, of which one more or less makes a difference sooner than a whistle.
-  await page.getByText('One, then low', { exact: true }).first().click()
+  // By the clock, to which a weaker flame makes the greatest difference; whistles come when they come.
+  await page.getByText('By the clock', { exact: true }).first().click()
   await expect(page.getByText('as learnt')).toBeVisible()
   await page.getByRole('button', { name: 'How did I do this last time?' }).click()
   const told = page.getByText(/navy beans, \d+ g of water, \d+ whistles?\..* came out/)
