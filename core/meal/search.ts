@@ -1,5 +1,6 @@
 import { Descending } from './descending'
 import { luby } from './restarts'
+import { Watched } from './watched'
 
 /**
  * A search over whole numbers that learns from every dead end. Lazy clause generation (Ohrimenko, Stuckey and Codish
@@ -40,10 +41,10 @@ interface Clause {
   activity: number
 }
 
-interface Watcher {
-  clause: Clause
-  /** It is looked at when the side reaches this: then one of its literals is false. */
-  from: number
+/** What has to hold of a side, and where on the trail it came to. */
+interface Known {
+  index: number
+  value: number
 }
 
 /** Steps between two looks at whether to stop. */
@@ -74,7 +75,8 @@ export class Search {
 
   private readonly edgesFrom: Edge[][] = []
   private readonly edgesGuardedBy: Edge[][] = []
-  private readonly watchers: Watcher[][] = []
+  /** By side: the clauses that have a literal there which is false from some value on. */
+  private readonly watched: Watched<Clause>[] = []
   private readonly rulesOn: Rule[][] = []
   private readonly waiting = new Set<Rule>()
   private learnt: Clause[] = []
@@ -93,8 +95,8 @@ export class Search {
   number(least: number, most: number, wish = most): number {
     const x = this.activity.length
     this.reached.push(least, -most)
-    for (const list of [this.edgesFrom, this.edgesGuardedBy, this.watchers, this.rulesOn] as unknown[][][])
-      list.push([], [])
+    for (const list of [this.edgesFrom, this.edgesGuardedBy, this.rulesOn] as unknown[][][]) list.push([], [])
+    this.watched.push(new Watched(), new Watched())
     this.lastOnTrail.push(-1, -1)
     this.activity.push(0)
     this.wish.push(wish)
@@ -212,11 +214,12 @@ export class Search {
   private propagate(): boolean {
     for (;;) {
       while (this.head < this.trailSide.length) {
+        const was = this.trailWas[this.head]!
         const side = this.trailSide[this.head++]!
         for (const edge of this.edgesFrom[side]!) if (!this.follow(edge)) return false
         for (const edge of this.edgesGuardedBy[side]!)
           if (this.reached[side]! >= edge.guard!.value && !this.follow(edge)) return false
-        if (!this.visit(side)) return false
+        if (!this.visit(side, was)) return false
         for (const rule of this.rulesOn[side]!) this.waiting.add(rule)
       }
       const next = this.waiting.values().next()
@@ -236,43 +239,24 @@ export class Search {
     return true
   }
 
-  private visit(side: number): boolean {
-    const list = this.watchers[side]!
-    const reached = this.reached[side]!
-    let kept = 0
-    for (let i = 0; i < list.length; i++) {
-      const watcher = list[i]!
-      if (watcher.from > reached) {
-        list[kept++] = watcher
-        continue
-      }
-      const { clause } = watcher
+  private visit(side: number, was: number): boolean {
+    return this.watched[side]!.look(was, this.reached[side]!, (clause) => {
       const { sides, values } = clause
       // The two first literals are watched; the false one is put second.
       if (sides[0]! === (side ^ 1)) swap(clause, 0, 1)
-      if (this.reached[sides[0]!]! >= values[0]!) {
-        list[kept++] = watcher
-        continue
-      }
-      let moved = false
-      for (let k = 2; k < sides.length; k++) {
+      if (this.reached[sides[0]!]! >= values[0]!) return 'stays'
+      for (let k = 2; k < sides.length; k++)
         if (this.reached[sides[k]! ^ 1]! < 1 - values[k]!) {
           swap(clause, 1, k)
-          this.watchers[sides[1]! ^ 1]!.push({ clause, from: 1 - values[1]! })
-          moved = true
-          break
+          this.watch(clause, 1)
+          return 'elsewhere'
         }
-      }
-      if (moved) continue
-      list[kept++] = watcher
-      if (!this.raise(sides[0]!, values[0]!, clause)) {
-        while (++i < list.length) list[kept++] = list[i]!
-        list.length = kept
-        return false
-      }
-    }
-    list.length = kept
-    return true
+      return this.raise(sides[0]!, values[0]!, clause) ? 'stays' : 'conflict'
+    })
+  }
+
+  private watch(clause: Clause, literal: number): void {
+    this.watched[clause.sides[literal]! ^ 1]!.add(1 - clause.values[literal]!, clause)
   }
 
   // ---- why
@@ -373,15 +357,17 @@ export class Search {
       this.explainedAt = Number.MAX_SAFE_INTEGER
     }
     // Of two bounds of one side the higher says the other too.
-    const highest = new Map<number, { index: number; value: number }>()
+    const highest = new Map<number, Known>()
     for (const [index, value] of needed) {
       const side = this.trailSide[index]!
-      if (side === this.trailSide[first]!) continue
       const known = highest.get(side)
-      if (!known || value > known.value) highest.set(side, { index, value })
+      if (side !== this.trailSide[first] && (!known || value > known.value)) highest.set(side, { index, value })
     }
     const uip = { side: this.trailSide[first]!, value: needed.get(first)! }
-    const others = [...highest.entries()].map(([side, { index, value }]) => ({ side, value, index }))
+    highest.set(uip.side, { index: first, value: uip.value })
+    const others = [...highest.entries()]
+      .map(([side, { index, value }]) => ({ side, value, index }))
+      .filter((other) => other.side !== uip.side && !this.follows(other, highest))
     others.sort((a, b) => b.index - a.index)
     const clause: Clause = {
       sides: [uip.side ^ 1, ...others.map(({ side }) => side ^ 1)],
@@ -392,8 +378,8 @@ export class Search {
     this.backTo(back)
     if (clause.sides.length > 1) {
       this.learnt.push(clause)
-      this.watchers[clause.sides[0]! ^ 1]!.push({ clause, from: 1 - clause.values[0]! })
-      this.watchers[clause.sides[1]! ^ 1]!.push({ clause, from: 1 - clause.values[1]! })
+      this.watch(clause, 0)
+      this.watch(clause, 1)
     }
     this.activityStep *= NUMBER_DECAY
     this.clauseStep *= CLAUSE_DECAY
@@ -403,6 +389,21 @@ export class Search {
       return false
     }
     return true
+  }
+
+  /** Whether a literal follows from those of a clause that came to hold before it: then it need not be said. */
+  private follows({ side, index, value }: Bound & Known, said: ReadonlyMap<number, Known>): boolean {
+    const reason = this.trailReason[index]
+    if (!reason) return false
+    let all = true
+    this.explainedAt = index
+    this.because(reason, side, value, this.trailNote[index]!, (from, least) => {
+      if (!all || this.whereReached(from, least) < (this.levelStarts[0] ?? 0)) return
+      const other = said.get(from)
+      all = other !== undefined && other.index < index && other.value >= least
+    })
+    this.explainedAt = Number.MAX_SAFE_INTEGER
+    return all
   }
 
   private levelOf(index: number): number {
@@ -467,8 +468,7 @@ export class Search {
     )
     const gone = new Set(this.learnt)
     for (const clause of kept) gone.delete(clause)
-    for (let side = 0; side < this.watchers.length; side++)
-      this.watchers[side] = this.watchers[side]!.filter(({ clause }) => !gone.has(clause))
+    for (const watched of this.watched) watched.keep((clause) => !gone.has(clause))
     this.learnt = kept
     this.clauseLimit += 500
     if (this.clauseStep > 1e100) {
