@@ -7,7 +7,7 @@ import { styleOf } from '../core/program/styles'
 import type { DishRequest, PotOfStage, PotSettings, Stage } from '../core/dish/dish.schema'
 import type { StageKind } from '../core/dish/names'
 import { minutesOf } from '../core/dish/stages'
-import { inUse, measuredCooker, foodOf, type Kitchen } from './kitchen'
+import { foodOf, inUse, isOldBag, measuredCooker, openBagOf, type Kitchen } from './kitchen'
 import type { KeptDishDocument } from './dish.schema'
 import { DISH_SHAPE } from './shapes'
 
@@ -82,10 +82,14 @@ export function potOfStage(
   }
 }
 
-/** A dish with the kitchen that it is cooked in and what its log has taught; null where that has no cooker at all. */
+/**
+ * A dish with the kitchen that it is cooked in, the bags that its foods are taken from at this moment, and what its log
+ * has taught; null where that has no cooker at all.
+ */
 export function dishRequestOf(
   dish: DishDocument,
   kitchen: Kitchen,
+  nowMs: number,
   believed: Believed | null = null,
 ): DishRequest | null {
   const { altitudeM, roomC, tapC, hardWater } = kitchen
@@ -96,15 +100,26 @@ export function dishRequestOf(
     return found ? [[id, found] as const] : []
   })
   const { shape: _, ...content } = dish
+  const own = kitchen.foods.map(foodOf)
+  const bags = [...CATALOGUE, ...own].map((food) => {
+    const bag = openBagOf(food.id, kitchen)
+    return { food, bagId: bag?.id ?? null, isOld: bag !== null && isOldBag(bag, nowMs) }
+  })
+  const old = bags.filter(({ isOld }) => isOld).map(({ food }) => food.id)
   return {
     kitchen: { altitudeM, roomC, tapC, hardWater },
     pots: Object.fromEntries(pots),
     pot,
     dish: content,
-    ...(believed ? { learnt: learntOfFoods([...CATALOGUE, ...kitchen.foods.map(foodOf)], believed) } : {}),
-    ...(kitchen.foods.length > 0 ? { foods: kitchen.foods.map(foodOf) } : {}),
+    ...(old.length > 0 ? { old } : {}),
+    ...(believed ? { learnt: learntOfFoods(bags, believed) } : {}),
+    ...(own.length > 0 ? { foods: own } : {}),
   }
 }
+
+/** The bags that what goes into a pot is taken from, as the log knows them. */
+export const bagIdsOf = ({ contents }: PlanRequest, kitchen: Kitchen) =>
+  contents.map(({ food }) => openBagOf(food, kitchen)?.id ?? null)
 
 /** What two devices or a file call the same dish: without its shape. */
 export const dishOf = (document: DishDocument) => {

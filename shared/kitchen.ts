@@ -88,3 +88,9 @@ const YEAR_MS = 365.25 * DAY_MS
 export function isOldBag({ boughtOn }: Pick<Bag, 'boughtOn'>, nowMs: number): boolean {
   return nowMs - Date.parse(boughtOn) > YEAR_MS
 }
+
+/** The bag that is used up first: the oldest of that food. */
+export function openBagOf(foodId: string, { bags }: Pick<Kitchen, 'bags'>): Bag | null {
+  const own = bags.filter((bag) => bag.foodId === foodId)
+  return own.sort((a, b) => a.boughtOn.localeCompare(b.boughtOn))[0] ?? null
+}

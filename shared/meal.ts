@@ -140,7 +140,7 @@ export function dinnerOf(
   believed: Believed | null = null,
 ): AskedDinner | null {
   const dishes = meal.dishes.flatMap(({ key, dish, soak, ahead, inPotOf }) => {
-    const request = dishRequestOf(dish, kitchen, believed)
+    const request = dishRequestOf(dish, kitchen, nowMs, believed)
     return request ? [{ key, request, soak, ahead, ...(inPotOf ? { inPotOf } : {}) }] : []
   })
   if (dishes.length === 0) return null

@@ -13,7 +13,16 @@ import type { StyleKind, Texture } from '../core/names'
 import type { Content, Given, PlanRequest } from '../core/program/request.schema'
 import type { StackAsk, StackFood } from '../core/stack/ask'
 import type { StackAnswer } from '../core/stack/search'
-import { foodById, foodOf, inUse, isOldBag, measuredCooker, type HouseholdCooker, type Kitchen } from './kitchen'
+import {
+  foodById,
+  foodOf,
+  inUse,
+  isOldBag,
+  measuredCooker,
+  openBagOf,
+  type HouseholdCooker,
+  type Kitchen,
+} from './kitchen'
 import { isPieceUnit, PIECE_UNITS } from './names'
 import type { Pot } from './pot.schema'
 import { POT_SHAPE } from './shapes'
@@ -40,7 +49,7 @@ export function newItem(food: Food, kitchen: Kitchen, asked: AskedAmount | null 
   const hard = kitchen.hardWater && cooksCovered(food)
   return {
     foodId: food.id,
-    bagId: openBagOf(food, kitchen),
+    bagId: openBagOf(food.id, kitchen)?.id ?? '',
     ...amountOf(food, kitchen, asked),
     ...usualSoak(food),
     keepWater: false,
@@ -49,12 +58,6 @@ export function newItem(food: Food, kitchen: Kitchen, asked: AskedAmount | null 
     circumstances: hard ? ['hard-water'] : [],
     joins: 0,
   }
-}
-
-/** The bag that is used up first: the oldest of that food. */
-function openBagOf(food: Food, { bags }: Kitchen): string {
-  const own = bags.filter(({ foodId }) => foodId === food.id)
-  return own.sort((a, b) => a.boughtOn.localeCompare(b.boughtOn))[0]?.id ?? ''
 }
 
 /** An amount that was asked for; an empty unit counts pieces, or the usual measure. */
@@ -87,7 +90,7 @@ export function withFood(item: PotItem, food: Food, kitchen: Kitchen): PotItem {
   return {
     ...item,
     foodId: food.id,
-    bagId: openBagOf(food, kitchen),
+    bagId: openBagOf(food.id, kitchen)?.id ?? '',
     // Two cups may become two pieces, but not two grams.
     amount: !stays && isWeight(unit) ? usualAmount(food) : item.amount,
     unit,

@@ -147,6 +147,8 @@ export const dishRequestSchema = z.object({
   pot: potOfStageSchema,
   dish: dishSchema,
   foods: z.array(foodSchema).max(MOST.foods).optional(),
+  /** Foods that the household has of an old bag, by their ids. */
+  old: z.array(z.string().max(LENGTH.id)).max(MOST.foods).optional(),
   /** What the household's log has taught of its foods, by their ids: factors of what they need and drink. */
   learnt: z
     .record(z.string().max(LENGTH.id), z.object({ need: figure.optional(), uptake: figure.optional() }))

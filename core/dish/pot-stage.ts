@@ -63,7 +63,7 @@ export function potRequest(
   of: PotOfStage,
   contents: Contents,
   before: Before,
-  { kitchen, foods, learnt }: DishRequest,
+  { kitchen, foods, old, learnt }: DishRequest,
 ): PlanRequest {
   // What gives its liquid now is named in the water sum; what is liquid already stands in the pot.
   const liquids = contents.others
@@ -80,7 +80,7 @@ export function potRequest(
       soak: item.soak,
       texture: chosen?.texture ?? item.texture ?? usualTexture(item.food),
       where: chosen?.where ?? 'base',
-      batch: chosen?.old ? 'old' : 'fresh',
+      batch: (chosen?.old ?? old?.includes(item.food.id)) ? 'old' : 'fresh',
       additions: additionsOf(contents, item.saltedSoak, kitchen.hardWater ?? false),
       ...(chosen?.sizeMm === undefined ? {} : { sizeMm: chosen.sizeMm }),
       ...(chosen?.joins ? { joins: chosen.joins } : {}),

@@ -1,6 +1,6 @@
 import { heatsItself, holdsPressure } from '../appliance/appliance'
 import { figureOf } from '../appliance/figures'
-import type { FoodGroup } from '../food/food.schema'
+import type { Food, FoodGroup } from '../food/food.schema'
 import { FLAMES } from '../names'
 import { findFood } from '../food/catalogue'
 import { burnerOf, cookerOf } from '../program/stove'
@@ -8,7 +8,7 @@ import type { LearntFactors, PlanRequest } from '../program/request.schema'
 import { UNMEASURED } from '../unknown'
 import { FROM_RUN_TO_RUN, idOf, OLD_BATCH, priorOf, UNLEARNT, type Figure } from './figure'
 import type { Believed, Estimate } from './joint'
-import { doneTerms, knownTerms } from './terms'
+import { doneTerms, knownTerms, pressureTerm } from './terms'
 
 /** What of a kitchen a pot is cooked with, by the ids that its log knows. */
 export interface CookedWith {
@@ -87,6 +87,9 @@ export function asLearnt(request: PlanRequest, pot: CookedWith, learnt: Believed
 
   let vaguest = 0
   const pressedIn = holdsPressure(cooker.appliance) ? cookerId : null
+  const byPressure =
+    pressedIn === null ? 0 : learnt.of(knownTerms([pressureTerm(pressedIn)], (id) => learnt.has(id))).mean
+  if (timesOf(byPressure) !== 1) factors.needByPressure = timesOf(byPressure)
   factors.contents = foods.map(({ of: food, batch }, i) => {
     const { id, group, soak } = food!
     const done = needShift(
@@ -96,7 +99,7 @@ export function asLearnt(request: PlanRequest, pot: CookedWith, learnt: Believed
     )
     vaguest = Math.max(vaguest, done.sd)
     const uptake = of({ kind: 'uptake', foodId: id }).mean
-    return { ...timesIf('need', done.mean), ...timesIf('uptake', uptake) }
+    return { ...timesIf('need', done.mean - byPressure), ...timesIf('uptake', uptake) }
   })
   if (vaguest > 0) narrow('batch', vaguest)
   if (factors.contents.every((one) => Object.keys(one).length === 0)) delete factors.contents
@@ -109,21 +112,19 @@ export function asLearnt(request: PlanRequest, pot: CookedWith, learnt: Believed
   }
 }
 
-/** What the log has taught of foods whatever they are cooked in: factors of what they need and drink. */
+/**
+ * What the log has taught of foods and of the bags that they are taken from, whatever they are cooked in: factors of
+ * what they need and drink.
+ */
 export function learntOfFoods(
-  foods: readonly { id: string; group: FoodGroup }[],
+  foods: readonly { food: Pick<Food, 'id' | 'group' | 'soak'>; bagId: string | null; isOld: boolean }[],
   learnt: Believed,
 ): Record<string, { need?: number; uptake?: number }> {
-  const found = foods.map(({ id, group }) => {
+  const found = foods.map(({ food: { id, group, soak }, bagId, isOld }) => {
     const uptake = idOf({ kind: 'uptake', foodId: id })
     const drinks = learnt.has(uptake) ? learnt.of(new Map([[uptake, 1]])).mean : 0
-    return [
-      id,
-      {
-        ...timesIf('need', needShift({ id, group, isOld: false }, { bagId: null, pressedIn: null }, learnt).mean),
-        ...timesIf('uptake', drinks),
-      },
-    ] as const
+    const { mean } = needShift({ id, group, isOld: isOld && soak !== null }, { bagId, pressedIn: null }, learnt)
+    return [id, { ...timesIf('need', mean), ...timesIf('uptake', drinks) }] as const
   })
   return Object.fromEntries(found.filter(([, factors]) => Object.keys(factors).length > 0))
 }

@@ -320,7 +320,7 @@ describe('what a plan makes of it', () => {
     expect(after.foods[0]!.gets).toBeGreaterThanOrEqual(before.foods[0]!.needs)
     expect(isRefused(after.cautions)).toBe(false)
     // And a request that claims it outright is held to the same.
-    const claimed = plan({ ...requestOf(POT), learnt: { contents: [{ need: 0.2 }] } })
+    const claimed = plan({ ...requestOf(POT), learnt: { needByPressure: 0.6, contents: [{ need: 0.2 }] } })
     expect(claimed.ok && claimed.value.foods[0]!.gets).toBeGreaterThanOrEqual(before.foods[0]!.needs)
   })
 

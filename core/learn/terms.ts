@@ -25,11 +25,15 @@ export function doneTerms(
   return [
     ...figures.map((figure) => ({ figure, times: 1 })),
     // What a pot of lower pressure does not give has to be made up for.
-    ...(pressedIn === null
-      ? []
-      : [{ figure: { kind: 'pressure', cookerId: pressedIn } as const, times: -GAIN_BY_PRESSURE }]),
+    ...(pressedIn === null ? [] : [pressureTerm(pressedIn)]),
   ]
 }
+
+/** What of a need is the pressure of the cooker. */
+export const pressureTerm = (cookerId: string) => ({
+  figure: { kind: 'pressure', cookerId } as const,
+  times: -GAIN_BY_PRESSURE,
+})
 
 /** The terms of which something is believed, by their ids. */
 export function knownTerms(

@@ -15,7 +15,7 @@ import type { Liquid } from '../water/liquid.schema'
 import { FREE_LIQUID, isSour } from '../water/liquids'
 import { checkRequest } from './request-check'
 import { burnerOf, cookerOf } from './stove'
-import type { Content, LearntFactors, PlanRequest, Tin } from './request.schema'
+import type { Content, PlanRequest, Tin } from './request.schema'
 import { endsByItself } from './styles'
 
 /** A food of the request with all that follows from how it was prepared. */
@@ -84,7 +84,7 @@ export function prepare(request: PlanRequest): Outcome<PreparedPot> {
     }
     const tin = content.where === 'base' ? null : tins.push(content.where.tin) - 1
     const joins = closings.indexOf(content.joins ?? 0)
-    foods.push({ ...prepareFood(food, texture, content, request, request.learnt?.contents?.[i]), tin, joins })
+    foods.push({ ...prepareFood(food, texture, content, request, learntOfContent(request, i)), tin, joins })
   })
   if (closings.length > 1 && endsByItself(request.style)) problems.push(problem('decides-itself', 'style'))
   if (cooker && !stylesFor(cooker).includes(request.style.kind))
@@ -126,6 +126,11 @@ function asLearnt(cooker: Cooker, { learnt }: PlanRequest): Cooker {
   return { ...cooker, appliance: scaled(cooker.appliance, { heat, swing, loss }) }
 }
 
+function learntOfContent({ learnt }: PlanRequest, content: number): { need: number; uptake: number } {
+  const { need = 1, uptake = 1 } = learnt?.contents?.[content] ?? {}
+  return { need: need * (learnt?.needByPressure ?? 1), uptake }
+}
+
 /** Without its lid a pot gives all its steam to the room. */
 function withLid(cooker: Cooker, style: Style): Cooker {
   const { appliance } = cooker
@@ -138,7 +143,7 @@ function prepareFood(
   texture: Texture,
   { dryG, soak, batch, additions = [], where, had }: Content,
   { kitchen, freeLiquid, liquids, stands }: PlanRequest,
-  learnt?: NonNullable<LearntFactors['contents']>[number],
+  learnt: { need: number; uptake: number },
 ): Omit<PreparedFood, 'joins' | 'tin'> {
   const share = soakedShare(food, soak, kitchen.roomC)
   const kept = soak !== null && soak.keepWater
@@ -152,7 +157,7 @@ function prepareFood(
     need: needOf(food, texture, {
       soakedShare: share,
       batch: batch ?? 'fresh',
-      learnt: learnt?.need,
+      learnt: learnt.need,
       additions:
         where === 'base' && isSoured(dryG, liquids, stands?.sourG)
           ? [...new Set([...additions, 'acid' as const])]
@@ -163,8 +168,8 @@ function prepareFood(
     // What was cooked before has left its soaking water behind.
     heldG: had ? had.waterG : kept ? 0 : dryG * heldAfterDraining(food, share),
     soakWaterG: kept && !had ? (soak.waterG ?? 0) : 0,
-    uptakeG: uptakeG * (learnt?.uptake ?? 1),
-    learntUptakeG: uptakeG * ((learnt?.uptake ?? 1) - 1),
+    uptakeG: uptakeG * learnt.uptake,
+    learntUptakeG: uptakeG * (learnt.uptake - 1),
     freeLiquidG: cooksCovered(food) ? dryG * FREE_LIQUID[freeLiquid ?? 'drained'] : 0,
   }
 }

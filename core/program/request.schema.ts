@@ -60,6 +60,8 @@ export const learntSchema = z.object({
   loss: figure.optional(),
   /** Steam that the cooker loses. */
   steam: figure.optional(),
+  /** What its pressure makes of the need of all that is in it: a cooker that stays below what it says cooks longer. */
+  needByPressure: figure.optional(),
   /** By content: what it needs, and what it drinks. */
   contents: z
     .array(z.object({ need: figure.optional(), uptake: figure.optional() }))

@@ -130,7 +130,7 @@ const fromDishes = computed(() =>
 )
 async function addDish(id: string) {
   const other = dishes.dishes?.find((one) => one.id === id)?.dish
-  const request = other && dishRequestOf(other, kitchen.value, useLearntStore().believed)
+  const request = other && dishRequestOf(other, kitchen.value, nowMs, useLearntStore().believed)
   if (!request) return
   busy.value = true
   failed.value = false

@@ -45,8 +45,8 @@ const askedDishes = computed(() => {
   if (!believed || !dishes.dishes) return null
   return dishes.dishes.flatMap(({ id, dish }) => {
     const asIs = JSON.parse(JSON.stringify(dish)) as typeof dish
-    const plain = dishRequestOf(asIs, kitchen.value, null)
-    const taught = dishRequestOf(asIs, kitchen.value, believed)
+    const plain = dishRequestOf(asIs, kitchen.value, serverNow())
+    const taught = dishRequestOf(asIs, kitchen.value, serverNow(), believed)
     return plain && taught ? [{ id, name: dish.name, plain, taught }] : []
   })
 })

@@ -3,6 +3,7 @@ import { heatsItself } from '~~/core/appliance/appliance'
 import { mealCautions } from '~~/core/safety/rules'
 import type { DinnerMend } from '~~/core/meal/dinner'
 import type { DinnerWay } from '~~/core/meal/ways'
+import { bagIdsOf } from '~~/shared/dish'
 import { apart, changeDish, changedBy, momentOf, withDish, withoutDish, type Meal, type MealTask } from '~~/shared/meal'
 import { useMeal, type Trial } from '~/composables/useMeal'
 
@@ -122,6 +123,7 @@ async function light(task: MealTask) {
     cookerName: cooker.name,
     request: stage.pot.request,
     burnerId: heatsItself(cooker.cooker.appliance) ? null : settings?.burnerId || null,
+    bagIds: bagIdsOf(stage.pot.request, kitchen.kitchen),
   })
   if (!started) return
   change((now) => ({ ...now, runs: { ...now.runs, [`${task.dish}.${task.stage}`]: started.run.id } }))

@@ -3,7 +3,7 @@ import { useWakeLock } from '@vueuse/core'
 import { heatsItself } from '~~/core/appliance/appliance'
 import { vesselOf } from '~~/core/dish/stages'
 import { upcoming } from '~~/core/dish/upcoming'
-import { dishRequestOf } from '~~/shared/dish'
+import { bagIdsOf, dishRequestOf } from '~~/shared/dish'
 import { firstLitAt, runState } from '~~/core/live/run'
 import type { CameOut } from '~~/core/learn/log-file.schema'
 import type { KeptPortion } from '~~/shared/household'
@@ -17,7 +17,7 @@ const id = String(route.params.id)
 const { dish, state, failure, load } = useDishDraft(id)
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const learnt = useLearntStore()
-const request = computed(() => dish.value && dishRequestOf(dish.value, kitchen.value, learnt.believed))
+const request = computed(() => dish.value && dishRequestOf(dish.value, kitchen.value, serverNow(), learnt.believed))
 const { result: outcome } = useWorked(request, (work, asked) => work.dish(asked), 'answer')
 const answer = computed(() => (outcome.value?.ok ? outcome.value.value : null))
 
@@ -73,6 +73,7 @@ async function light() {
     cookerName: cooker.name,
     request: planned.request,
     burnerId: heatsItself(cooker.cooker.appliance) ? null : potStage.pot?.burnerId || null,
+    bagIds: bagIdsOf(planned.request, kitchen.value),
   })
   if (!started) return
   change({ runs: { ...begun.value.runs, [potStage.id]: started.run.id } })

@@ -25,7 +25,8 @@ useHead({ title: () => `${dish.value?.name ?? t('app.nav.dishes')} · Bivvet` })
 // Read as a whole: whatever is changed in it asks anew.
 const request = computed(
   () =>
-    dish.value && dishRequestOf(JSON.parse(JSON.stringify(dish.value)) as DishDocument, kitchen.value, learnt.believed),
+    dish.value &&
+    dishRequestOf(JSON.parse(JSON.stringify(dish.value)) as DishDocument, kitchen.value, serverNow(), learnt.believed),
 )
 const { result: outcome, failed } = useWorked(request, (work, asked) => work.dish(asked), 'answer')
 
