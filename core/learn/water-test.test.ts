@@ -82,6 +82,19 @@ describe('a water test', () => {
     )
   })
 
+  it('takes a flame that was noted a moment before its whistle for turned at it', () => {
+    const test = testOf(leaky)
+    const quick = {
+      ...test,
+      marks: test.marks
+        .map((mark) => (mark.kind === 'flame' && mark.minute > 0 ? { ...mark, minute: mark.minute - 0.1 } : mark))
+        .sort((a, b) => a.minute - b.minute),
+    }
+    expect(quick.marks.map(({ kind }) => kind)).not.toEqual(test.marks.map(({ kind }) => kind))
+    const before = generic('whistling-3l-aluminium')
+    expect(fitted(quick, before).burner.medium).toBeCloseTo(fitted(test, before).burner.medium, 6)
+  })
+
   it.each([
     [
       'electric-6l',

@@ -9,6 +9,9 @@ const figures = [...PRESSURE, 'liftPa', 'reseatPa'] as const
 /** A stove-top cooker whose weight opens at one gauge pressure and shuts at a lower one. */
 export type WhistlingCooker = ApplianceOf<'whistling', typeof figures>
 
+/** The hand at the flame and the one that writes differ by less (engineering estimate). */
+const AT_ONCE_MINUTES = 0.1
+
 export const whistling: ApplianceKind<WhistlingCooker> = {
   kind: 'whistling',
   figures,
@@ -33,13 +36,14 @@ export const whistling: ApplianceKind<WhistlingCooker> = {
     waterG: usualTestWaterG,
     least: { flame: 1, whistle: 3, 'heat-off': 1 },
     measures: ['loss', 'swing', 'vent', 'leak'],
-    // Flames are changed after a whistle: so many whistles on each, whenever they come.
+    // Flames are changed after a whistle: so many whistles on each, whenever they come. One that was written down a
+    // moment before its whistle was turned for it all the same.
     program(test, burner) {
       const minutes = test.marks.flatMap(({ kind, minute }) => (kind === 'whistle' ? [minute] : []))
       const flames = flamesIn(test)
       return flames.flatMap(({ flame }, i): Step[] => {
         const until = flames[i + 1]?.minute ?? Infinity
-        const untilWhistles = minutes.filter((minute) => minute < until).length
+        const untilWhistles = minutes.filter((minute) => minute < until + AT_ONCE_MINUTES).length
         return untilWhistles > 0 ? [{ kind: 'whistles', heatW: burner[flame], untilWhistles }] : []
       })
     },
