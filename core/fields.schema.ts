@@ -9,3 +9,6 @@ export function bounded(name: BoundName) {
   const [min, max] = BOUNDS[name]
   return z.number().min(min).max(max)
 }
+
+/** ms since 1970, within what a calendar holds. */
+export const moment = z.number().int().min(Date.UTC(2000, 0)).max(Date.UTC(2100, 0))

@@ -117,6 +117,11 @@ export function dishRequestOf(
   }
 }
 
+/** What has a clock while a dish is cooked: its stages, and its lines once they are taken out of fridge or freezer. */
+export const clockOfLine = (line: string) => `out ${line}`
+export const clocksOf = ({ stages, lines }: DishDocument) =>
+  new Set([...stages.map(({ id }) => id), ...lines.map(({ id }) => clockOfLine(id))])
+
 /** The bags that what goes into a pot is taken from, as the log knows them. */
 export const bagIdsOf = ({ contents }: PlanRequest, kitchen: Kitchen) =>
   contents.map(({ food }) => openBagOf(food, kitchen)?.id ?? null)

@@ -1,7 +1,7 @@
 import type { RunEvent } from '../core/live/event.schema'
 import type { PlanAnswer } from '../core/program/answer'
 import type { PlanRequest } from '../core/program/request.schema'
-import type { SaveDish } from './dish.schema'
+import type { BegunDish, SaveDish } from './dish.schema'
 import type { SaveMeal } from './meal.schema'
 import type { SavePortion } from './portion.schema'
 import type { SavePot } from './pot.schema'
@@ -97,6 +97,9 @@ export interface KeptDish extends SaveDish {
   id: string
   updatedAt: string
 }
+
+/** The dishes that are being cooked, by their ids. */
+export type BegunDishes = Record<string, BegunDish>
 
 export interface KeptPortion extends SavePortion {
   id: string

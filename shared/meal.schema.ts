@@ -1,14 +1,12 @@
 import { z } from 'zod'
 import { BOUNDS, LENGTH, MOST } from '../core/bounds'
-import { bounded } from '../core/fields.schema'
+import { bounded, moment } from '../core/fields.schema'
 import { keptDishSchema } from './dish.schema'
 import type { DocumentKind } from './document'
 import { MEAL_SOAKS } from './names'
 import { MEAL_SHAPE } from './shapes'
 
 const id = z.string().min(1).max(LENGTH.id)
-/** ms since 1970, within what a calendar holds. */
-const moment = z.number().int().min(Date.UTC(2000, 0)).max(Date.UTC(2100, 0))
 
 const letter = z.string().regex(/^[A-Z]$/)
 

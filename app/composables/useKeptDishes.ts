@@ -8,17 +8,21 @@ export function useKeptDishes() {
   const runs = useRunsStore()
   const { lineName } = useDishWords()
   const store = useDishesStore()
+  const progress = useBegunStore()
   const save = ({ id, favourite, dish, version }: KeptDish) => store.save(id, { favourite, dish, version })
   const { attempt, ...actions } = useKeptActions<KeptDish>({ remove: store.remove, save })
 
   /** The foods that decide and what else there is most of, and for how many. */
   const MOST_TOLD = 4
-  const describe = ({ dish }: KeptDish) => {
+  const describe = ({ id, dish }: KeptDish) => {
     const heaviest = [...dish.lines].sort((a, b) => (b.g ?? 0) - (a.g ?? 0)).slice(0, MOST_TOLD)
     const told = list(heaviest.map(lineName))
     const last = runs.log?.find(({ name, events }) => name === dish.name && firstLitAt(runState(events)) !== null)
     const cooked = last ? t('dishes.cooked', { day: day(Date.parse(last.createdAt)) }) : ''
-    return [told, t('dishes.for', { n: number(dish.servings) }), cooked].filter(Boolean).join(' · ')
+    const at = progress.all[id]?.at ?? dish.stages.length
+    const cooking =
+      at < dish.stages.length ? t('dishes.isCooked', { n: number(at + 1), all: number(dish.stages.length) }) : ''
+    return [cooking, told, t('dishes.for', { n: number(dish.servings) }), cooked].filter(Boolean).join(' · ')
   }
   /** Everything by which it may be looked for. */
   const words = ({ dish }: KeptDish) => dish.lines.map((line) => `${line.typed} ${lineName(line)}`).join(', ')

@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { RunEvent, RunEventData } from '../../core/live/event.schema'
 import { plan } from '../../core/program/plan'
 import type { PlanRequest } from '../../core/program/request.schema'
+import type { KeptDish } from '../../shared/household'
 import { newMeal } from '../../shared/meal'
 import { USUAL_LIKES } from '../../shared/kitchen'
 import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
@@ -340,9 +341,33 @@ describe('dishes and what was kept of them', () => {
     expect(await store.saveDish(id, { version: version + 1, favourite: true, dish })).toMatchObject({ id })
   })
 
+  it('are cooked on several devices at once: each says what it has done, and what was said first stays', async () => {
+    const [{ id, dish }] = (await store.dishes()).filter((one) => one.dish.stages.length > 2) as [KeptDish]
+    const [soak, pot] = [dish.stages[0]!, dish.stages[1]!]
+    const runs = [randomUUID(), randomUUID()] as const
+    expect((await store.begunDishes())[id]).toBeUndefined()
+    await store.sayBegun(id, { clocks: { [soak.id]: NOW } })
+    await store.sayBegun(id, { at: 1 })
+    // What another has done meanwhile comes later, and neither begins anew nor takes the place of anything.
+    await store.sayBegun(id, { clocks: { [soak.id]: NOW + 5000, 'not-a-stage': NOW }, runs: { [pot.id]: runs[0] } })
+    const now = await store.sayBegun(id, { runs: { [pot.id]: runs[1] } })
+    expect(now).toEqual({ at: 1, clocks: { [soak.id]: NOW }, runs: { [pot.id]: runs[0] } })
+    expect((await store.begunDishes())[id]).toEqual(now)
+    // The dish itself is as it was: nobody who changes it meanwhile is in the way.
+    const [after] = (await store.dishes()).filter((one) => one.id === id)
+    expect(await store.saveDish(id, { ...after!, favourite: !after!.favourite })).toMatchObject({ id })
+    expect((await store.begunDishes())[id]).toEqual(now)
+    expect(await store.endBegun(id)).toBe(true)
+    expect((await store.begunDishes())[id]).toBeUndefined()
+    expect(await store.sayBegun(randomUUID(), { at: 1 })).toBeNull()
+  })
+
   it('of one household are not seen or changed by another', async () => {
     const other = await storeOf(OLD.household)
     const [first] = await store.dishes()
+    expect(await other.sayBegun(first!.id, { at: 1 })).toBeNull()
+    expect(await other.endBegun(first!.id)).toBe(false)
+    expect((await store.begunDishes())[first!.id]).toBeUndefined()
     expect(await other.dish(first!.id)).toBeNull()
     expect(await other.saveDish(first!.id, { version: 0, favourite: false, dish: first!.dish })).toBe(
       'changed-meanwhile',

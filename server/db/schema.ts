@@ -136,8 +136,8 @@ export const meals = pgTable('meals', keptColumns('meal'), (table) => [
   index('meals_household').on(table.householdId, table.updatedAt.desc()),
 ])
 
-/** Dishes of the household. */
-export const dishes = pgTable('dishes', keptColumns('dish'), (table) => [
+/** Dishes of the household; of one that is being cooked, how far. */
+export const dishes = pgTable('dishes', { ...keptColumns('dish'), begun: jsonb('begun').$type<unknown>() }, (table) => [
   index('dishes_household').on(table.householdId, table.updatedAt.desc()),
 ])
 

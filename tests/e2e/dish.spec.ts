@@ -220,6 +220,10 @@ test('a dish that cannot be is refused with reasons, and one sent twice is kept 
     expect(((await refused.json()) as { problems: { message: string }[] }).problems[0]!.message).not.toBe('')
   }
   expect((await request.get(url)).status()).toBe(404)
+  const many = Object.fromEntries(Array.from({ length: 200 }, (_, i) => [`clock ${i}`, Date.now()]))
+  for (const said of [{ at: -1 }, { at: 1000 }, { runs: { soak: 'none' } }, { clocks: { soak: 1 } }, { clocks: many }])
+    expect((await request.put(`${url}/begun`, { data: said })).status()).toBe(422)
+  expect((await request.put(`${url}/begun`, { data: { at: 1 } })).status()).toBe(404)
   const dish = beansDocument()
   dish.stages[0]!.until = '<img src=x onerror=alert(1)>'
   const body = { version: 0, favourite: true, dish }
@@ -265,6 +269,29 @@ test('HTML in a step is text, a dish that is gone says so, and two devices do no
   await expect(page.getByRole('button', { name: /^Ours squash/ })).toBeVisible()
   await page.goto(`/dishes/${randomUUID()}`)
   await expect(page.getByRole('alert')).toContainText('This dish is not here')
+})
+
+test('a dish is cooked by two at once, each on a device of their own', async ({ page, request, browser }) => {
+  const id = await keepDish(request)
+  await page.goto(`/dishes/${id}/cook`)
+  await expect(page.getByRole('heading', { name: 'Soak' })).toBeVisible()
+  const other = await (await browser.newContext()).newPage()
+  await other.goto(`/dishes/${id}/cook`)
+  await expect(other.getByRole('heading', { name: 'Soak' })).toBeVisible()
+  await page.getByRole('button', { name: /Start the clock/ }).click()
+  await expect(other.getByRole('timer')).toBeVisible()
+  // What one does without a network is there when it comes back, and takes nothing from what the other has done.
+  await other.context().setOffline(true)
+  await other.getByRole('button', { name: 'Done, go on' }).click()
+  await expect(other.getByRole('heading', { name: 'Soak' })).toBeHidden()
+  await expect(page.getByRole('heading', { name: 'Soak' })).toBeVisible()
+  await other.context().setOffline(false)
+  await expect(page.getByRole('heading', { name: 'Soak' })).toBeHidden({ timeout: 30_000 })
+  await page.goto('/dishes')
+  await expect(page.getByText(/Being cooked: step 2 of \d/)).toBeVisible()
+  await page.goto(`/dishes/${id}`)
+  await page.getByRole('link', { name: 'Go on cooking' }).click()
+  await expect(page.getByRole('button', { name: 'One back' })).toBeVisible()
 })
 
 test('what is left goes into the freezer, stands in the Larder, and into another dish', async ({ page, request }) => {

@@ -50,9 +50,9 @@ function answer(runId: string | null) {
   const { at } = asked.value.shift()!
   if (runId !== null) cooking.add(runId, { kind: 'whistle', how: 'ear' }, at)
 }
-const { dishOfRun } = useBegunDishes()
+const progress = useBegunStore()
 /** The dish of which this pot is a stage. */
-const dishId = computed(() => dishOfRun(id.value))
+const dishId = computed(() => progress.dishOfRun(id.value))
 useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
 </script>
 

@@ -3,11 +3,11 @@ import { useWakeLock } from '@vueuse/core'
 import { heatsItself } from '~~/core/appliance/appliance'
 import { vesselOf } from '~~/core/dish/stages'
 import { upcoming } from '~~/core/dish/upcoming'
-import { bagIdsOf, dishRequestOf } from '~~/shared/dish'
+import { bagIdsOf, clockOfLine, dishRequestOf } from '~~/shared/dish'
 import { firstLitAt, runState } from '~~/core/live/run'
 import type { CameOut } from '~~/core/learn/log-file.schema'
 import type { KeptPortion } from '~~/shared/household'
-import type { BegunDish } from '~/composables/useBegunDishes'
+import type { SayBegun } from '~~/shared/dish.schema'
 
 /** A dish being cooked: one stage after another in large type, its pots as runs of the stove. */
 const { t, number, duration, clock } = useI18nText()
@@ -21,10 +21,10 @@ const request = computed(() => dish.value && dishRequestOf(dish.value, kitchen.v
 const { result: outcome } = useWorked(request, (work, asked) => work.dish(asked), 'answer')
 const answer = computed(() => (outcome.value?.ok ? outcome.value.value : null))
 
-const { of, change: changeOf, end } = useBegunDishes()
-const begun = computed(() => of(id))
-const change = (part: Partial<BegunDish>) => changeOf(id, part)
-const again = () => end(id)
+const progress = useBegunStore()
+const begun = computed(() => progress.of(id))
+const change = (said: SayBegun) => progress.say(id, said)
+const again = () => progress.end(id)
 
 /** What must not be cooked as it is; nothing of it is lit or kept. */
 const refused = computed(() => answer.value?.cautions.filter(({ severity }) => severity === 'refuse') ?? [])
@@ -32,7 +32,10 @@ const index = computed(() => Math.min(begun.value.at, dish.value?.stages.length 
 const stage = computed(() => dish.value?.stages[index.value] ?? null)
 const now = computed(() => answer.value?.stages[index.value] ?? null)
 const isDone = computed(() => dish.value !== null && index.value >= dish.value.stages.length)
-const go = (by: number) => change({ at: Math.max(0, index.value + by) })
+function go(by: number) {
+  change({ at: Math.max(0, index.value + by) })
+  if (isDone.value) void tellDone()
+}
 
 const nowMs = useNow()
 const MINUTE_MS = 60_000
@@ -40,11 +43,13 @@ const clockMs = computed(() => (stage.value ? (begun.value.clocks[stage.value.id
 const leftMinutes = computed(() =>
   clockMs.value === null || !now.value ? null : now.value.minutes - (nowMs.value - clockMs.value) / MINUTE_MS,
 )
-const startClock = () => stage.value && change({ clocks: { ...begun.value.clocks, [stage.value.id]: Date.now() } })
+const startClock = () => stage.value && change({ clocks: { [stage.value.id]: Math.round(serverNow()) } })
 
 const runs = useRunsStore()
 const runId = computed(() => (stage.value ? (begun.value.runs[stage.value.id] ?? null) : null))
 const run = computed(() => (runId.value ? runs.one(runId.value) : null))
+/** It may have been lit on another device. */
+watch(runId, (lit) => lit && !runs.one(lit) && void runs.loadOne(lit), { immediate: true })
 const isLit = computed(() => run.value && firstLitAt(runState(run.value.events)) !== null)
 /** When this stage ends: by what its pot turns out to be, by its timer, or as long from now as it is planned to take. */
 const stove = useCookingStore()
@@ -76,7 +81,7 @@ async function light() {
     bagIds: bagIdsOf(planned.request, kitchen.value),
   })
   if (!started) return
-  change({ runs: { ...begun.value.runs, [potStage.id]: started.run.id } })
+  change({ runs: { [potStage.id]: started.run.id } })
   await navigateTo(`/cook/${started.run.id}`)
 }
 
@@ -96,11 +101,12 @@ const cameOut = (keptPortions: number, place: CameOut['place']): CameOut => ({
   keptPortions,
   place,
 })
-watch(isDone, (done) => {
-  // Back from the last stage once more, what was kept stays kept.
-  const known = Object.values(begun.value.runs).some((of) => runs.one(of)?.cameOut)
-  if (done && answer.value && !known) void tellRuns(cameOut(0, null))
-})
+/** Whoever goes on from the last stage tells it. Gone back and on once more, what was kept stays kept. */
+async function tellDone() {
+  const lit = Object.values(begun.value.runs)
+  await Promise.all(lit.map((of) => runs.one(of) ?? runs.loadOne(of)))
+  if (answer.value && !lit.some((of) => runs.one(of)?.cameOut)) await tellRuns(cameOut(0, null))
+}
 
 const parts = computed(() =>
   stage.value && dish.value && now.value ? takesText(stage.value, now.value.takes, dish.value.lines) : [],
@@ -115,12 +121,12 @@ const takesOut = computed(() =>
   (stage.value?.takes ?? []).flatMap(({ line }) => {
     const portionId = dish.value?.lines.find((one) => one.id === line)?.portionId
     const found = portionId ? kept.portions?.find((one) => one.id === portionId) : undefined
-    return found && !begun.value.clocks[`out ${line}`] ? [{ line, kept: found }] : []
+    return found && !begun.value.clocks[clockOfLine(line)] ? [{ line, kept: found }] : []
   }),
 )
 async function takeOut(line: string, found: KeptPortion) {
   await kept.changeLeft(found, -1).catch(() => undefined)
-  change({ clocks: { ...begun.value.clocks, [`out ${line}`]: Date.now() } })
+  change({ clocks: { [clockOfLine(line)]: Math.round(serverNow()) } })
 }
 // Nobody touches a screen with wet hands to keep it awake.
 const { isSupported, request: keepAwake, release } = useWakeLock()
@@ -192,7 +198,7 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
         </p>
         <div class="ways">
           <template v-if="stage.pot">
-            <NuxtLink v-if="run" :to="`/cook/${run.id}`" class="quiet-button large solid">
+            <NuxtLink v-if="runId" :to="`/cook/${runId}`" class="quiet-button large solid">
               {{ t('dishes.progress.toStove') }}
             </NuxtLink>
             <button

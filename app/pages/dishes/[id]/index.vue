@@ -20,6 +20,8 @@ const dishes = useDishesStore()
 void dishes.load()
 const draft = useDishDraft(id)
 const { dish, favourite, state, failure, theirs, canUndo, canRedo } = draft
+const progress = useBegunStore()
+const isBegun = computed(() => (progress.all[id]?.at ?? Infinity) < (dish.value?.stages.length ?? 0))
 useHead({ title: () => `${dish.value?.name ?? t('app.nav.dishes')} · Bivvet` })
 
 // Read as a whole: whatever is changed in it asks anew.
@@ -299,7 +301,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
       <DishTotals v-if="answer" :answer="answer" :dish="shown" />
       <CautionList v-if="whole.length > 0" :cautions="whole" />
       <NuxtLink v-if="canCook" :to="`/dishes/${id}/cook`" class="quiet-button solid huge no-print">
-        {{ t('dishes.cook') }}
+        {{ t(isBegun ? 'dishes.cookOn' : 'dishes.cook') }}
       </NuxtLink>
       <CautionList v-else-if="refused.length > 0 && whole.length === 0" :cautions="refused" />
     </div>

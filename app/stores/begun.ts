@@ -1,0 +1,90 @@
+import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { STORED } from '~/composables/storageShape'
+import type { BegunDish, SayBegun } from '~~/shared/dish.schema'
+import type { BegunDishes } from '~~/shared/household'
+
+const NOT_BEGUN: BegunDish = { at: 0, clocks: {}, runs: {} }
+const TRY_AGAIN_MS = 4000
+
+const joined = (one: SayBegun, then: SayBegun): SayBegun => ({
+  ...one,
+  ...then,
+  clocks: { ...one.clocks, ...then.clocks },
+  runs: { ...one.runs, ...then.runs },
+})
+
+/**
+ * The dishes that are being cooked, on whichever device: what is done here is seen at once, and told to the others when
+ * the server can be reached.
+ */
+export const useBegunStore = defineStore('begun', () => {
+  const told = shallowRef<BegunDishes | null>(null)
+  /** What this device has done that the server does not know yet, null where it has ended it; kept over reloads. */
+  const unsent = useLocalStorage<Record<string, SayBegun | null>>(STORED.dishesBegun, {}, { shallow: true })
+
+  const without = <Of>(all: Record<string, Of>, id: string) => {
+    const { [id]: _, ...others } = all
+    return others
+  }
+  const all = computed<BegunDishes>(() => {
+    const known = { ...told.value }
+    for (const [id, said] of Object.entries(unsent.value)) {
+      if (said === null) delete known[id]
+      else known[id] = joined(known[id] ?? NOT_BEGUN, said) as BegunDish
+    }
+    return known
+  })
+  const of = (id: string) => all.value[id] ?? NOT_BEGUN
+  /** The dish of which a run is a pot stage; null for a pot by itself. */
+  const dishOfRun = (runId: string) =>
+    Object.entries(all.value).find(([, { runs }]) => Object.values(runs).includes(runId))?.[0] ?? null
+
+  async function load() {
+    try {
+      told.value = await api<BegunDishes>('/dishes/begun')
+    } catch {
+      // What this device knows is shown meanwhile; the next news or the next try brings the rest.
+    }
+  }
+
+  function say(id: string, said: SayBegun) {
+    unsent.value = { ...unsent.value, [id]: joined(unsent.value[id] ?? {}, said) }
+    void send()
+  }
+  function end(id: string) {
+    unsent.value = { ...unsent.value, [id]: null }
+    void send()
+  }
+
+  let sending: Promise<void> | null = null
+  async function send(): Promise<void> {
+    while (sending) await sending
+    sending = sendAll().finally(() => (sending = null))
+    await sending
+  }
+  async function sendAll() {
+    for (const [id, said] of Object.entries(unsent.value)) {
+      try {
+        if (said === null) {
+          await api(`/dishes/${id}/begun`, { method: 'DELETE' })
+          told.value = without(told.value ?? {}, id)
+        } else {
+          const now = await api<BegunDish>(`/dishes/${id}/begun`, { method: 'PUT', body: said })
+          told.value = { ...told.value, [id]: now }
+        }
+      } catch (error) {
+        // A dish that is gone is cooked no more; whatever else went wrong is tried again.
+        if (failureOf(error).status !== 404) continue
+      }
+      if (unsent.value[id] === said) unsent.value = without(unsent.value, id)
+    }
+  }
+
+  whenNews('begun', () => void load())
+  const tryAgain = () => Object.keys(unsent.value).length > 0 && void send()
+  useIntervalFn(tryAgain, TRY_AGAIN_MS)
+  useEventListener(window, 'online', tryAgain)
+  void load()
+  return { all, of, dishOfRun, load, say, end }
+})
