@@ -28,11 +28,9 @@ export const useBegunStore = defineStore('begun', () => {
     return others
   }
   const all = computed<BegunDishes>(() => {
-    const known = { ...told.value }
-    for (const [id, said] of Object.entries(unsent.value)) {
-      if (said === null) delete known[id]
-      else known[id] = joined(known[id] ?? NOT_BEGUN, said) as BegunDish
-    }
+    let known = told.value ?? {}
+    for (const [id, said] of Object.entries(unsent.value))
+      known = said === null ? without(known, id) : { ...known, [id]: joined(known[id] ?? NOT_BEGUN, said) as BegunDish }
     return known
   })
   const of = (id: string) => all.value[id] ?? NOT_BEGUN
