@@ -5,9 +5,9 @@ import { dishOfRecipe, type ImportedDish } from '~~/core/formats/recipe-dish'
 import type { Outcome } from '~~/core/problem'
 import { namesOf } from '~~/locales/names'
 
-/** The household's own foods go before the table. */
-const namesFor = ({ foods = [] }: Measuring) =>
-  namesOf(foods.flatMap(({ id, name }) => (name === undefined ? [] : [{ id, name }])))
+/** The household's own foods and ingredients go before the table. */
+const namesFor = ({ foods = [], ingredients = [] }: Measuring) =>
+  namesOf([...foods, ...ingredients].flatMap(({ id, name }) => (name === undefined ? [] : [{ id, name }])))
 
 export function readLines(texts: readonly string[], measuring: Measuring): ReadLine[] {
   const names = namesFor(measuring)

@@ -150,6 +150,21 @@ test('a recipe that was written for another pot comes in, and its figure stands 
   await pot.getByRole('button', { name: 'how it adds up' }).click()
   await expect(pot).toContainText('The recipe says 6 whistles, natural release, for its own pot.')
   await expect(pot).toContainText(/got \d+ of \d+ boil-minutes there/)
+
+  // What was told of it once is known in every dish: of a teaspoon of it six tenths are salt.
+  await isKept(page)
+  await page.goto('/dishes')
+  await page.getByRole('button', { name: 'Start a dish' }).click()
+  await page.getByLabel('What is it called?').fill('Dusted')
+  await page.keyboard.press('Enter')
+  await page.getByLabel('Type or paste a line, or several').fill('1 tsp moon dust')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(page.getByLabel('Ingredient 1')).toHaveValue('1 tsp moon dust')
+  await expect(page.getByText('What is “1 tsp moon dust”?')).toBeHidden()
+  await page.getByRole('button', { name: 'Add a stage' }).click()
+  await page.getByRole('button', { name: 'Simmer open', exact: true }).click()
+  await page.getByRole('button', { name: 'Put it where it usually goes' }).click()
+  await expect(stage(page, 'Simmer open')).toContainText(/moon dust \d/)
 })
 
 test('a dish for another number, what stands in, what was forgotten', async ({ page, request }) => {

@@ -16,15 +16,22 @@ const dish = defineModel<DishDocument>({ required: true })
 const { answer, dishId } = defineProps<{ answer: DishAnswer | null; dishId: string }>()
 const emit = defineEmits<{ ask: [line: string]; forgot: [line: string] }>()
 const { t, problemText, day, number } = useI18nText()
-const { thing, lineName, amount } = useDishWords()
+const { lineName, amount } = useDishWords()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 
+const own = useOwnIngredients()
 const measuring = computed(() => ({
   decimal: kitchen.value.likes.decimal,
   cupMl: useKitchenStore().cup.volumeMl,
   measures: kitchen.value.measures.map(({ id, name, volumeMl }) => ({ id, name, volumeMl })),
   foods: kitchen.value.foods.map(foodOf),
+  ingredients: [...own.value.values()],
 }))
+/** What a line is: of a table by its id, or the household's own with all that it has told of it. */
+function whatOf(what: string | null): Pick<DishLine, 'what' | 'own'> {
+  const told = [...own.value.values()].find(({ id }) => id === what)
+  return told ? { what: null, own: { ...told } } : { what }
+}
 const typed = ref('')
 const busy = ref(false)
 const failed = ref(false)
@@ -42,7 +49,13 @@ async function add() {
     const read = await useWorker('answer').readLines(texts, JSON.parse(JSON.stringify(measuring.value)))
     for (const { typed: text, what, maybe, g, isHeading } of read)
       if (!isHeading)
-        dish.value.lines.push({ id: uuid(), typed: text.slice(0, 300), what, g, ...(maybe ? { maybe } : {}) })
+        dish.value.lines.push({
+          id: uuid(),
+          typed: text.slice(0, 300),
+          ...whatOf(what),
+          g,
+          ...(maybe ? { maybe } : {}),
+        })
     typed.value = ''
   } catch {
     failed.value = true
@@ -56,10 +69,10 @@ async function retype(line: DishLine, text: string) {
   const [read] = await useWorker('answer').readLines([text], JSON.parse(JSON.stringify(measuring.value)))
   Object.assign(line, {
     typed: text.slice(0, 300),
-    what: read!.what,
     g: read!.g,
     maybe: read!.maybe ?? undefined,
     own: undefined,
+    ...whatOf(read!.what),
     portionId: undefined,
     dishId: undefined,
     kept: undefined,
@@ -69,7 +82,7 @@ async function retype(line: DishLine, text: string) {
   if (parts.length === 1) delete parts[0]!.g
 }
 const isIt = (line: DishLine) => {
-  line.what = line.maybe ?? null
+  Object.assign(line, whatOf(line.maybe ?? null))
   delete line.maybe
 }
 const remove = (id: string) => Object.assign(dish.value, withoutLine(dish.value, id))
@@ -194,7 +207,7 @@ const opened = ref<string | null>(null)
         </p>
         <p v-if="pastOf(line)" class="ask tone-danger">{{ pastOf(line) }}</p>
         <p v-if="line.maybe" class="ask">
-          {{ t('dishes.lines.maybe', { name: thing(line.maybe) }) }}
+          {{ t('dishes.lines.maybe', { name: lineName({ typed: '', ...whatOf(line.maybe) }) }) }}
           <button type="button" class="link-button" @click="isIt(line)">{{ t('dishes.lines.yes') }}</button>
         </p>
         <p v-else-if="questionOf(i)" class="ask">

@@ -25,17 +25,7 @@ const byName = computed(
       ...foods.value.map(({ food, name }) => [name, food.id] as const),
     ]),
 )
-/** What is in no table, as the household has told it for some line of some dish. */
-const dishes = useDishesStore()
-if (dishes.dishes === null) void dishes.load()
-const ownByName = computed(
-  () =>
-    new Map(
-      (dishes.dishes ?? [])
-        .flatMap(({ dish }) => dish.lines)
-        .flatMap(({ own, portionId }) => (own?.name && !portionId ? [[own.name, own] as const] : [])),
-    ),
-)
+const ownByName = useOwnIngredients()
 const text = ref(line.value.what ? thing(line.value.what) : (line.value.own?.name ?? ''))
 const name = computed(() => text.value.trim().slice(0, LENGTH.name))
 const isUnknown = computed(() => name.value !== '' && !byName.value.has(name.value) && !line.value.portionId)
