@@ -14,14 +14,18 @@ export function useKeptDishes() {
 
   /** The foods that decide and what else there is most of, and for how many. */
   const MOST_TOLD = 4
+  /** The stage that it is at while it is cooked; null for one that is not. */
+  const cookedAt = ({ id, dish }: Pick<KeptDish, 'id' | 'dish'>) => {
+    const at = progress.all[id]?.at ?? dish.stages.length
+    return at < dish.stages.length ? at : null
+  }
   const describe = ({ id, dish }: KeptDish) => {
     const heaviest = [...dish.lines].sort((a, b) => (b.g ?? 0) - (a.g ?? 0)).slice(0, MOST_TOLD)
     const told = list(heaviest.map(lineName))
     const last = runs.log?.find(({ name, events }) => name === dish.name && firstLitAt(runState(events)) !== null)
     const cooked = last ? t('dishes.cooked', { day: day(Date.parse(last.createdAt)) }) : ''
-    const at = progress.all[id]?.at ?? dish.stages.length
-    const cooking =
-      at < dish.stages.length ? t('dishes.isCooked', { n: number(at + 1), all: number(dish.stages.length) }) : ''
+    const at = cookedAt({ id, dish })
+    const cooking = at === null ? '' : t('dishes.isCooked', { n: number(at + 1), all: number(dish.stages.length) })
     return [cooking, told, t('dishes.for', { n: number(dish.servings) }), cooked].filter(Boolean).join(' · ')
   }
   /** Everything by which it may be looked for. */
@@ -31,5 +35,5 @@ export function useKeptDishes() {
     attempt(() =>
       store.add({ ...kept.dish, name: t('dishes.copyOf', { name: kept.dish.name }).slice(0, LENGTH.potName) }),
     )
-  return { ...actions, describe, words, star, copy }
+  return { ...actions, cookedAt, describe, words, star, copy }
 }

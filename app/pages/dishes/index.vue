@@ -28,8 +28,11 @@ function find<K extends { favourite: boolean }>(
     ? [...matching].sort((a, b) => Number(b.kept.favourite) - Number(a.kept.favourite))
     : matching
 }
+/** What is being cooked stands first: its next step is waiting. */
 const foundDishes = computed(() =>
-  find(dishes.dishes, (kept) => ({ name: kept.dish.name, aliases: ofDishes.words(kept) })),
+  find(dishes.dishes, (kept) => ({ name: kept.dish.name, aliases: ofDishes.words(kept) })).sort(
+    (a, b) => Number(ofDishes.cookedAt(b.kept) !== null) - Number(ofDishes.cookedAt(a.kept) !== null),
+  ),
 )
 const foundPots = computed(() => find(pots.pots, (kept) => ({ name: kept.name, aliases: ofPots.describe(kept) })))
 const failure = computed(() => dishes.failure ?? pots.failure)
