@@ -381,6 +381,20 @@ describe('what a plan makes of it', () => {
     expect(spread?.batch ?? 0).toBeLessThanOrEqual(0.2)
   })
 
+  it('comes back as it is where its cooker or one of its foods is not known', () => {
+    const { log } = small
+    const plain = requestOf(POT)
+    const on = { cookerId: log.runs[0]!.cookerId, burnerId: 'strong', bagIds: [null, null] }
+    const learnt = learnFrom(log)
+    const strange = { ...plain.contents[0]!, food: 'moon-bean' }
+    for (const unknown of [
+      { ...plain, cooker: 'moon-pot' },
+      { ...plain, contents: [strange] },
+      { ...plain, contents: [plain.contents[0]!, strange] },
+    ])
+      expect(asLearnt({ ...unknown, learnt: { steam: 3 } }, on, learnt)).toEqual({ ...unknown, learnt: undefined })
+  })
+
   it('is planned as before where nothing was learnt', () => {
     const plain = requestOf(POT)
     expect(asLearnt(plain, { cookerId: 'blue', burnerId: 'strong', bagIds: ['bag'] }, learnFrom(without))).toEqual({

@@ -4,6 +4,7 @@ import { faultsOf } from '../../tests/meals'
 import { COOKERS } from '../appliance/appliance'
 import { answerDish, type DishAnswer } from '../dish/dish'
 import type { Dish } from '../dish/dish.schema'
+import { findFood } from '../food/catalogue'
 import { mealCautions } from '../safety/rules'
 import { planDinner } from './dinner'
 import { withSoak, type Dinner, type DinnerDish } from './dinner-tasks'
@@ -230,6 +231,46 @@ describe('a dish in the pot of another', () => {
       expect(gets).toBeGreaterThanOrEqual(needs)
       expect(gets).toBeLessThanOrEqual(window.max)
     }
+  })
+
+  it('brings the household’s own foods of both dishes along, each once', () => {
+    const own = [
+      { ...findFood('brown-long')!, id: 'our-rice' },
+      { ...findFood('chickpea-white')!, id: 'our-peas' },
+    ]
+    const withOwn = <Of extends typeof host>(of: Of, id: string, from: string): Of => ({
+      ...of,
+      request: {
+        ...of.request,
+        foods: own,
+        dish: {
+          ...of.request.dish,
+          lines: of.request.dish.lines.map((one) => (one.what === from ? { ...one, what: id } : one)),
+        },
+      },
+    })
+    const { answers } = planned(
+      dinnerOf([
+        withOwn(host, 'our-peas', 'chickpea-white'),
+        { ...withOwn(guest, 'our-rice', 'brown-long'), inPotOf: 'A' },
+      ]),
+    )
+    const { request, answer } = answers.A!.stages.find(({ pot }) => pot)!.pot!
+    expect(answer.foods.map(({ food }) => food)).toEqual(['our-peas', 'our-rice'])
+    expect(request.foods?.map(({ id }) => id).sort()).toEqual(['our-peas', 'our-rice'])
+  })
+
+  it('carries what was learnt of the guest into the host’s cooker, and nothing of the cooker it would have had', () => {
+    const learnt = { 'brown-long': { need: 1.1 } }
+    const taught = (of: typeof host, needByPressure: number) => ({
+      ...of,
+      request: { ...of.request, learnt, pot: { ...of.request.pot, learnt: { needByPressure } }, pots: {} },
+    })
+    const plain = together().answers.A!.stages.find(({ pot }) => pot)!.pot!.answer.foods
+    const { answers } = planned(dinnerOf([taught(host, 1.05), { ...taught(guest, 1.5), inPotOf: 'A' }]))
+    const foods = answers.A!.stages.find(({ pot }) => pot)!.pot!.answer.foods
+    expect(foods[0]!.needs / plain[0]!.needs).toBeCloseTo(1.05, 6)
+    expect(foods[1]!.needs / plain[1]!.needs).toBeCloseTo(1.05 * 1.1, 6)
   })
 
   it('is not cooked so where it would be lost, where no tin is wide enough, or where one is made ahead', () => {
