@@ -239,6 +239,30 @@ test('a dinner goes into the calendar, at an address that can be taken back', as
   expect((await request.get(address)).status()).toBe(404)
 })
 
+test('a dinner fits on a sheet: the hour, the board as wide as the paper, and the list under it', async ({
+  page,
+  request,
+}) => {
+  await keepDishes(request, [MILLET, CONGEE])
+  await driveClock(page, MORNING)
+  // The first that is chosen is the first dish, also where it comes last.
+  let asked = 0
+  await page.route(/\/api\/dishes\/[\w-]{36}$/, async (route) => {
+    if (asked++ === 0) await new Promise((resolve) => setTimeout(resolve, 1500))
+    await route.continue()
+  })
+  await startDinner(page, [MILLET, CONGEE])
+  await expect(page.getByText(/it is proved/)).toBeVisible()
+  await expect(page.getByRole('listitem').filter({ hasText: /^A/ }).getByText(MILLET)).toBeVisible()
+  const pdf = await page.pdf({ format: 'A4' })
+  expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1)
+  await page.setViewportSize({ width: 740, height: 1050 })
+  await page.emulateMedia({ media: 'print' })
+  const hour = (await page.getByText('19:30', { exact: true }).last().boundingBox())!
+  expect(hour.x + hour.width).toBeLessThan(740)
+  expect((await steps(page).first().boundingBox())!.y).toBeGreaterThan(hour.y)
+})
+
 test('a dinner on a phone is a list first, and is given up and put back', async ({ page, request }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await keepDishes(request, [MILLET])

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { mdiClose, mdiHistory, mdiMinus, mdiPlus } from '@mdi/js'
 import type { KeptPortion } from '~~/shared/household'
 import { daysLeft, isPast, type Portion } from '~~/shared/portion'
@@ -36,9 +37,14 @@ async function printLabels() {
   document.body.classList.add('labels-only')
   await nextTick()
   window.print()
+}
+/** Some browsers print only after they have come back from being asked. */
+function printed() {
   document.body.classList.remove('labels-only')
   printing.value = false
 }
+useEventListener(window, 'afterprint', printed)
+onBeforeUnmount(printed)
 </script>
 
 <template>
@@ -107,12 +113,14 @@ async function printLabels() {
     <p v-if="failed" class="tone-danger" role="alert">{{ t('errors.network') }}</p>
     <Teleport to="body">
       <div v-if="printing" class="labels">
-        <div v-for="{ id, portion } in all" :key="id" class="label">
-          <strong>{{ portion.name }}</strong>
-          <span>{{ weight(portion.portionG) }}</span>
-          <span>{{ t('larder.kept.cooked', { day: day(Date.parse(portion.keptOn)) }) }}</span>
-          <span>{{ t('larder.kept.until', { day: day(Date.parse(portion.until)) }) }}</span>
-        </div>
+        <template v-for="{ id, portion } in all" :key="id">
+          <div v-for="box in portion.left" :key="box" class="label">
+            <strong>{{ portion.name }}</strong>
+            <span>{{ weight(portion.portionG) }}</span>
+            <span>{{ t('larder.kept.cooked', { day: day(Date.parse(portion.keptOn)) }) }}</span>
+            <span>{{ t('larder.kept.until', { day: day(Date.parse(portion.until)) }) }}</span>
+          </div>
+        </template>
       </div>
     </Teleport>
   </section>

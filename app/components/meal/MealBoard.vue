@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useElementSize, useEventListener } from '@vueuse/core'
+import { useElementSize, useMediaQuery, useEventListener } from '@vueuse/core'
 import type { DishAnswer } from '~~/core/dish/dish'
 import type { FlameName } from '~~/core/names'
 import type { FigureRange } from '~~/core/program/range'
@@ -30,10 +30,13 @@ const kitchen = useKitchenStore()
 
 const box = useTemplateRef<HTMLElement>('box')
 const { width } = useElementSize(box)
+/** On paper nothing scrolls, and its width is known before it is measured: a sheet of A4 or Letter without its edges. */
+const isPrinted = useMediaQuery('print')
+const SHEET_PX = 690
 const FEWEST_PX = 620
 const NAMES_PX = 118
 const PAD_MINUTES = 4
-const across = computed(() => Math.max(FEWEST_PX, width.value) - NAMES_PX - 12)
+const across = computed(() => (isPrinted.value ? SHEET_PX : Math.max(FEWEST_PX, width.value)) - NAMES_PX - 12)
 const active = computed(() => tasks.filter(({ passive }) => !passive))
 const first = computed(() => Math.min(-20, ...active.value.map(({ startMinute }) => startMinute)) - PAD_MINUTES)
 const perMinute = computed(() => across.value / (Math.max(0, servedMinute) + 2 - first.value))

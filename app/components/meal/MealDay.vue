@@ -58,9 +58,14 @@ const laterMinutes = computed(() => dinner.value?.laterMinutes ?? 0)
 const servedAt = computed(() => (meal.value ? momentOf(meal.value, laterMinutes.value) : 0))
 
 // ---- what is wished
-async function add(dishId: string) {
-  const found = await dishes.fetchOne(dishId).catch(() => dishes.dishes?.find((one) => one.id === dishId))
-  if (found) change((of) => withDish(of, found.dish, dishId))
+let added = Promise.resolve()
+/** Each is fetched at once; they go in in the order in which they were chosen, whichever comes first. */
+function add(dishId: string) {
+  const fetched = dishes.fetchOne(dishId).catch(() => dishes.dishes?.find((one) => one.id === dishId))
+  added = added.then(async () => {
+    const found = await fetched
+    if (found) change((of) => withDish(of, found.dish, dishId))
+  })
 }
 const put = ({ id: task, startMinute }: Trial) =>
   change((of) => ({ ...of, put: [...of.put.filter((one) => one.id !== task), { id: task, startMinute }] }))
@@ -472,7 +477,11 @@ p {
   .meal {
     grid-template-columns: minmax(0, 1fr);
   }
+  /* The hour first, then what is to be done for it. */
+  section,
   aside {
+    grid-row: auto;
+    padding: 0 12px 8px;
     border: 0;
   }
 }

@@ -37,6 +37,8 @@ const whenText = computed(() => {
   return t('meals.nextNow')
 })
 const runOf = ({ dish, stage }: MealTask) => meal.runs[`${dish}.${stage}`]
+/** So many are read from across the kitchen on one sheet. */
+const FEW = 14
 </script>
 
 <template>
@@ -87,7 +89,7 @@ const runOf = ({ dish, stage }: MealTask) => meal.runs[`${dish}.${stage}`]
       </template>
     </div>
     <h2 class="hidden-text">{{ t('meals.todo') }}</h2>
-    <ol>
+    <ol :class="{ many: steps.length > FEW }">
       <li v-for="task in steps" :key="task.id" :class="{ done: done(task.id), at: task.id === next?.id }">
         <label>
           <input
@@ -159,13 +161,36 @@ input {
   color: var(--ink-soft);
   text-decoration: line-through;
 }
-@media print {
-  label {
-    min-height: 0;
-    padding: 3px 0;
-  }
-}
 .at {
   font-weight: 700;
+}
+/* Read from the stove; of more than fits at that size two columns. */
+@media print {
+  label {
+    grid-template-columns: 20px 70px minmax(0, 1fr);
+    min-height: 0;
+    padding: 4px 0;
+    font-size: 18px;
+  }
+  .time {
+    font-size: 24px;
+  }
+  .many {
+    columns: 2;
+    column-gap: 24px;
+  }
+  .many label {
+    padding: 3px 0;
+    font-size: 15px;
+  }
+  .many .time {
+    font-size: 19px;
+  }
+  li {
+    break-inside: avoid;
+  }
+  .at {
+    font-weight: inherit;
+  }
 }
 </style>
