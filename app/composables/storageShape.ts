@@ -15,6 +15,7 @@ export const STORED = {
   meals: 'bivvet-meals-unsent',
   learnt: 'bivvet-learnt',
   dishesBegun: 'bivvet-dishes-begun',
+  dishesCooked: 'bivvet-dishes-cooked',
 } as const
 
 /** True if something is kept here by an earlier version. */

@@ -1,4 +1,5 @@
 // @vitest-environment happy-dom
+import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { closePage, openPage, playServer, settle, START_MS } from '~~/tests/house'
 import { useBegunStore } from './begun'
@@ -53,6 +54,17 @@ describe('a dish that is being cooked', () => {
     expect(last.body).toMatchObject({ at: 2 })
     await last.answer({ at: 2, clocks: { soak: START_MS }, runs: {} })
     expect(store.of(id)).toEqual({ at: 2, clocks: { soak: START_MS }, runs: {} })
+  })
+
+  it('stands where it stood after a reload without a network', async () => {
+    const first = await opened({ [id]: { at: 2, clocks: { soak: START_MS }, runs: { pot: run } } })
+    expect(first.of(id).at).toBe(2)
+    await settle()
+    setActivePinia(createPinia())
+    const again = useBegunStore()
+    await (await server.next('GET', /begun/)).answer('no-network')
+    expect(again.of(id)).toEqual({ at: 2, clocks: { soak: START_MS }, runs: { pot: run } })
+    expect(again.dishOfRun(run)).toBe(id)
   })
 
   it('is ended for all, and forgotten where the dish is gone', async () => {

@@ -19,7 +19,8 @@ const joined = (one: SayBegun, then: SayBegun): SayBegun => ({
  * the server can be reached.
  */
 export const useBegunStore = defineStore('begun', () => {
-  const told = shallowRef<BegunDishes | null>(null)
+  /** As the server had it last; kept here, so that a reload without a network begins nothing anew. */
+  const told = useLocalStorage<BegunDishes>(STORED.dishesCooked, {}, { shallow: true })
   /** What this device has done that the server does not know yet, null where it has ended it; kept over reloads. */
   const unsent = useLocalStorage<Record<string, SayBegun | null>>(STORED.dishesBegun, {}, { shallow: true })
 
@@ -28,7 +29,7 @@ export const useBegunStore = defineStore('begun', () => {
     return others
   }
   const all = computed<BegunDishes>(() => {
-    let known = told.value ?? {}
+    let known = told.value
     for (const [id, said] of Object.entries(unsent.value))
       known = said === null ? without(known, id) : { ...known, [id]: joined(known[id] ?? NOT_BEGUN, said) as BegunDish }
     return known
@@ -66,7 +67,7 @@ export const useBegunStore = defineStore('begun', () => {
       try {
         if (said === null) {
           await api(`/dishes/${id}/begun`, { method: 'DELETE' })
-          told.value = without(told.value ?? {}, id)
+          told.value = without(told.value, id)
         } else {
           const now = await api<BegunDish>(`/dishes/${id}/begun`, { method: 'PUT', body: said })
           told.value = { ...told.value, [id]: now }

@@ -123,6 +123,26 @@ describe('any meal', () => {
     expect(plans).toBeGreaterThan(12)
   }, 60_000)
 
+  it('has, cut short at any moment, a plan that stands and a bound that the best keeps to', () => {
+    let short = 0
+    for (let seed = 1; seed <= 14; seed++) {
+      const request = drawnMeal(seed * 53, 22)
+      const best = scheduleMeal(request, patient)
+      if (best === null || best === 'stopped') continue
+      for (const withinMs of [4, 12, 30, 80, 200]) {
+        let ms = 0
+        const plan = scheduleMeal(request, { nowMs: () => ms++, withinMs })
+        if (plan === null || plan === 'stopped') continue
+        expect(faultsOf(request, plan.tasks)).toEqual([])
+        if (!plan.optimal) short++
+        for (const figure of ['handsLateMinutes', 'spanMinutes', 'holdingMinutes'] as const)
+          expect(plan.bound[figure]).toBeLessThanOrEqual(best[figure])
+        if (plan.optimal) expect(plan).toMatchObject(best.bound)
+      }
+    }
+    expect(short).toBeGreaterThan(10)
+  }, 60_000)
+
   it('is never worse with another pair of hands, burner or hour of time', () => {
     for (let seed = 1; seed <= 12; seed++) {
       const request = drawnMeal(seed * 31, 16)
