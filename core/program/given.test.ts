@@ -62,6 +62,23 @@ describe('what if the cook takes other figures', () => {
     expect(dry.cautions.map(({ id }) => id)).toContain('too-dry')
   })
 
+  it('says so of rice that has soaked, and of rice with a dal that drinks its share, as of rice alone', () => {
+    const soak = { hours: 2, waterC: 20, keepWater: false }
+    const rice = (soaked: boolean) => ({
+      food: 'basmati-white',
+      dryG: 200,
+      soak: soaked ? soak : null,
+      where: 'base' as const,
+    })
+    const dal = (soaked: boolean) => ({ ...rice(soaked), food: 'moong-split', dryG: 150 })
+    for (const contents of [[rice(false)], [rice(true)], [rice(false), dal(false)], [rice(true), dal(true)]]) {
+      const plain = answered(beans({ contents, freeLiquid: 'drained' }))
+      expect(['separate', 'soft']).toContain(plain.becomes)
+      const { pourG } = plain.closings[0]!.planned
+      expect(answered(beans({ contents, given: [{ pourG: pourG + 150 }] })).becomes).toBe('sticky')
+    }
+  })
+
   it('lets the safety rules have the last word', () => {
     const kidney = beans({ contents: [{ ...beans().contents[0]!, food: 'kidney-red' }] })
     expect(isRefused(answered(kidney).cautions)).toBe(false)

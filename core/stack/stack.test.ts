@@ -7,6 +7,7 @@ import type { OwnedTin, StackAsk, StackFood } from './ask'
 import { mendStack } from './mend'
 import { bestCandidate, bruteForce } from '../../tests/trials/stack'
 import { findStacks, type StackAnswer } from './search'
+import { compare, type Candidate } from './weigh'
 import { unsaidOf } from '../../tests/whole'
 
 const tin = (id: string, diameterMm: number, heightMm: number, lid = true): OwnedTin => ({
@@ -38,6 +39,32 @@ const ask = (foods: StackFood[], change: Partial<StackAsk> = {}): StackAsk => ({
   tins: TINS,
   ...change,
 })
+const candidate = (outside: number, minutes: number, lifts: number): Candidate => ({
+  arrangement: {} as Candidate['arrangement'],
+  soaks: [],
+  outside,
+  minutes,
+  lifts,
+})
+
+describe('of two arrangements', () => {
+  it('the one inside the windows comes first, then the quicker, then the one with less to lift', () => {
+    const inOrder = [
+      candidate(0, 20, 1),
+      candidate(0, 20, 3),
+      candidate(0, 25, 0),
+      candidate(0.1, 5, 0),
+      candidate(0.3, 1, 0),
+    ]
+    for (const [i, better] of inOrder.entries())
+      for (const worse of inOrder.slice(i + 1)) {
+        expect(compare(better, worse)).toBeLessThan(0)
+        expect(compare(worse, better)).toBeGreaterThan(0)
+      }
+    expect(compare(inOrder[0]!, { ...inOrder[0]! })).toBe(0)
+  })
+})
+
 const SUNDAY = [food('red-rice', 140), food('toor-split', 130), food('beetroot-whole', 400)]
 const found = (asked: StackAsk) => {
   const outcome = findStacks(asked)
