@@ -56,12 +56,7 @@ export const useBegunStore = defineStore('begun', () => {
     void send()
   }
 
-  let sending: Promise<void> | null = null
-  async function send(): Promise<void> {
-    while (sending) await sending
-    sending = sendAll().finally(() => (sending = null))
-    await sending
-  }
+  const send = oneAtATime(sendAll)
   async function sendAll() {
     for (const [id, said] of Object.entries(unsent.value)) {
       try {

@@ -44,12 +44,7 @@ export const useMealsStore = defineStore('meals', () => {
     unsent.value = others
   }
 
-  let sending: Promise<void> | null = null
-  async function send(): Promise<void> {
-    while (sending) await sending
-    sending = sendAll().finally(() => (sending = null))
-    await sending
-  }
+  const send = oneAtATime(sendAll)
   async function sendAll() {
     for (const id of Object.keys(unsent.value)) {
       let sent = unsent.value[id]
