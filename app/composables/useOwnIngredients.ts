@@ -1,3 +1,4 @@
+import { LENGTH } from '~~/core/bounds'
 import type { Ingredient } from '~~/core/ingredient/ingredient.schema'
 
 /** What is in no table, as the household has told it for some line of some dish; by what it is called there. */
@@ -10,8 +11,23 @@ export function useOwnIngredients() {
         (store.dishes ?? [])
           .flatMap(({ dish }) => dish.lines)
           .flatMap(({ own, portionId, dishId }) =>
-            own?.name && !portionId && !dishId ? [[own.name, own] as const] : [],
+            // A copied dish has the ids of the first: the name is what it is known by.
+            own?.name && !portionId && !dishId
+              ? [[own.name, { ...own, id: `own-${own.name}`.slice(0, LENGTH.id) }] as const]
+              : [],
           ),
       ),
   )
+}
+
+/**
+ * The food that a text names and that is watched until it is safe to eat, if there is one: it is no own thing, whatever
+ * else a household calls it.
+ */
+export function useWatchedFood() {
+  const foods = useNamedFoods()
+  return (text: string) =>
+    foods.value.find(
+      (one) => (one.food.lectin || one.food.group === 'meat' || one.food.group === 'egg') && holdsName(text, one),
+    ) ?? null
 }

@@ -165,6 +165,10 @@ test('a recipe that was written for another pot comes in, and its figure stands 
   await page.getByRole('button', { name: 'Simmer open', exact: true }).click()
   await page.getByRole('button', { name: 'Put it where it usually goes' }).click()
   await expect(stage(page, 'Simmer open')).toContainText(/moon dust \d/)
+  // But not where the line names what is dangerous when undercooked, also beside it: that is asked about.
+  await page.getByLabel('Type or paste a line, or several').fill('200 g moon dust (rajma)')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(page.getByText(/[Rr]ed kidney beans\?/)).toBeVisible()
 })
 
 test('a dish for another number, what stands in, what was forgotten', async ({ page, request }) => {

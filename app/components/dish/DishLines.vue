@@ -4,6 +4,7 @@ import { v4 as uuid } from 'uuid'
 import { withLineAt, withoutLine } from '~~/core/dish/arrange'
 import { usualStage } from '~~/core/dish/usual'
 import type { DishLine } from '~~/core/dish/dish.schema'
+import type { ReadLine } from '~~/core/formats/line'
 import type { DishAnswer } from '~~/core/dish/dish'
 import { MOST } from '~~/core/bounds'
 import { foodOf } from '~~/shared/kitchen'
@@ -16,7 +17,7 @@ const dish = defineModel<DishDocument>({ required: true })
 const { answer, dishId } = defineProps<{ answer: DishAnswer | null; dishId: string }>()
 const emit = defineEmits<{ ask: [line: string]; forgot: [line: string] }>()
 const { t, problemText, day, number } = useI18nText()
-const { lineName, amount } = useDishWords()
+const { thing, lineName, amount } = useDishWords()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 
 const own = useOwnIngredients()
@@ -27,9 +28,17 @@ const measuring = computed(() => ({
   foods: kitchen.value.foods.map(foodOf),
   ingredients: [...own.value.values()],
 }))
-/** What a line is: of a table by its id, or the household's own with all that it has told of it. */
-function whatOf(what: string | null): Pick<DishLine, 'what' | 'own'> {
-  const told = [...own.value.values()].find(({ id }) => id === what)
+const ownOf = (id: string | null | undefined) => [...own.value.values()].find((one) => one.id === id) ?? null
+const watchedIn = useWatchedFood()
+/**
+ * What was read of a line: something of a table by its id, or the household's own with all that it has told of it. What
+ * must not be eaten undercooked is never taken for an own thing: it is asked about.
+ */
+function understood({ typed: text, what, maybe }: ReadLine): Pick<DishLine, 'what' | 'own' | 'maybe'> {
+  const told = ownOf(what ?? maybe)
+  const watched = told && watchedIn(`${told.name}, ${text}`)
+  if (watched) return { what: null, maybe: watched.food.id }
+  if (what === null) return { what, ...(maybe ? { maybe } : {}) }
   return told ? { what: null, own: { ...told } } : { what }
 }
 const typed = ref('')
@@ -47,15 +56,9 @@ async function add() {
   failed.value = false
   try {
     const read = await useWorker('answer').readLines(texts, JSON.parse(JSON.stringify(measuring.value)))
-    for (const { typed: text, what, maybe, g, isHeading } of read)
-      if (!isHeading)
-        dish.value.lines.push({
-          id: uuid(),
-          typed: text.slice(0, 300),
-          ...whatOf(what),
-          g,
-          ...(maybe ? { maybe } : {}),
-        })
+    for (const one of read)
+      if (!one.isHeading)
+        dish.value.lines.push({ id: uuid(), typed: one.typed.slice(0, 300), ...understood(one), g: one.g })
     typed.value = ''
   } catch {
     failed.value = true
@@ -70,9 +73,9 @@ async function retype(line: DishLine, text: string) {
   Object.assign(line, {
     typed: text.slice(0, 300),
     g: read!.g,
-    maybe: read!.maybe ?? undefined,
+    maybe: undefined,
     own: undefined,
-    ...whatOf(read!.what),
+    ...understood(read!),
     portionId: undefined,
     dishId: undefined,
     kept: undefined,
@@ -82,7 +85,8 @@ async function retype(line: DishLine, text: string) {
   if (parts.length === 1) delete parts[0]!.g
 }
 const isIt = (line: DishLine) => {
-  Object.assign(line, whatOf(line.maybe ?? null))
+  const told = ownOf(line.maybe)
+  Object.assign(line, told ? { what: null, own: { ...told } } : { what: line.maybe ?? null })
   delete line.maybe
 }
 const remove = (id: string) => Object.assign(dish.value, withoutLine(dish.value, id))
@@ -207,7 +211,7 @@ const opened = ref<string | null>(null)
         </p>
         <p v-if="pastOf(line)" class="ask tone-danger">{{ pastOf(line) }}</p>
         <p v-if="line.maybe" class="ask">
-          {{ t('dishes.lines.maybe', { name: lineName({ typed: '', ...whatOf(line.maybe) }) }) }}
+          {{ t('dishes.lines.maybe', { name: ownOf(line.maybe)?.name ?? thing(line.maybe) }) }}
           <button type="button" class="link-button" @click="isIt(line)">{{ t('dishes.lines.yes') }}</button>
         </p>
         <p v-else-if="questionOf(i)" class="ask">

@@ -29,14 +29,8 @@ const ownByName = useOwnIngredients()
 const text = ref(line.value.what ? thing(line.value.what) : (line.value.own?.name ?? ''))
 const name = computed(() => text.value.trim().slice(0, LENGTH.name))
 const isUnknown = computed(() => name.value !== '' && !byName.value.has(name.value) && !line.value.portionId)
-/** A food that is watched until it is safe to eat is no own thing, whatever else the household calls it. */
-const watched = computed(() => {
-  if (!isUnknown.value) return null
-  const texts = `${name.value}, ${line.value.typed}`
-  return foods.value.find(
-    (one) => (one.food.lectin || one.food.group === 'meat' || one.food.group === 'egg') && holdsName(texts, one),
-  )
-})
+const watchedIn = useWatchedFood()
+const watched = computed(() => (isUnknown.value ? watchedIn(`${name.value}, ${line.value.typed}`) : null))
 function becomeWatched() {
   const { food, name: called } = watched.value!
   become({ what: food.id })
