@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { beansWithSquash } from '../tests/dishes'
 import { aKitchen } from '../tests/fixtures'
+import { mealTask as task } from '../tests/meals'
 import { readOwn } from './document'
 import {
   dinnerOf,
@@ -13,7 +14,6 @@ import {
   withDish,
   withoutDish,
   type Meal,
-  type MealTask,
 } from './meal'
 import { MEAL } from './meal.schema'
 import { DISH_SHAPE } from './shapes'
@@ -21,18 +21,6 @@ import { DISH_SHAPE } from './shapes'
 const SERVED = Date.parse('2026-03-28T19:30:00Z')
 const document = { ...beansWithSquash(), shape: DISH_SHAPE } as const
 const kitchen = aKitchen()
-const task = (id: string, startMinute: number, change: Partial<MealTask> = {}): MealTask => ({
-  id,
-  dish: id[0]!,
-  stage: id.split('.')[1]!,
-  part: 'do',
-  startMinute,
-  minutes: 5,
-  hands: 1,
-  burner: 0,
-  cooker: null,
-  ...change,
-})
 const meal = (change: Partial<Meal> = {}): Meal => ({
   ...withDish(withDish(newMeal(SERVED), document, null), document, null),
   ...change,

@@ -1,5 +1,6 @@
 import type { MealRequest, Task } from '../core/meal/meal.schema'
 import type { Placed } from '../core/meal/figures'
+import type { MealTask } from '../shared/meal'
 
 /** Numbers in 0 to 1 that are the same every time (mulberry32). */
 export function seeded(seed: number): () => number {
@@ -160,3 +161,17 @@ export function faultsOf(request: MealRequest, placed: readonly Placed[]): strin
   }
   return faults
 }
+
+/** A task of a planned meal, as in “A.fry.do”: five minutes by hand. */
+export const mealTask = (id: string, startMinute: number, change: Partial<MealTask> = {}): MealTask => ({
+  id,
+  dish: id[0]!,
+  stage: id.split('.')[1]!,
+  part: 'do',
+  startMinute,
+  minutes: 5,
+  hands: 1,
+  burner: 0,
+  cooker: null,
+  ...change,
+})

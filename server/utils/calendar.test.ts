@@ -2,34 +2,24 @@ import ICAL from 'ical.js'
 import { describe, expect, it } from 'vitest'
 import { DEMO_DISHES, DEMO_KITCHEN } from '../db/demo'
 import { DISH_SHAPE } from '../../shared/shapes'
-import { newMeal, withDish, type Meal, type MealTask } from '../../shared/meal'
+import { newMeal, withDish, type Meal } from '../../shared/meal'
+import { mealTask } from '../../tests/meals'
 import { calendarOf } from './calendar'
 
 // Read by another library than the one that writes it.
 const SERVED = Date.parse('2026-03-29T17:30:00Z')
 const HARD =
   'Beans; peas, “and” a\\very long name that goes on and on – über neunzig Zeichen, with a 🫘 in it\nand a line'
-const task = (id: string, startMinute: number, change: Partial<MealTask> = {}): MealTask => ({
-  id,
-  dish: 'A',
-  stage: id.split('.')[1]!,
-  part: 'do',
-  startMinute,
-  minutes: 5,
-  hands: 1,
-  burner: 0,
-  cooker: DEMO_KITCHEN.cookers[0]!.id,
-  ...change,
-})
+const { id: cooker } = DEMO_KITCHEN.cookers[0]!
 function meal(): Meal {
   const { favourite: _, ...dish } = DEMO_DISHES[0]!
   return {
     ...withDish(newMeal(SERVED), { ...dish, name: HARD, shape: DISH_SHAPE }, null),
     tasks: [
-      task('A.soak.do', -600, { passive: true, hands: 0, minutes: 480, cooker: null }),
-      task('A.fry.do', -90),
-      task('A.pot.close', -80, { part: 'close' }),
-      task('A.pot.open', -20, { part: 'open', minutes: 1 }),
+      mealTask('A.soak.do', -600, { passive: true, hands: 0, minutes: 480 }),
+      mealTask('A.fry.do', -90, { cooker }),
+      mealTask('A.pot.close', -80, { part: 'close', cooker }),
+      mealTask('A.pot.open', -20, { part: 'open', minutes: 1, cooker }),
     ],
   }
 }
