@@ -17,6 +17,7 @@ import { randomFrom } from './live/random'
 import { planDinner } from './meal/dinner'
 import type { Dinner } from './meal/dinner-tasks'
 import { betterWays } from './meal/ways'
+import { told } from '../tests/told'
 import { drawnFrom, household } from '../tests/trials/learn'
 import { equivalents } from './program/equivalents'
 import { plan } from './program/plan'
@@ -152,21 +153,6 @@ const REQUESTS: Record<string, PlanRequest> = {
   }),
 }
 
-/** A text of one figure a line, so that a difference can be read. */
-function told(value: unknown): string {
-  const lines: string[] = []
-  const walk = (at: string, one: unknown) => {
-    if (typeof one === 'number') lines.push(`${at} ${Number.isFinite(one) ? Number(one.toPrecision(4)) : one}`)
-    else if (one === null || typeof one !== 'object') lines.push(`${at} ${String(one)}`)
-    else if (Array.isArray(one) && one.every((of) => typeof of === 'number') && one.length > 0)
-      lines.push(`${at} ${one.map((of: number) => Number(of.toPrecision(4))).join(' ')}`)
-    else for (const [key, of] of Object.entries(one)) if (!PASSED_OVER.has(key)) walk(at ? `${at}.${key}` : key, of)
-  }
-  walk('', value)
-  return `${lines.join('\n')}\n`
-}
-/** What was asked, and curves: what is made of them is told. */
-const PASSED_OVER = new Set(['case', 'simulation', 'trace', 'curve', 'request'])
 /** What three whistles in the writer's pot are here. */
 function written(of: Parameters<typeof answerDish>[0]) {
   const answer = answerDish(of)

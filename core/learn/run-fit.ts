@@ -161,7 +161,7 @@ function legFit(course: Course, leg: Leg, state: RunState, endMs: number, planne
     }
     return { ...none, course, got: gotNow, sd, water: waterOf(course, waterNowG, plannedLeftG) }
   }
-  const isHeard = heardOf(state, endMs).minutes.length > 0
+  const isHeard = heardOf(course, state, endMs).minutes.length > 0
   const looking = lookAhead(course, state, endMs, { bands: isHeard })
   const { gotNow, waterNowG, understood } = looking.outlook(null)
   const { guess, normal, prior } = looking.belief

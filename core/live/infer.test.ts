@@ -58,7 +58,7 @@ describe('what is inferred from whistles', () => {
     const course = courseOf(beans, events)
     const state = runState(events)
     const now = at(minutes.at(-1)! + 0.1)
-    const heard = heardOf(state, now)
+    const heard = heardOf(course, state, now)
     const likelihood = (logHeat: number, logSwing: number) => {
       const due = expectedOf(course, lastLeg(state), { logHeat, logSwing }, now)
       // Priors as they are documented: 15 % for a flame that nobody measured, 25 % for the swing of a weight.
@@ -132,16 +132,25 @@ describe('what is inferred from whistles', () => {
   it('is told by the one moment of a pot that does not whistle, unless the heat was away', () => {
     const electric = live({ cooker: 'regulator-5l-aluminium', style: { kind: 'clock', flame: 'medium' } })
     const events = [lit, event('p', { kind: 'at-pressure' }, 9)]
-    expect(heardOf(runState(events), at(10)).minutes).toEqual([9])
+    const course = courseOf(electric, events)
+    expect(heardOf(course, runState(events), at(10)).minutes).toEqual([9])
     const away = [
       lit,
       event('i', { kind: 'interrupted', why: 'gas' }, 3),
       event('r', { kind: 'resumed' }, 5),
       events[1]!,
     ]
-    expect(heardOf(runState(away), at(10)).minutes).toEqual([])
-    const slow = infer(courseOf(electric, events), runState([lit, event('p', { kind: 'at-pressure' }, 30)]), at(31))
+    expect(heardOf(course, runState(away), at(10)).minutes).toEqual([])
+    const slow = infer(course, runState([lit, event('p', { kind: 'at-pressure' }, 30)]), at(31))
     expect(slow.guess.logHeat).toBeLessThan(-0.1)
+  })
+
+  it('is not told by a boil where pressure is waited for: it comes well before', () => {
+    const boils = runState([lit, event('b', { kind: 'boils' }, 5)])
+    const pressure = courseOf(live({ cooker: 'electric-6l', style: { kind: 'electric', level: 'high' } }), [lit])
+    expect(heardOf(pressure, boils, at(6)).minutes).toEqual([])
+    const open = courseOf(live({ cooker: 'open-5l', style: { kind: 'open', lid: true } }), [lit])
+    expect(heardOf(open, boils, at(6)).minutes).toEqual([5])
   })
 })
 

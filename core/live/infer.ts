@@ -43,7 +43,7 @@ interface Scored {
  */
 export function infer(course: Course, state: RunState, nowMs: number, before?: Guess): Belief {
   const prior = priorOf(course)
-  const heard = heardOf(state, nowMs)
+  const heard = heardOf(course, state, nowMs)
   const leg = lastLeg(state)
   const known = new Map<string, number[]>()
   const expected = (guess: Guess): number[] => {
@@ -158,12 +158,14 @@ export function expectedOf(course: Course, leg: Leg, guess: Guess, nowMs: number
 }
 
 /** The whistles of the leg that goes on as they were heard; where nothing whistles, the one moment that pots tell. */
-export function heardOf(state: RunState, nowMs: number): Heard {
+export function heardOf({ pot }: Course, state: RunState, nowMs: number): Heard {
   const { standing, noneMissedBefore } = state
   const { litAt, whistles, atPressureAt, boilsAt, heatOffAt, interruptions } = lastLeg(state)
   const minute = (ms: number) => (ms - litAt!) / MINUTE_MS
+  // A pot that holds pressure boils well before it is expected to tell anything.
+  const told = kindOf(pot.appliance).tells === 'boil' ? boilsAt : atPressureAt
   // After an interruption the pressure comes anew: its time tells nothing of the heat.
-  const one = interruptions.length > 0 ? null : (atPressureAt ?? boilsAt)
+  const one = interruptions.length > 0 ? null : told
   const single = whistles.length === 0 && one !== null
   // While the heat is away nothing is due.
   const until = heatOffAt ?? interruptions.find((away) => away.until === null)?.at ?? nowMs

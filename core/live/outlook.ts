@@ -108,7 +108,7 @@ export function lookAhead(
   nowMs: number,
   { bands = true, before }: { bands?: boolean; before?: Guess } = {},
 ): Looking {
-  const heard = heardOf(state, nowMs)
+  const heard = heardOf(course, state, nowMs)
   const belief = infer(course, state, nowMs, before)
   const at = situationOf(course, state, nowMs, belief, heard)
   const futures = new Futures(at, bands)

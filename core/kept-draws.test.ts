@@ -1,0 +1,195 @@
+import { describe, expect, it } from 'vitest'
+import { drawn, dishRequests, planRequests } from '../tests/draws'
+import { cookedAnyhow } from '../tests/drawn-run'
+import { drawnMeal } from '../tests/meals'
+import { mark } from '../tests/told'
+import { COOKERS } from './appliance/appliance'
+import { answerDish } from './dish/dish'
+import { forgotten, standInsFor } from './dish/instead'
+import { cookedOf } from './dish/keep'
+import { scaled, waysToFit } from './dish/scale'
+import { fitRun } from './learn/run-fit'
+import type { RunEventData } from './live/event.schema'
+import { happenedIn, figureReached } from './live/facts'
+import { lostAtStove } from './live/lost-count'
+import { randomFrom } from './live/random'
+import { refusalOf } from './live/refusal'
+import { planMeal } from './meal/meal'
+import { replanMeal } from './meal/replan'
+import { planCountable } from './program/count'
+import { equivalents } from './program/equivalents'
+import { plan } from './program/plan'
+import { ratiosByBatch } from './program/ratios'
+import { nextClosing } from './program/remedy'
+import type { PlanRequest } from './program/request.schema'
+import { soakCosts } from './program/soak-cost'
+import { endsByItself } from './program/styles'
+import { together } from './program/together'
+
+/**
+ * As kept-figures.test.ts, of what nobody would think of asking: drawn requests, a line for each, with the main figures
+ * and a mark of all the others. A line that changes is to be changed knowingly
+ * (`npx vitest run core/kept-draws.test.ts -u`, and read the difference).
+ */
+const kept = (lines: readonly string[], name: string) =>
+  expect(`${lines.join('\n')}\n`).toMatchFileSnapshot(`kept-figures/drawn-${name}.txt`)
+const codes = (list: readonly { code: string }[]) => list.map(({ code }) => code).join(' ')
+const ids = (list: readonly { id: string }[]) => list.map(({ id }) => id).join(' ')
+
+const asked = ({ cooker, contents, style }: PlanRequest) =>
+  [
+    typeof cooker === 'string' ? cooker : 'measured',
+    style.kind,
+    ...contents.map(({ food, dryG }) => `${food} ${dryG} g`),
+  ].join(', ')
+function answered(request: PlanRequest): string {
+  const outcome = plan(request)
+  if (!outcome.ok) return `no: ${codes(outcome.problems)} · ${mark(outcome.problems)}`
+  const { closings, readyAtMinute, cautions } = outcome.value
+  const told = closings.map(
+    ({ range, water }) => `${range.figure} ${range.unit} (${range.low}–${range.high}), ${water.pourG} g`,
+  )
+  return `${told.join('; ')}; ${Math.round(readyAtMinute)} min; ${ids(cautions)} · ${mark(outcome.value)}`
+}
+
+describe('what was drawn', () => {
+  it('is planned as before', async () => {
+    await kept(
+      drawn(planRequests, 240, 1).map((request, i) => `${i} ${asked(request)}: ${answered(request)}`),
+      'plans',
+    )
+  })
+
+  it('has the same beside its plan as before', async () => {
+    const random = randomFrom(2)
+    await kept(
+      drawn(planRequests, 60, 2).map((request, i) => {
+        const { contents } = request
+        const state = {
+          tempC: 60 + 40 * random(),
+          freeWaterG: Math.round(600 * random()),
+          gets: contents.map(() => 20 * random()),
+          pinch: contents.map(() => ([null, 'hard', 'firm'] as const)[Math.floor(3 * random())]!),
+          closing: Math.floor(2 * random()),
+          joins: random() < 0.3,
+          still: contents.map(() => (random() < 0.3 ? 8 : 0)),
+        }
+        const others = [
+          equivalents(request, [
+            { id: 'old', cooker: COOKERS['whistling-3l-aluminium']! },
+            { id: 'el', cooker: COOKERS['electric-6l']!, prefer: { level: 'low' } },
+          ]).map(({ id, style, outcome }) => ({ id, style, outcome })),
+          ratiosByBatch(request),
+          soakCosts(request, 0),
+          together(request),
+          nextClosing(request, state),
+          planCountable(request, { range: false }),
+        ]
+        return `${i} ${asked(request)}: ${others.map(mark).join(' ')}`
+      }),
+      'beside-plans',
+    )
+  })
+
+  it('is followed as before, whatever the cook does', async () => {
+    const random = randomFrom(3)
+    const counted = planRequests.filter(({ style }) => 'whistles' in style || style.kind === 'whistles')
+    const others = planRequests.filter(({ style }) => !endsByItself(style))
+    const requests = [...drawn(counted, 10, 3), ...drawn(others, 14, 5)]
+    const spread = (share: number) => 1 + share * (2 * random() - 1)
+    const lines = requests.flatMap((request, i) => {
+      const outcome = plan(request, { range: false })
+      if (!outcome.ok) return []
+      const live = { request, answer: outcome.value }
+      const hidden = { heat: spread(0.3), load: spread(0.1), vent: spread(0.2), swing: spread(0.2), loss: spread(0.3) }
+      const { events, looks } = cookedAnyhow(live, hidden, random, i % 4 === 0)
+      const told = looks.map(({ minute, following, next }) => {
+        const { advice, outlook, cautions, state } = following
+        const nowMs = Math.round(minute * 60_000) + 1
+        const refused = OF_ANY_KIND.map(
+          (data) =>
+            refusalOf(
+              events.filter(({ at }) => at <= nowMs),
+              { id: 'other', at: nowMs, data },
+              { underPressure: true, opensFrom: () => outlook?.opensFrom ?? 0, whistlesFrom: () => 120_000 },
+              nowMs,
+            ) ?? 'taken',
+        )
+        const all = { state, advice, outlook, cautions, next, refused, lost: lostAtStove(live, following) }
+        return `  ${minute} ${next.id} ${advice?.figure ?? '-'} ${outlook?.soFar.toPrecision(3) ?? '-'} · ${mark(all)}`
+      })
+      const { state } = looks.at(-1)!.following
+      const end = {
+        fit: fitRun(live, events),
+        happened: state.legs.map(happenedIn),
+        figure: figureReached(live.answer, state),
+      }
+      return [`${i} ${asked(request)} · ${mark(end)}`, ...told]
+    })
+    await kept(lines, 'runs')
+  })
+
+  it('is worked out as a dish as before', async () => {
+    await kept(
+      drawn(dishRequests, 120, 4).map((request, i) => {
+        const outcome = answerDish(request)
+        const { dish } = request
+        const name = `${i} ${dish.lines.map(({ typed }) => typed).join(', ')}; ${dish.stages.map(({ kind }) => kind).join(' ')}`
+        if (!outcome.ok) return `${name}: no: ${codes(outcome.problems)} · ${mark(outcome.problems)}`
+        const { massG, saltG, liquidG, questions, cautions } = outcome.value
+        const figures = [massG, saltG, liquidG].map((g) => g.toPrecision(4)).join(' ')
+        const beside =
+          i % 4 > 0
+            ? []
+            : [
+                cookedOf(outcome.value),
+                dish.lines.map(({ id }) => standInsFor(request, id)),
+                dish.stages.map(({ id }) => dish.lines.map((one) => forgotten(request, one.id, id))),
+                scaled(request, dish.servings * 2),
+                waysToFit(request, { big: { cooker: 'electric-8l' } }),
+              ]
+        return `${name}: ${figures}; ${codes(questions)}; ${ids(cautions)} · ${[outcome.value, ...beside].map(mark).join(' ')}`
+      }),
+      'dishes',
+    )
+  })
+
+  it('is put on the board as before, and again once it has begun', async () => {
+    const kitchens = [{}, { burners: 1 }, { hands: 2 }, { cookers: ['one', 'two'] }, { earliest: -90 }]
+    const lines = Array.from({ length: 25 }, (_, i) => {
+      const meal = drawnMeal(i, 8 + (i % 12), kitchens[i % kitchens.length])
+      let now = 0
+      const patience = () => ({ nowMs: () => (now += 0.001), withinMs: 4000 })
+      const outcome = planMeal(meal, patience())
+      if (!outcome.ok) return `${i} ${codes(outcome.problems)}`
+      if (!outcome.value.possible) return `${i} impossible · ${mark(outcome.value)}`
+      const { tasks, ...figures } = outcome.value.plan
+      const sorted = [...tasks].sort((a, b) => a.startMinute - b.startMinute)
+      const middle = sorted[Math.floor(sorted.length / 2)]!.startMinute + 2
+      const begun = sorted
+        .filter(({ startMinute }) => startMinute < middle)
+        .map(({ id, startMinute }) => {
+          const { minutes } = meal.tasks.find((one) => one.id === id)!
+          return { id, startMinute, minutes: minutes + 3, done: startMinute + minutes + 3 <= middle }
+        })
+      const again = replanMeal(meal, middle, begun, patience(), tasks)
+      return `${i} ${tasks.length} tasks, ${again ? `${again.laterMinutes} min later` : 'not again'} · ${[figures, tasks, again].map(mark).join(' ')}`
+    })
+    await kept(lines, 'meals')
+  })
+})
+
+const OF_ANY_KIND: readonly RunEventData[] = [
+  { kind: 'checked' },
+  { kind: 'lit' },
+  { kind: 'whistle' },
+  { kind: 'whistle', how: 'recalled' },
+  { kind: 'flame', flame: 'low' },
+  { kind: 'resumed' },
+  { kind: 'heat-off' },
+  { kind: 'valve-opened' },
+  { kind: 'pressure-gone' },
+  { kind: 'opened' },
+  { kind: 'goes-on', figure: 2, addWaterG: 0, pinch: [] },
+  { kind: 'abandoned' },
+]
