@@ -4,7 +4,7 @@ export default {
   vitest: { configFile: 'vitest.mutants.config.ts' },
   mutate: (process.env.BIVVET_MUTATE ?? '').split(' ').filter(Boolean),
   // The types of .nuxt are named in tsconfig.json.
-  ignorePatterns: ['!.nuxt', '.output', '.data', 'test-results', 'docs/screenshots', 'app', 'tests'],
+  ignorePatterns: ['!.nuxt', '.output', '.data', 'test-results', 'docs/screenshots', 'app', 'tests/e2e'],
   // A sentence of a type error or a message is no computation.
   mutator: { excludedMutations: ['StringLiteral'] },
   coverageAnalysis: 'perTest',

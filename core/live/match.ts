@@ -20,6 +20,17 @@ export interface Match {
   of: (number | null)[]
 }
 
+/** A time between two whistles that a pot would give, so many of which were missed between them. */
+interface ExpectedGap {
+  /** The expected one at which it begins; -1 where that is lighting. */
+  last: number
+  missed: number
+  expectedMinutes: number
+  sd: number
+  /** Log likelihood of all but how well it is hit. */
+  log: number
+}
+
 /** One whistle in ten slips by, and one counted in twenty was none (engineering estimates). */
 const MISSED = 0.1
 const FALSE = 0.05
@@ -51,16 +62,14 @@ export function notHeardYet(elapsed: number, gap: number, first: boolean): { wai
 /** No hand is later than so many standard deviations: less likely than this nothing is. */
 const OUT_OF_THE_QUESTION = 22
 const LEAST_DENSITY = 1e-12
-/** And more likely than this nothing is: the logarithm of a gap hit to the point. */
-const BEST_DENSITY = Math.log(1 / HAND_MINUTES)
+const LEAST_LOG = Math.log(LEAST_DENSITY)
 
-function logGap(observed: number, expected: number, first: boolean): number {
-  const sd = gapSd(expected, first)
-  const z = (observed - expected) / sd
-  if (Math.abs(z) > OUT_OF_THE_QUESTION) return Math.log(LEAST_DENSITY / sd)
+/** Log density of a gap that misses the expected one by so many standard deviations, times that deviation. */
+function logMiss(z: number): number {
+  if (Math.abs(z) > OUT_OF_THE_QUESTION) return LEAST_LOG
   const usual = (1 - CLUMSY_SHARE) * Math.exp((-z * z) / 2)
   const clumsy = (CLUMSY_SHARE / CLUMSY_TIMES) * Math.exp((-z * z) / (2 * CLUMSY_TIMES * CLUMSY_TIMES))
-  return Math.log((usual + clumsy + LEAST_DENSITY) / sd)
+  return Math.log(usual + clumsy + LEAST_DENSITY)
 }
 
 /**
@@ -82,25 +91,38 @@ export function matchWhistles(heard: Heard, expected: readonly number[]): Match 
     for (let k = i + 1; k < until; k++) sum += standing[k] ? -Infinity : logFalse
     return sum
   }
+  // The gaps that can end at each expected one: since lighting, or since another before it.
+  const gap = (last: number, j: number): ExpectedGap => {
+    const expectedMinutes = dueOf(j) - dueOf(last)
+    const sd = gapSd(expectedMinutes, last < 0)
+    const missed = j - last - 1
+    return { last, missed, expectedMinutes, sd, log: missed * logMissed - Math.log(sd) }
+  }
+  const missedInARow = Array.from({ length: MOST_IN_A_ROW + 1 }, (_, missed) => missed)
+  const sinceLit = expected.map((_, j) => (j <= MOST_IN_A_ROW ? [gap(-1, j)] : []))
+  const sinceAnother = expected.map((_, j) =>
+    missedInARow.flatMap((missed) => (missed < j ? [gap(j - missed - 1, j)] : [])),
+  )
+
   for (let i = 0; i < minutes.length; i++)
-    for (let j = Math.max(0, i - reach(i)); j < Math.min(expected.length, i + reach(i)); j++)
-      for (let before = Math.max(-1, i - 1 - MOST_IN_A_ROW); before < i; before++) {
-        const falses = falseSince(before, i)
-        if (falses === -Infinity) continue
-        const firstOne = before < 0
-        for (let last = firstOne ? -1 : Math.max(0, j - 1 - MOST_IN_A_ROW); last < (firstOne ? 0 : j); last++) {
-          const missed = j - last - 1
-          if (missed > MOST_IN_A_ROW || (missed > 0 && noneMissedBefore[i])) continue
-          const reached = before < 0 ? 0 : best[before]![last]!
-          if (reached + falses <= best[i]![j]! - BEST_DENSITY) continue
-          const score =
-            reached + falses + missed * logMissed + logGap(timeOf(i) - timeOf(before), dueOf(j) - dueOf(last), last < 0)
+    // The likeliest first: of the others most cannot be better, and need not be weighed.
+    for (let before = i - 1; before >= Math.max(-1, i - 1 - MOST_IN_A_ROW); before--) {
+      const falses = falseSince(before, i)
+      if (falses === -Infinity) continue
+      const observed = timeOf(i) - timeOf(before)
+      const gaps = before < 0 ? sinceLit : sinceAnother
+      for (let j = Math.max(0, i - reach(i)); j < Math.min(expected.length, i + reach(i)); j++)
+        for (const { last, missed, expectedMinutes, sd, log } of gaps[j]!) {
+          if (missed > 0 && noneMissedBefore[i]) continue
+          const most = falses + (before < 0 ? 0 : best[before]![last]!) + log
+          if (most <= best[i]![j]!) continue
+          const score = most + logMiss((observed - expectedMinutes) / sd)
           if (score > best[i]![j]!) {
             best[i]![j] = score
             from[i]![j] = [before, last]
           }
         }
-      }
+    }
 
   const afterwards = (i: number, j: number) => {
     let sum = falseSince(i, minutes.length)

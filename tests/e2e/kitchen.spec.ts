@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { choose, chosenIn, expectAccessible, test, watchForErrors } from './kitchen'
+import { choose, chosenIn, test, watchForErrors } from './kitchen'
 
 const kept = (page: Page) => page.getByRole('status').filter({ hasText: /^Kept$/ })
 const thing = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}`) })
@@ -163,20 +163,3 @@ test('two devices do not overwrite each other', async ({ browser }) => {
   await one.context().close()
   await other.context().close()
 })
-
-for (const scheme of ['light', 'dark'] as const)
-  test(`axe finds nothing in the kitchen, ${scheme}, and it fits a phone`, async ({ browser }) => {
-    const context = await browser.newContext({
-      colorScheme: scheme,
-      reducedMotion: 'reduce',
-      viewport: { width: 390, height: 844 },
-    })
-    const page = await context.newPage()
-    await page.goto('/kitchen')
-    await expect(page.getByRole('heading', { name: 'Cookers' })).toBeVisible()
-    await expectAccessible(page)
-    expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(
-      0,
-    )
-    await context.close()
-  })

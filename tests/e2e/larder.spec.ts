@@ -67,28 +67,3 @@ test('slash finds a food anywhere and question mark lists the keys', async ({ pa
   await expect(page).toHaveURL(/\/pot$/)
   await expect(page.getByRole('heading', { name: 'Split pigeon peas' })).toBeVisible()
 })
-
-for (const scheme of ['light', 'dark'] as const)
-  for (const path of [
-    '/',
-    '/dishes',
-    '/larder',
-    '/larder/kidney-red',
-    '/kitchen/test/0de70000-0000-4000-8000-000000000101',
-  ])
-    test(`axe finds nothing on ${path}, ${scheme}, and it fits a phone`, async ({ browser }) => {
-      const context = await browser.newContext({
-        colorScheme: scheme,
-        reducedMotion: 'reduce',
-        viewport: { width: 390, height: 844 },
-      })
-      const page = await context.newPage()
-      await page.goto(path)
-      await expect(page.getByRole('heading').first()).toBeVisible()
-      await page.waitForTimeout(700)
-      await expectAccessible(page)
-      expect(
-        await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
-      ).toBe(0)
-      await context.close()
-    })

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { choose, expectAccessible, test, watchForErrors } from './kitchen'
+import { choose, test, watchForErrors } from './kitchen'
 
 const TIN = { wide: '0de70000-0000-4000-8000-000000000401', middle: '0de70000-0000-4000-8000-000000000402' }
 
@@ -178,21 +178,3 @@ test('what else can go in is answered, and can be stopped', async ({ page }) => 
   await page.getByRole('button', { name: 'What else can go in with this?' }).click()
   await expect(page.locator('.fits li').first()).toBeVisible({ timeout: 30_000 })
 })
-
-for (const scheme of ['light', 'dark'] as const)
-  test(`axe finds nothing on the stack, ${scheme}, and it fits a phone`, async ({ browser }) => {
-    const context = await browser.newContext({
-      colorScheme: scheme,
-      reducedMotion: 'reduce',
-      viewport: { width: 390, height: 844 },
-    })
-    const page = await context.newPage()
-    await sunday(page)
-    await page.getByRole('button', { name: 'Work it out' }).click()
-    await expect(page.getByText(/The best of \d+ arrangements/)).toBeVisible()
-    await expectAccessible(page)
-    expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(
-      0,
-    )
-    await context.close()
-  })

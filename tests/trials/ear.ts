@@ -73,31 +73,39 @@ export function earScore(
 ): EarScore {
   return scoreOf(
     noises.flatMap((noise) =>
-      makes.flatMap((kind) =>
-        Array.from({ length: scenes }, (_, i) => {
-          const seed = 1000 + 100 * KITCHEN_SOUNDS.indexOf(noise) + 10 * i + WHISTLE_MAKES.indexOf(kind)
-          const scene = whistlingIn(
-            minuteOf(noise, i),
-            (_, seconds) => ({ sound: WHISTLES[kind](seed * 97, seconds, RATE_HZ), seconds }),
-            { snrDb, sampleRate: RATE_HZ },
-            seed,
-          )
-          return hearScene(scene, withExample ? exampleOf(WHISTLES[kind](seed * 97, 3, RATE_HZ)) : null)
-        }),
-      ),
+      makes.flatMap((kind) => Array.from({ length: scenes }, (_, i) => sceneScore(noise, kind, i, snrDb, withExample))),
     ),
   )
 }
 
 const RATE_HZ = 16_000
-const minutes = new Map<string, Float32Array>()
 
 /** A minute of a noise, made once: each score takes the same. */
-function minuteOf(noise: KitchenSound, which: number): Float32Array {
-  const key = `${noise} ${which}`
-  const made = minutes.get(key) ?? kitchenSound(noise, 60, RATE_HZ, 1000 + 10 * which + noise.length)
-  minutes.set(key, made)
-  return made
+const minuteOf = onceEach((noise: KitchenSound, which: number) =>
+  kitchenSound(noise, 60, RATE_HZ, 1000 + 10 * which + noise.length),
+)
+
+/** How the ear does in one scene, listened to once whoever asks. */
+const sceneScore = onceEach(
+  (noise: KitchenSound, kind: WhistleMake, which: number, snrDb: number, withExample: boolean) => {
+    const seed = 1000 + 100 * KITCHEN_SOUNDS.indexOf(noise) + 10 * which + WHISTLE_MAKES.indexOf(kind)
+    const scene = whistlingIn(
+      minuteOf(noise, which),
+      (_, seconds) => ({ sound: WHISTLES[kind](seed * 97, seconds, RATE_HZ), seconds }),
+      { snrDb, sampleRate: RATE_HZ },
+      seed,
+    )
+    return hearScene(scene, withExample ? exampleOf(WHISTLES[kind](seed * 97, 3, RATE_HZ)) : null)
+  },
+)
+
+function onceEach<Args extends readonly (string | number | boolean)[], T>(work: (...args: Args) => T) {
+  const done = new Map<string, T>()
+  return (...args: Args): T => {
+    const key = args.join(' ')
+    if (!done.has(key)) done.set(key, work(...args))
+    return done.get(key)!
+  }
 }
 
 /** What the ear learns from one whistle in a quiet kitchen. */
