@@ -1,21 +1,31 @@
 import { describe, expect, it } from 'vitest'
-import { drawn, dishRequests, planRequests } from '../tests/draws'
+import { drawn, dishRequests, planRequests, stackAsks, typedLines } from '../tests/draws'
 import { cookedAnyhow } from '../tests/drawn-run'
 import { drawnMeal } from '../tests/meals'
 import { mark } from '../tests/told'
+import { drawnFrom, household } from '../tests/trials/learn'
+import { namesOf } from '../locales/names'
 import { COOKERS } from './appliance/appliance'
 import { answerDish } from './dish/dish'
 import { forgotten, standInsFor } from './dish/instead'
 import { cookedOf } from './dish/keep'
 import { scaled, waysToFit } from './dish/scale'
+import { readLine } from './formats/line'
+import { asLearnt } from './learn/apply'
+import { USUAL_MESS } from './learn/cook'
+import { idOf } from './learn/figure'
+import { learnFrom, type KitchenLog } from './learn/log'
 import { fitRun } from './learn/run-fit'
 import type { RunEventData } from './live/event.schema'
 import { happenedIn, figureReached } from './live/facts'
 import { lostAtStove } from './live/lost-count'
 import { randomFrom } from './live/random'
 import { refusalOf } from './live/refusal'
+import { planDinner } from './meal/dinner'
+import type { Dinner } from './meal/dinner-tasks'
 import { planMeal } from './meal/meal'
 import { replanMeal } from './meal/replan'
+import { betterWays } from './meal/ways'
 import { planCountable } from './program/count'
 import { equivalents } from './program/equivalents'
 import { plan } from './program/plan'
@@ -25,6 +35,9 @@ import type { PlanRequest } from './program/request.schema'
 import { soakCosts } from './program/soak-cost'
 import { endsByItself } from './program/styles'
 import { together } from './program/together'
+import { isRefused } from './safety/rules'
+import { mendStack } from './stack/mend'
+import { findStacks } from './stack/search'
 
 /**
  * As kept-figures.test.ts, of what nobody would think of asking: drawn requests, a line for each, with the main figures
@@ -176,6 +189,117 @@ describe('what was drawn', () => {
       return `${i} ${tasks.length} tasks, ${again ? `${again.laterMinutes} min later` : 'not again'} · ${[figures, tasks, again].map(mark).join(' ')}`
     })
     await kept(lines, 'meals')
+  })
+
+  it('is stacked as before', async () => {
+    await kept(
+      drawn(stackAsks, 14, 6).map((ask, i) => {
+        const name = `${i} ${ask.style.kind}, ${ask.foods.map(({ food, dryG }) => `${food} ${dryG} g`).join(', ')}`
+        const found = findStacks(ask)
+        if (!found.ok) return `${name}: no: ${codes(found.problems)} · ${mark(found.problems)}`
+        const { answers, nearest, fitting, simulated } = found.value
+        const told = answers.map(({ minutes, lifts }) => `${Math.round(minutes)} min, ${lifts} to lift`).join('; ')
+        const mended = mendStack(ask, found.value)
+        return `${name}: ${told || 'nothing'}; ${fitting} fit, ${simulated} run · ${[answers, nearest, mended].map(mark).join(' ')}`
+      }),
+      'stacks',
+    )
+  })
+
+  it('is a dinner as before, with what else could be done', async () => {
+    const sound = dishRequests.filter((request) => {
+      const outcome = answerDish(request)
+      return outcome.ok && !isRefused(outcome.value.cautions)
+    })
+    const dishes = drawn(sound, 20, 7)
+    const pots = (['whistling-5l-aluminium', 'electric-3l'] as const).flatMap((cookerId) =>
+      (cookerId === 'electric-3l' ? [null] : (['strong', 'weak'] as const)).map((burnerId) => ({
+        cookerId,
+        burnerId,
+        pot: { cooker: COOKERS[cookerId]!, ...(burnerId ? { burner: burnerId } : {}) },
+      })),
+    )
+    const lines = Array.from({ length: 10 }, (_, i) => {
+      const dinner: Dinner = {
+        hands: 1 + (i % 2),
+        burners: 1 + (i % 3),
+        pots,
+        tins: { tins: [{ id: 't', diameterMm: 150, heightMm: 60, volumeMl: 900, lid: true, material: 'steel' }] },
+        earliest: i % 4 === 3 ? -60 : -1440,
+        dishes: [dishes[2 * i]!, dishes[2 * i + 1]!].map((request, n) => ({
+          key: 'AB'[n]!,
+          request,
+          soak: (['written', 'hot', 'none'] as const)[(i + n) % 3]!,
+          ahead: (i + n) % 5 === 4,
+        })),
+        put: [],
+        like: [],
+        going: null,
+      }
+      let now = 0
+      const patience = () => ({ nowMs: () => (now += 0.001), withinMs: 2000 })
+      const outcome = planDinner(dinner, patience())
+      const name = `${i} ${dinner.dishes.map(({ request, soak }) => `${request.dish.stages.map(({ kind }) => kind).join(' ')} (${soak})`).join(', ')}`
+      if (!outcome.ok) return `${name}: no: ${codes(outcome.problems)} · ${mark(outcome.problems)}`
+      const ways = betterWays(dinner, patience())
+      if (!outcome.value.possible) return `${name}: not possible · ${mark(outcome.value)} ${mark(ways)}`
+      const told = { ...outcome.value.dinner, answers: null }
+      return `${name}: ${told.tasks.length} tasks, ${told.waiting.length} wait · ${mark(told)} ${mark(ways)}`
+    })
+    await kept(lines, 'dinners')
+  })
+
+  it('teaches as before, also what was forgotten, left out and measured anew', async () => {
+    const lines = [11, 12, 13, 14].flatMap((seed, i) => {
+      const random = randomFrom(seed)
+      const { log } = household(14, drawnFrom(random), USUAL_MESS, random)
+      const at = log.runs[6]?.fit.litAt ?? 0
+      const [run] = log.runs
+      const told: KitchenLog = {
+        ...log,
+        gaskets: i % 2 === 1 && run ? [{ cookerId: run.cookerId, at }] : [],
+        waterTests: i % 3 === 1 && run ? [{ cookerId: run.cookerId, burnerId: run.burnerId, at }] : [],
+        forgotten: i === 2 ? [{ figure: idOf({ kind: 'taste' }), at }] : [],
+        without: i === 3 && run ? [run.id] : [],
+      }
+      const learnt = learnFrom(told)
+      const applied = drawn(planRequests, 12, seed).map((request, n) =>
+        asLearnt(
+          {
+            ...request,
+            learnt: undefined,
+            contents: request.contents.map((one) => ({ ...one, food: n % 2 ? one.food : 'navy-bean' })),
+          },
+          {
+            cookerId: ['blue', 'old', 'pot'][n % 3]!,
+            burnerId: ['strong', 'weak', null][n % 3]!,
+            bagIds: request.contents.map(() => log.bags[0]?.id ?? null),
+          },
+          learnt,
+        ),
+      )
+      return [
+        `${seed} ${learnt.figures.map(({ id, now }) => `${id} ${now.mean.toFixed(3)}±${now.sd.toFixed(3)}`).join(', ')} · ${mark(learnt.figures)} ${mark(learnt.undecided)}`,
+        ...applied.map(({ learnt: factors, spread }, n) => `  ${n} · ${mark({ factors, spread })}`),
+      ]
+    })
+    await kept(lines, 'learnt')
+  })
+
+  it('is read from what was typed as before', async () => {
+    const names = namesOf()
+    await kept(
+      drawn(typedLines, 260, 8).map((text, i) => {
+        const { what, maybe, g, range, amountOpen, isHeading } = readLine(
+          text,
+          names,
+          i % 3 === 0 ? { decimal: 'comma' } : {},
+        )
+        const flags = [amountOpen && 'amount open', isHeading && 'heading', range && `range ${range}`].filter(Boolean)
+        return `${text} → ${what ?? '-'}${maybe ? ` (${maybe}?)` : ''} ${g ?? '-'} ${flags.join(', ')}`
+      }),
+      'lines',
+    )
   })
 })
 

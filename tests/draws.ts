@@ -9,6 +9,7 @@ import type { Food } from '../core/food/food.schema'
 import { texturesOf } from '../core/food/texture'
 import { ADDITIONS, FLAMES, LEVELS, STYLES as STYLE_NAMES, type StyleKind } from '../core/names'
 import type { Content, PlanRequest, Tin } from '../core/program/request.schema'
+import type { StackAsk } from '../core/stack/ask'
 import { FREE_LIQUIDS, LIQUID_KINDS } from '../core/water/liquids'
 import { line, potSettings, requestFor, stage } from './dishes'
 
@@ -315,3 +316,90 @@ export const dishRequests: fc.Arbitrary<DishRequest> = fc
       ...(need === undefined ? {} : { learnt: { [food!.what!]: { need } } }),
     }
   })
+
+/** Foods that are to share a run with the tins that there are. */
+export const stackAsks: fc.Arbitrary<StackAsk> = fc
+  .record({
+    pot: fc.constantFrom<Pick<StackAsk, 'cooker' | 'style'>>(
+      { cooker: 'electric-6l', style: { kind: 'electric', level: 'high' } },
+      { cooker: 'whistling-5l-aluminium', style: { kind: 'whistles', flame: 'medium' } },
+      { cooker: 'whistling-7l-steel', style: { kind: 'first-whistle-then-low' } },
+    ),
+    foods: fc.array(fc.tuple(contents, fc.boolean(), fc.constantFrom('any', 'base', 'top', 't0')), {
+      minLength: 2,
+      maxLength: 3,
+    }),
+    tins: fc.array(tins, { minLength: 2, maxLength: 3 }),
+    freeLiquid: fc.constantFrom(...FREE_LIQUIDS),
+    trivetsMm: often(fc.constantFrom([20, 60], [40])),
+  })
+  .map(({ pot, foods: list, tins: vessels, freeLiquid, trivetsMm }) => ({
+    ...pot,
+    kitchen: { altitudeM: 400, roomC: 24, tapC: 20 },
+    burner: 'strong',
+    liquids: [],
+    release: 'auto',
+    freeLiquid,
+    foods: list.map(([{ where: _, had: __, ...one }, soakMayChange, lock]) => ({
+      ...one,
+      // What fits a tin.
+      dryG: Math.round(one.dryG / 3) + 30,
+      soakMayChange,
+      lock: lock === 't0' ? { tinId: lock } : (lock as 'any' | 'base' | 'top'),
+    })),
+    tins: vessels.map((one, i) => ({ ...one, id: `t${i}` })),
+    ownFoods: [OWN_FOOD],
+    ...(trivetsMm ? { trivetsMm } : {}),
+  }))
+
+const AMOUNTS = ['2', '½', '1 1/2', '1,5', '0.75', '200', '1,000', '0,250', '2-3', 'one', 'a', '1 x 400g', '3 to 4', '']
+const UNITS = [
+  'g',
+  'kg',
+  'cups',
+  'tbsp',
+  'tsp',
+  'ml',
+  'l',
+  'oz',
+  'lb',
+  'can',
+  'tins',
+  'bunch',
+  'cloves',
+  'large',
+  'cm',
+  '',
+]
+const THINGS = [
+  'toor dal',
+  'chickpeas',
+  'onions, sliced',
+  'ghee',
+  'salt',
+  'brown rice (rinsed)',
+  'garlic',
+  'eggs',
+  'ginger',
+]
+const MORE_THINGS = [
+  'unicorn dust',
+  'stock',
+  'yellow split peas (7 oz)',
+  'red kidney beans, drained',
+  'lemon',
+  'carrots, cooked',
+]
+/** Lines as they are typed, with what makes no sense between them. */
+export const typedLines: fc.Arbitrary<string> = fc
+  .tuple(
+    fc.constantFrom('', '', '- ', '• ', '1) '),
+    fc.constantFrom(...AMOUNTS),
+    fc.constantFrom(...UNITS),
+    fc.constantFrom('', '', 'of ', 'about '),
+    fc.constantFrom(...THINGS, ...MORE_THINGS),
+    fc.constantFrom('', '', ', to taste', ' for serving', ', plus more', ':'),
+  )
+  .map(([bullet, amount, unit, of, thing, more]) =>
+    `${bullet}${[amount, unit].filter(Boolean).join(amount && unit === 'g' ? '' : ' ')} ${of}${thing}${more}`.trim(),
+  )

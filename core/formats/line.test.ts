@@ -101,7 +101,27 @@ describe('an ingredient line', () => {
     expect(read('2 cups water', { cupMl: 200 }).g).toBeCloseTo(400, 6)
     const measures = [{ id: 'b', name: 'Bowl', volumeMl: 150 }]
     expect(read('2 bowls toor dal', { measures }).g).toBeCloseTo(250, 6)
-    expect(read('1,250 g rice', { decimal: 'point' }).g).toBeCloseTo(1250, 6)
+  })
+
+  it.each([
+    ['1,250 g rice', 1250, 1.25],
+    ['1.250 g rice', 1.25, 1250],
+    ['1,5 kg rice', 1500, 1500],
+    ['1.5 kg rice', 1500, 1500],
+    ['12,25 g rice', 12.25, 12.25],
+    ['12.25 g rice', 12.25, 12.25],
+    ['0,250 kg rice', 250, 250],
+    ['0.250 kg rice', 250, 250],
+    ['1,000.5 g rice', 1000.5, null],
+    ['1.000,5 g rice', null, 1000.5],
+  ])('%s: a sign that parts off no thousands stands before decimals, whoever reads it', (text, point, comma) => {
+    if (point !== null) expect(read(text, { decimal: 'point' }).g).toBeCloseTo(point, 6)
+    if (comma !== null) expect(read(text, { decimal: 'comma' }).g).toBeCloseTo(comma, 6)
+  })
+
+  it('of a list that is numbered is read without its number', () => {
+    expect(read('3) 2 cups toor dal').g).toBeCloseTo(400, 6)
+    expect(read('10) 250 g toor dal').g).toBeCloseTo(250, 6)
   })
 
   it('finds the household’s own things by their names first', () => {

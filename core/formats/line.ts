@@ -90,7 +90,11 @@ const G_PER_CM_OF_ROOT = 5
 const CM_PER_INCH = 2.54
 
 /** Marks that are no part of a line: bullets, boxes, numbers of a list are the recipe's own. */
-const BULLET = /^[\s•·▪◦‣*–—-]+(?=\S)/u
+const BULLET = /^(?:[\s•·▪◦‣*–—-]+|\s*\d+\)\s+)(?=\S)/u
+
+/** A sign before one or two figures, or after nothing but a nought. */
+const DECIMAL_COMMA = /(^|\s)(\d+,\d{1,2}|0,\d+)(?!\d)/
+const DECIMAL_POINT = /(^|\s)(\d+\.\d{1,2}|0\.\d+)(?!\d)/
 
 /**
  * Reads a line as cooks and recipes write it: “2½ cups brown rice, rinsed”, “1 (400 g) tin chopped tomatoes”,
@@ -100,8 +104,8 @@ export function readLine(text: string, names: Names, measuring: Measuring = {}):
   const typed = text.replace(/\s+/g, ' ').trim()
   const open: ReadLine = { typed, what: null, maybe: null, g: null, amountOpen: false, range: null, isHeading: false }
   const { plain, times } = withoutBrackets(asFigures(typed.replace(BULLET, ''), names.says))
-  // A comma before one or two figures is a decimal one, whatever the household writes.
-  const comma = /(^|\s)\d+,\d{1,2}(?!\d)/.test(plain) || measuring.decimal === 'comma'
+  // What parts off no thousands is a decimal sign, whatever the household writes.
+  const comma = DECIMAL_COMMA.test(plain) || (measuring.decimal === 'comma' && !DECIMAL_POINT.test(plain))
   const [found] = parseIngredient(plain, {
     decimalSeparator: comma ? ',' : '.',
     allowLeadingOf: false,

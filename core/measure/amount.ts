@@ -5,7 +5,7 @@ const SIGNS = { point: { decimal: '.', thousands: ',' }, comma: { decimal: ',', 
 
 /**
  * Reads an amount as cooks write it: 2, 1.5, 1,000, 3/4, 1 1/2, 1½. Groups of three behind the sign for thousands are
- * thousands; else either sign stands before decimals. NaN for anything else.
+ * thousands, but after a nought; else either sign stands before decimals. NaN for anything else.
  * @example readAmount('1½') // 1.5
  */
 export function readAmount(text: string | number, decimal: DecimalSign = 'point'): number {
@@ -14,7 +14,7 @@ export function readAmount(text: string | number, decimal: DecimalSign = 'point'
   const spaced = String(text ?? '')
     .replace(/[½¼¾⅓⅔⅛⅜⅝⅞]/g, (glyph) => ` ${glyph.normalize('NFKC').replace('⁄', '/')}`)
     .trim()
-  const grouped = new RegExp(`^-?\\d{1,3}(\\${thousands}\\d{3})+(\\${point}\\d+)?$`)
+  const grouped = new RegExp(`^-?[1-9]\\d{0,2}(\\${thousands}\\d{3})+(\\${point}\\d+)?$`)
   const plain = (grouped.test(spaced) ? spaced.replaceAll(thousands, '') : spaced).replace(',', '.')
   if (!/^-?\d*\.?\d*$|^-?(\d+\s+)?\d+\/\d+$/.test(plain) || !/\d/.test(plain)) return NaN
   if (!plain.includes('/')) return Number(plain)
