@@ -3,7 +3,16 @@ import { findFood } from '../food/catalogue'
 import { plan } from '../program/plan'
 import { cautionText } from '../../locales/sentences'
 import CAUTIONS from '../../locales/en/cautions.json'
-import { cautionsFor, isRefused, mayBoilDry, runCautions, type CautionId, type PlanFacts } from './rules'
+import {
+  cautionsFor,
+  dishCautions,
+  isRefused,
+  mayBoilDry,
+  mealCautions,
+  runCautions,
+  type CautionId,
+  type PlanFacts,
+} from './rules'
 
 type FoodFacts = PlanFacts['foods'][number]
 const soak = { hours: 9, waterC: 18, keepWater: false }
@@ -280,5 +289,229 @@ describe('meat to its middle', () => {
     expect(run(70, true)).toEqual(['meat-raw'])
     expect(run(70, false)).toEqual([])
     expect(run(90, true)).toEqual([])
+  })
+})
+
+describe('a limit', () => {
+  const beans = (change: Partial<FoodFacts>) => [kidney(change)]
+  const tin = { food: findFood('basmati-white')!, fullShare: 0.6, limitShare: 0.6, thickerByMm: 0, material: 'steel' }
+  const inTins = (change: Partial<typeof tin>, baseReachesMm = 0) => ({
+    tins: { faults: [], baseReachesMm, filled: [{ ...tin, ...change }] },
+  })
+  // What is still right, what is no more, and what is then said of it.
+  it.each<[CautionId, string, still: PlanFacts, beyond: PlanFacts, 'refuse' | 'warn' | 'note']>([
+    [
+      'too-little-liquid',
+      'a gram of rounding under the least',
+      facts([kidney()], { liquidG: 199 }),
+      facts([kidney()], { liquidG: 198.9 }),
+      'refuse',
+    ],
+    ['lectin-not-done', 'just what it needs', facts(beans({ gets: 90 })), facts(beans({ gets: 89.9 })), 'refuse'],
+    [
+      'lectin-soak',
+      'five hours',
+      facts(beans({ soak: { ...soak, hours: 5 } })),
+      facts(beans({ soak: { ...soak, hours: 4.9 } })),
+      'warn',
+    ],
+    [
+      'lectin-hot-soak',
+      'a short soak at 40 °C',
+      facts(beans({ soak: { ...soak, hours: 1, waterC: 40 } })),
+      facts(beans({ soak: { ...soak, hours: 1, waterC: 41 } })),
+      'warn',
+    ],
+    [
+      'lectin-boil-altitude',
+      '600 m up',
+      facts([kidney()], { appliance: { kind: 'open' }, release: null, altitudeM: 600 }),
+      facts([kidney()], { appliance: { kind: 'open' }, release: null, altitudeM: 601 }),
+      'warn',
+    ],
+    [
+      'warm-soak',
+      'four hours in a warm room',
+      facts(beans({ soak: { hours: 4, waterC: 30, keepWater: false } }), { roomC: 30 }),
+      facts(beans({ soak: { hours: 4.1, waterC: 30, keepWater: false } }), { roomC: 30 }),
+      'warn',
+    ],
+    [
+      'warm-soak',
+      'a night at 25 °C',
+      facts(beans({ soak: { hours: 9, waterC: 40, keepWater: false } }), { roomC: 25 }),
+      facts(beans({ soak: { hours: 9, waterC: 40, keepWater: false } }), { roomC: 26 }),
+      'warn',
+    ],
+    ['overcooked', 'all that it stands', facts(beans({ gets: 300 })), facts(beans({ gets: 300.1 })), 'warn'],
+    ['too-wet', 'as wet as was wished', facts([kidney()]), facts([kidney()], { surplusG: 1 }), 'warn'],
+    [
+      'meat-raw',
+      '74 °C',
+      facts([food('chicken-breast', { soak: null, centreC: 74 })]),
+      facts([food('chicken-breast', { soak: null, centreC: 73.9 })]),
+      'refuse',
+    ],
+    ['tin-too-full', 'as full as it may be', facts([], inTins({})), facts([], inTins({ fullShare: 0.61 })), 'refuse'],
+    [
+      'piece-too-thick',
+      'a piece that just fits',
+      facts([], inTins({})),
+      facts([], inTins({ thickerByMm: 0.5 })),
+      'refuse',
+    ],
+    ['base-reaches-tin', 'a base up to the tin', facts([], inTins({})), facts([], inTins({}, 0.5)), 'warn'],
+    ['tin-material', 'steel', facts([], inTins({})), facts([], inTins({ material: 'plastic' })), 'warn'],
+  ])('%s: %s is right, a little beyond is not', (id, _, still, beyond, severity) => {
+    expect(severityOf(still, id)).toBeUndefined()
+    expect(severityOf(beyond, id)).toBe(severity)
+  })
+
+  it('of the soak holds for water that is kept only while there is a soak', () => {
+    const kept = (hours: number) => facts(beans({ soak: { ...soak, hours, keepWater: true } }))
+    expect(severityOf(kept(0), 'lectin-soak-water')).toBeUndefined()
+    expect(severityOf(kept(0.5), 'lectin-soak-water')).toBe('warn')
+    expect(severityOf(facts(beans({ soak: { ...soak, hours: 0, waterC: 90 } })), 'lectin-hot-soak')).toBeUndefined()
+  })
+
+  it('of an egg is the cook’s to pass, of meat not', () => {
+    const at = (id: string) => severityOf(facts([food(id, { soak: null, centreC: 70 })]), 'meat-raw')
+    expect(at('egg')).toBe('warn')
+    expect(at('chicken-breast')).toBe('refuse')
+    expect(at('potato-cubes')).toBeUndefined()
+  })
+
+  it('says by how much it was passed', () => {
+    const said = (plan: PlanFacts, id: CautionId) => cautionsFor(plan).find((one) => one.id === id)!.params
+    expect(said(facts([kidney()], { liquidG: 120.4 }), 'too-little-liquid')).toEqual({ grams: 120, minimum: 200 })
+    expect(said(facts([], inTins({ fullShare: 0.84 })), 'tin-too-full')).toMatchObject({ percent: 84, limit: 60 })
+    expect(said(facts([], inTins({ thickerByMm: 2.1 })), 'piece-too-thick')).toMatchObject({ by: 3 })
+    expect(said(facts([], inTins({}, 4.2)), 'base-reaches-tin')).toEqual({ by: 5 })
+    expect(said(facts([kidney()], { becomes: 'dry', shortG: 42.4 }), 'too-dry')).toEqual({ grams: 42 })
+    expect(said(facts([food('chicken-breast', { soak: null, centreC: 70.9 })]), 'meat-raw')).toEqual({
+      food: 'chicken-breast',
+      temp: 70,
+      least: 74,
+    })
+  })
+
+  it.each(['dry', 'scorches'] as const)('of dryness is passed where it comes out so: %s', (becomes) => {
+    expect(severityOf(facts([kidney()], { becomes }), 'too-dry')).toBe('warn')
+    expect(severityOf(facts([kidney()], { becomes: 'thick' }), 'too-dry')).toBeUndefined()
+  })
+})
+
+describe('a dish', () => {
+  const served = (id: string, change: Partial<Parameters<typeof dishCautions>[0]['foods'][number]> = {}) => ({
+    food: findFood(id)!,
+    gets: 100,
+    firm: 60,
+    centreC: null,
+    soak,
+    ...change,
+  })
+  const of = (change: Partial<Parameters<typeof dishCautions>[0]>) =>
+    dishCautions({
+      foods: [],
+      altitudeM: 0,
+      stages: [],
+      saltShare: 0.008,
+      saltRange: [0.005, 0.011],
+      chills: false,
+      ...change,
+    })
+  const said = (change: Partial<Parameters<typeof dishCautions>[0]>) =>
+    of(change).map(({ id, severity }) => `${severity} ${id}`)
+
+  it('is minded for nothing where all is done', () => {
+    expect(said({ foods: [served('kidney-red'), served('toor-split'), served('egg')] })).toEqual([])
+  })
+
+  it('refuses meat that no pot cooked, and leaves what a pot cooked to that pot', () => {
+    expect(said({ foods: [served('chicken-breast')] })).toEqual(['refuse meat-never-cooked'])
+    expect(said({ foods: [served('chicken-breast', { centreC: 40, gets: 0 })] })).toEqual([])
+  })
+
+  it('refuses beans with lectin that are short of firm, and warns of others', () => {
+    expect(said({ foods: [served('kidney-red', { gets: 60 })] })).toEqual([])
+    expect(said({ foods: [served('kidney-red', { gets: 59.9 })] })).toEqual(['refuse lectin-not-done'])
+    expect(said({ foods: [served('toor-split', { gets: 59.9 })] })).toEqual(['warn never-cooked'])
+  })
+
+  it('says how beans that were only simmered are to be soaked; of others their pot has said it', () => {
+    const raw = { soak: null }
+    expect(said({ foods: [served('kidney-red', raw)] })).toEqual(['warn lectin-soak'])
+    expect(said({ foods: [served('kidney-red', { ...raw, centreC: 99 })] })).toEqual([])
+    expect(said({ foods: [served('kidney-red', { ...raw, gets: 10 })], altitudeM: 1450 })).toEqual([
+      'refuse lectin-not-done',
+      'warn lectin-boil-altitude',
+      'warn lectin-soak',
+    ])
+  })
+
+  it('minds much salt, what is put away, and what its stages said, each once and the gravest first', () => {
+    expect(of({ saltShare: 0.0142 })).toEqual([{ id: 'much-salt', severity: 'note', params: { percent: '1.4' } }])
+    expect(said({ saltShare: 0.011 })).toEqual([])
+    const rice = { id: 'cool-rice', severity: 'note', params: {} } as const
+    const one = { id: 'overcooked', severity: 'warn', params: { food: 'egg' } } as const
+    const other = { ...one, params: { food: 'toor-split' } }
+    expect(of({ stages: [rice, one, other, one, rice], chills: true })).toEqual([
+      one,
+      other,
+      { id: 'cool-in-time', severity: 'warn', params: {} },
+      rice,
+    ])
+  })
+
+  it('of a dinner is minded with the others, without what is only noted', () => {
+    const warn = { id: 'overcooked', severity: 'warn', params: { food: 'egg' } } as const
+    const note = { id: 'cool-rice', severity: 'note', params: {} } as const
+    const refuse = { id: 'too-full', severity: 'refuse', params: { level: '3.0', limit: '2.5' } } as const
+    expect(
+      mealCautions([
+        { cautions: [note, warn], ahead: false },
+        { cautions: [warn, refuse], ahead: true },
+        { cautions: [], ahead: true },
+      ]),
+    ).toEqual([refuse, warn, { id: 'cool-in-time', severity: 'warn', params: {} }])
+  })
+})
+
+describe('a pot that cooks', () => {
+  const cooking = (change: Partial<Parameters<typeof runCautions>[0]>) =>
+    runCautions({ foods: [], heatIsOff: false, waterEndG: 300, ...change }).map(
+      ({ id, severity }) => `${severity} ${id}`,
+    )
+  const bean = { food: findFood('kidney-red')!, gets: 50, needs: 60 }
+
+  it('may run dry while the heat is on, which is said once', () => {
+    expect(cooking({ waterEndG: 0 })).toEqual(['warn runs-dry'])
+    expect(cooking({ waterEndG: 0.1 })).toEqual([])
+    expect(cooking({ waterEndG: -5, heatIsOff: true })).toEqual([])
+    expect(cooking({ waterEndG: -5, overdue: { minutes: 4, leastWaterG: 900 } })).toEqual(['warn overdue'])
+  })
+
+  it('is asked about when overdue, and a danger below 200 g of water', () => {
+    expect(cooking({ overdue: { minutes: 4, leastWaterG: 200 } })).toEqual(['warn overdue'])
+    expect(cooking({ overdue: { minutes: 4, leastWaterG: 199 } })).toEqual(['warn overdue-dry'])
+    expect(
+      runCautions({ foods: [], heatIsOff: false, waterEndG: 9, overdue: { minutes: 4.4, leastWaterG: -20 } }),
+    ).toEqual([{ id: 'overdue-dry', severity: 'warn', params: { g: 0 } }])
+  })
+
+  it('is judged by what its food has had once the heat is off, and not before', () => {
+    expect(cooking({ foods: [bean] })).toEqual([])
+    expect(cooking({ foods: [bean], heatIsOff: true })).toEqual(['refuse lectin-not-done'])
+    expect(cooking({ foods: [{ ...bean, still: 5 }], heatIsOff: true })).toEqual(['warn lectin-not-yet'])
+    expect(cooking({ foods: [{ ...bean, gets: 60 }], heatIsOff: true })).toEqual([])
+    expect(cooking({ foods: [{ ...bean, food: findFood('toor-split')! }], heatIsOff: true })).toEqual([])
+  })
+
+  it('has meat in it that is looked at only in the last closing, where its middle is known', () => {
+    const meat = { food: findFood('chicken-breast')!, gets: 50, needs: 40 }
+    expect(cooking({ foods: [{ ...meat, centreC: 70 }], heatIsOff: true })).toEqual(['refuse meat-raw'])
+    expect(cooking({ foods: [{ ...meat, centreC: 70, still: 3 }], heatIsOff: true })).toEqual([])
+    expect(cooking({ foods: [{ ...meat, centreC: 70 }] })).toEqual([])
+    expect(cooking({ foods: [meat], heatIsOff: true })).toEqual([])
   })
 })

@@ -7,7 +7,7 @@ import type { OwnedTin, StackAsk, StackFood } from './ask'
 import { mendStack } from './mend'
 import { bestCandidate, bruteForce } from '../../tests/trials/stack'
 import { findStacks, type StackAnswer } from './search'
-import { compare, type Candidate } from './weigh'
+import { compare, outsideOf, type Candidate } from './weigh'
 import { unsaidOf } from '../../tests/whole'
 
 const tin = (id: string, diameterMm: number, heightMm: number, lid = true): OwnedTin => ({
@@ -63,6 +63,22 @@ describe('of two arrangements', () => {
       }
     expect(compare(inOrder[0]!, { ...inOrder[0]! })).toBe(0)
   })
+})
+
+describe('how far outside its window a food is', () => {
+  it.each([
+    [10, 0],
+    [20, 0],
+    [15, 0],
+    [5, Math.log(2)],
+    [9.9, Math.log(10 / 9.9)],
+    [40, Math.log(2)],
+    [20.1, Math.log(20.1 / 20)],
+    // What got nothing at all is far off, but not endlessly.
+    [0, 10],
+  ])('with %d boil-minutes of 10 to 20: %d', (got, outside) =>
+    expect(outsideOf({ needs: 10, max: 20 }, got)).toBeCloseTo(outside, 9),
+  )
 })
 
 const SUNDAY = [food('red-rice', 140), food('toor-split', 130), food('beetroot-whole', 400)]
