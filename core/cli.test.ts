@@ -9,7 +9,10 @@ import { wavOf } from '../tests/wav'
 import { beansWithSquash, requestFor } from '../tests/dishes'
 
 function core(args: string[], input = '') {
-  const { stdout, status } = spawnSync('npx', ['tsx', 'core/cli.ts', ...args], { input, encoding: 'utf8' })
+  const { stdout, status } = spawnSync(process.execPath, ['--import', 'tsx', 'core/cli.ts', ...args], {
+    input,
+    encoding: 'utf8',
+  })
   return { status, output: stdout === '' ? null : (JSON.parse(stdout) as Record<string, unknown>) }
 }
 

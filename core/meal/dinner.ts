@@ -4,7 +4,8 @@ import { tasksOfDinner, type Dinner, type InTin } from './dinner-tasks'
 import type { Mend, Wish } from './impossible'
 import { planMeal } from './meal'
 import { replanMeal, type Begun } from './replan'
-import type { MealPlan, Patience } from './schedule'
+import { endOf, type Patience } from './patience'
+import type { MealPlan } from './schedule'
 import type { DishTask } from './tasks'
 import { burnerClashes, mendingWays, waysToKeepHour, type BurnerClash, type DinnerWay } from './ways'
 
@@ -52,8 +53,7 @@ export function planDinner(dinner: Dinner, patience: Patience): Outcome<DinnerAn
     }
     return { ok: true, value: { possible: true, dinner: { tasks, answers, inTins, plan, begun, ...inTime, ...late } } }
   }
-  const end = patience.nowMs() + patience.withinMs * TIME_FOR_DISHES
-  const stop = () => patience.stopped?.() === true || patience.nowMs() > end
+  const stop = endOf(patience, TIME_FOR_DISHES)
   if (dinner.going) {
     const again = replanMeal(request, dinner.going.now, begun, patience, dinner.like)
     if (!again) return failed(problem('meal-not-in-time', 'tasks'))

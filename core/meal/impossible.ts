@@ -1,6 +1,6 @@
 import type { MealRequest, Task } from './meal.schema'
 import { modelOf } from './model'
-import type { Patience } from './schedule'
+import { endOf, type Patience } from './patience'
 
 /** Something that is wished of a meal and could be given up. */
 export type Wish =
@@ -47,17 +47,13 @@ export function possible(request: MealRequest, stop: () => boolean): boolean | n
  */
 export function whyImpossible(request: MealRequest, patience: Patience): Impossible {
   // Each of the two questions has its time.
-  const within = () => {
-    const end = patience.nowMs() + patience.withinMs
-    return () => patience.stopped?.() === true || patience.nowMs() > end
-  }
-  const stop = within()
+  const stop = endOf(patience)
   let kept = wishesOf(request)
   for (const wish of kept) {
     const others = kept.filter((one) => one !== wish)
     if (possible(onlyWith(request, others), stop) === false) kept = others
   }
-  return { wishes: kept, mends: mendsOf(request, kept, within()) }
+  return { wishes: kept, mends: mendsOf(request, kept, endOf(patience)) }
 }
 
 /** What could be given up, that which a cook gives up last first. */

@@ -3,7 +3,8 @@ import { problemsOfMeal } from './checks'
 import { whyImpossible, type Impossible } from './impossible'
 import type { Placed } from './figures'
 import type { MealRequest } from './meal.schema'
-import { scheduleMeal, type MealPlan, type Patience } from './schedule'
+import type { Patience } from './patience'
+import { scheduleMeal, type MealPlan } from './schedule'
 
 export type MealAnswer = { possible: true; plan: MealPlan } | ({ possible: false } & Impossible)
 

@@ -1,7 +1,8 @@
 import { leastLater, servedLater } from './impossible'
 import type { Placed } from './figures'
 import type { MealRequest, Task } from './meal.schema'
-import { scheduleMeal, type MealPlan, type Patience } from './schedule'
+import { endOf, type Patience } from './patience'
+import { scheduleMeal, type MealPlan } from './schedule'
 
 /** A task that has been begun, and how long it takes by the newest outlook, or took. */
 export interface Begun {
@@ -33,8 +34,8 @@ export function replanMeal(
   patience: Patience,
   like: readonly Placed[] = [],
 ): Replanned | null {
-  const end = patience.nowMs() + patience.withinMs
-  const stop = () => patience.stopped?.() === true || patience.nowMs() > end
+  const endMs = patience.nowMs() + patience.withinMs
+  const stop = endOf(patience)
   const standing = standingAt(request, now, begun)
   const asWished = leastLater(standing, stop)
   // What is begun is not thrown away: it waits, if there is no other way.
@@ -43,7 +44,7 @@ export function replanMeal(
   if (laterMinutes === null) return null
   const moved = servedLater(asWished === null ? eased : standing, laterMinutes)
   const nearest = like.map(({ id, startMinute }) => ({ id, startMinute: startMinute - laterMinutes }))
-  const plan = scheduleMeal(moved, { ...patience, withinMs: Math.max(1, end - patience.nowMs()) }, nearest)
+  const plan = scheduleMeal(moved, { ...patience, withinMs: Math.max(1, endMs - patience.nowMs()) }, nearest)
   if (plan === null || plan === 'stopped') return null
   return { request: moved, plan, laterMinutes, waiting: asWished === null ? dishes : [] }
 }

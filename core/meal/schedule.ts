@@ -1,6 +1,7 @@
 import { figuresOf, type MealFigures, type Placed } from './figures'
 import type { MealRequest } from './meal.schema'
 import { modelOf } from './model'
+import { endOf, type Patience } from './patience'
 
 export interface MealPlan extends MealFigures {
   tasks: Placed[]
@@ -8,16 +9,6 @@ export interface MealPlan extends MealFigures {
   bound: MealFigures
   /** The plan is the best there is, by proof. */
   optimal: boolean
-}
-
-/** How long it may take, by a clock that is given: core has none. */
-export interface Patience {
-  /** Milliseconds, from any beginning. */
-  nowMs: () => number
-  /** When the best plan so far is taken. */
-  withinMs: number
-  /** Asked now and then: true ends it at once. */
-  stopped?: () => boolean
 }
 
 type Ask = (least: number, best: number) => number
@@ -47,18 +38,18 @@ const IN_ORDER: readonly { figure: keyof MealFigures; asks: readonly { ask: Ask;
 
 /**
  * The best plan of a meal: fewest minutes of hands in the last 20 before serving, then the shortest span, then the
- * least holding; each proved if there is time. Of plans that are as good the one nearest to `like` is likely. Null where there is no plan at all, 'stopped' where none was found in
- * time. Exact: the search below closes the gap between what it found and what it has shown to be impossible.
+ * least holding; each proved if there is time. Of plans that are as good the one nearest to `like` is likely. Null where
+ * there is no plan at all, 'stopped' where none was found in time. Exact: the search below closes the gap between what it found and what it has shown to be impossible.
  */
 export function scheduleMeal(
   request: MealRequest,
-  { nowMs, withinMs, stopped = () => false }: Patience,
+  patience: Patience,
   like: readonly Placed[] = [],
 ): MealPlan | null | 'stopped' {
   const { search, objectives, placed } = modelOf(request, 0, like)
-  const end = nowMs() + withinMs
-  const until = (at: number) => () => stopped() || nowMs() > at
-  const first = search.solve([], until(end))
+  const { nowMs, withinMs } = patience
+  const endMs = nowMs() + withinMs
+  const first = search.solve([], endOf(patience))
   if (first !== 'found') return first === 'none' ? null : 'stopped'
   let tasks = placed()
   const bound = Object.fromEntries(IN_ORDER.map(({ figure }) => [figure, objectives[figure].least()])) as {
@@ -70,7 +61,7 @@ export function scheduleMeal(
     let least = Math.max(0, objective.least())
     let best = figuresOf(request, tasks)[figure]
     for (const { ask, share } of asks) {
-      const stop = until(nowMs() + share * (end - nowMs()))
+      const stop = endOf({ ...patience, withinMs: endMs - nowMs() }, share)
       while (least < best) {
         const most = ask(least, best)
         const outcome = search.solve([objective.atMost(most)], stop)

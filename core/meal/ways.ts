@@ -6,7 +6,7 @@ import { figuresOf, type MealFigures, type Placed } from './figures'
 import { leastLater, possible, type Wish } from './impossible'
 import { planMeal } from './meal'
 import { replanMeal, type Begun } from './replan'
-import type { Patience } from './schedule'
+import { endOf, type Patience } from './patience'
 import type { DishTask } from './tasks'
 
 /** Something that could be done otherwise with one of the dishes. */
@@ -157,7 +157,7 @@ export function mendingWays(
 export function waysToKeepHour(
   dinner: Dinner,
   begun: readonly Begun[],
-  { nowMs, stopped }: Patience,
+  patience: Patience,
   stop: () => boolean,
 ): DinnerWay[] {
   return waysOf(dinner, begun).filter((way) => {
@@ -166,8 +166,8 @@ export function waysToKeepHour(
     const built = tasksOfDinner(applied(dinner, way))
     if (!built.ok) return false
     const { request, tasks } = built.value
-    const patience: Patience = { nowMs, withinMs: LOOK_MS, ...(stopped ? { stopped } : {}) }
-    return replanMeal(request, dinner.going!.now, dinner.going!.begunOf(tasks), patience)?.laterMinutes === 0
+    const { now, begunOf } = dinner.going!
+    return replanMeal(request, now, begunOf(tasks), { ...patience, withinMs: LOOK_MS })?.laterMinutes === 0
   })
 }
 
@@ -176,7 +176,7 @@ export function waysToKeepHour(
  * best first, and of each kind and dish the best alone. What a rule refuses, or a longer wait than the cook's patience allows to find, is not among them.
  */
 export function betterWays(dinner: Dinner, patience: Patience): WeighedWay[] {
-  const end = patience.nowMs() + patience.withinMs
+  const isOver = endOf(patience)
   const look = (of: Dinner): MealFigures | null => {
     const built = tasksOfDinner(of)
     if (!built.ok) return null
@@ -186,7 +186,7 @@ export function betterWays(dinner: Dinner, patience: Patience): WeighedWay[] {
   const now = look(dinner)
   if (!now) return []
   const found = waysOf(dinner).flatMap((way): WeighedWay[] => {
-    if (patience.nowMs() > end || patience.stopped?.() === true) return []
+    if (isOver()) return []
     const figures = look(applied(dinner, way))
     return figures && isBetter(figures, now) ? [{ way, figures }] : []
   })
