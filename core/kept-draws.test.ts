@@ -244,7 +244,31 @@ describe('what was drawn', () => {
       const ways = betterWays(dinner, patience())
       if (!outcome.value.possible) return `${name}: not possible · ${mark(outcome.value)} ${mark(ways)}`
       const told = { ...outcome.value.dinner, answers: null }
-      return `${name}: ${told.tasks.length} tasks, ${told.waiting.length} wait · ${mark(told)} ${mark(ways)}`
+      // One task is put where the cook wants it; then half of it is done, each thing taking a little longer.
+      const { tasks } = told.plan
+      const last = [...tasks].sort((a, b) => b.startMinute - a.startMinute)[0]!
+      const put = planDinner({ ...dinner, put: [{ ...last, startMinute: last.startMinute - 3 }] }, patience())
+      const middle = tasks[Math.floor(tasks.length / 2)]!.startMinute
+      const going = planDinner(
+        {
+          ...dinner,
+          like: tasks,
+          going: {
+            now: middle + 2,
+            begunOf: (list) =>
+              list.flatMap(({ id, minutes }) => {
+                const from = tasks.find((one) => one.id === id)?.startMinute ?? 0
+                const done = from + minutes + 2 <= middle
+                return from < middle ? [{ id, startMinute: from, minutes: minutes + 2, done }] : []
+              }),
+          },
+        },
+        patience(),
+      )
+      const withoutAnswers = (of: typeof put) =>
+        of.ok && of.value.possible ? { ...of.value.dinner, answers: null } : of
+      const marks = [told, ways, withoutAnswers(put), withoutAnswers(going)].map(mark).join(' ')
+      return `${name}: ${told.tasks.length} tasks, ${told.waiting.length} wait · ${marks}`
     })
     await kept(lines, 'dinners')
   })

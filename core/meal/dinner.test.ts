@@ -287,6 +287,28 @@ describe('a dish in the pot of another', () => {
       expect(outcome).toMatchObject({ ok: false, problems: [{ code: 'meal-not-in-tin' }] })
   })
 
+  it('stands in a tin only with little else around it', () => {
+    const beside = (oilG: number, waterG: number): Dish => ({
+      ...brown,
+      lines: [...brown.lines, line('oil', 'oil', oilG), line('water', 'water', waterG)],
+      stages: [
+        stage('pot', 'pot', { rice: 'rest', oil: 'rest', water: 'rest' }, [], {
+          pot: potSettings({ cookerId: 'old', freeLiquid: 'drained' }),
+        }),
+      ],
+    })
+    const outcome = (oilG: number, waterG: number) =>
+      planDinner(dinnerOf([host, { ...dishOf('B', beside(oilG, waterG)), inPotOf: 'A' }]), patient)
+    // Of 150 g of rice fifteen hundredths, oil and water together.
+    expect(outcome(8, 5)).toMatchObject({ ok: true, value: { possible: true } })
+    for (const [oilG, waterG] of [
+      [40, 0],
+      [0, 40],
+      [14, 14],
+    ] as const)
+      expect(outcome(oilG, waterG)).toMatchObject({ ok: false, problems: [{ code: 'meal-not-in-tin' }] })
+  })
+
   it('is offered where one cooker is all there is', () => {
     const pots = dinnerOf([]).pots.slice(0, 1)
     const one = [host, { ...guest, request: requestFor(inCooker(brown, 'blue')) }]
