@@ -1,4 +1,4 @@
-import { COOKERS } from '~~/core/appliance/appliance'
+import { COOKERS, kindOf } from '~~/core/appliance/appliance'
 import { findFood } from '~~/core/food/catalogue'
 import { inUse } from '~~/shared/kitchen'
 import { newPot, requestOf } from '~~/shared/pot'
@@ -9,7 +9,7 @@ import { newPot, requestOf } from '~~/shared/pot'
  */
 export async function tryBeans(lentName: string): Promise<void> {
   const kitchen = useKitchenStore().kitchen!
-  const of = inUse(kitchen.cookers).find(({ cooker }) => cooker.appliance.kind === 'whistling') ?? {
+  const of = inUse(kitchen.cookers).find(({ cooker }) => kindOf(cooker.appliance).tells === 'whistles') ?? {
     id: '',
     name: lentName,
     cooker: COOKERS['whistling-5l-aluminium']!,

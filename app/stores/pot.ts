@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { MOST } from '~~/core/bounds'
 import { readAmount, typedAmount } from '~~/core/measure/amount'
-import { useLocalStorage, useManualRefHistory, watchDebounced } from '@vueuse/core'
+import { useLocalStorage } from '@vueuse/core'
 import { STORED } from '~/composables/storageShape'
 import { findFood } from '~~/core/food/catalogue'
 import { cooksCovered } from '~~/core/food/food'
@@ -24,8 +24,6 @@ import {
 } from '~~/shared/pot'
 import type { KeptPot } from '~~/shared/household'
 
-const UNDO_STEP_MS = 350
-const MOST_UNDO = 120
 const MOST_FOODS = MOST.items
 
 /** Of a pot that was kept under a name: which, and as what it was last kept. */
@@ -59,25 +57,7 @@ export const usePotStore = defineStore('pot', () => {
   /** The pot as it would be kept: in tins if it is looked at so and something stands in them. */
   const content = computed<Pot>(() => ({ ...form.value, inTins: view.value === 'tins' && isStacked.value }))
   const keptAs = computed<KeptAs | null>(() => lastKept.value[shown.value.keptId ?? ''] ?? null)
-  const history = useManualRefHistory(shown, { clone: true, capacity: MOST_UNDO })
-  const { canUndo, canRedo } = history
-  let settled = JSON.stringify(shown.value)
-  /** Makes what has changed since the last step a step of its own; nothing if nothing has. */
-  function settle() {
-    const now = JSON.stringify(shown.value)
-    if (now === settled) return
-    settled = now
-    history.commit()
-  }
-  watchDebounced(shown, settle, { deep: true, debounce: UNDO_STEP_MS })
-  function step(back: boolean) {
-    settle()
-    if (back) history.undo()
-    else history.redo()
-    settled = JSON.stringify(shown.value)
-  }
-  const undo = () => step(true)
-  const redo = () => step(false)
+  const { settle, undo, redo, canUndo, canRedo } = useTypedHistory(shown)
 
   const foods = computed(() => form.value.items.map(({ foodId }) => foodById(kitchen.value, foodId) ?? null))
   const names = computed(() => form.value.items.map(({ foodId }) => useKitchenStore().foodName(foodId)))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { holdsPressure } from '~~/core/appliance/appliance'
+import { holdsPressure, kindOf } from '~~/core/appliance/appliance'
 import { BURNERS } from '~~/core/appliance/burner'
 import { MOST } from '~~/core/bounds'
 import { characterOf } from '~~/core/program/character'
@@ -67,7 +67,7 @@ const showMemory = ref(false)
     <v-btn :to="`/kitchen/test/${cooker.id}`" color="primary" size="large" block>{{ t('kitchen.test.go') }}</v-btn>
     <p class="links">
       <button
-        v-if="cooker.cooker.appliance.kind === 'whistling'"
+        v-if="kindOf(cooker.cooker.appliance).tells === 'whistles'"
         type="button"
         class="link-button"
         :aria-expanded="showMemory"

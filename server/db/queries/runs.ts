@@ -33,36 +33,38 @@ const MOST_ON = 50
 /** So many pots does no household cook in a day. */
 const MOST_A_DAY = 200
 
+const wasBegun = sql`exists (select 1 from ${runEvents} where ${runEvents.runId} = ${runs.id})`
+
+/** A run with all that happened in it, in one question; its plan without the two documents, which are known mostly. */
+const wholeRun = (scope: Scope) => ({
+  run: {
+    id: runs.id,
+    planId: runs.planId,
+    createdAt: runs.createdAt,
+    remarks: runs.remarks,
+    teaches: runs.teaches,
+    cameOut: runs.cameOut,
+  },
+  plan: planHead,
+  events: sql<EventRow[]>`coalesce((
+    select json_agg(json_build_object(
+      'id', ${runEvents.id}, 'at', round(extract(epoch from ${runEvents.happenedAt}) * 1000), 'data', ${runEvents.data},
+      'by', ${runEvents.memberId}) order by ${runEvents.sequence})
+    from ${runEvents} where ${own(scope, runEvents)} and ${runEvents.runId} = ${runs.id}), '[]')`,
+  verdicts: sql<Verdict[]>`coalesce((
+    select json_agg(json_build_object(
+      'content', ${verdicts.content}, 'foodId', ${verdicts.foodId}, 'texture', ${verdicts.texture},
+      'water', ${verdicts.water}, 'note', ${verdicts.note}))
+    from ${verdicts} where ${own(scope, verdicts)} and ${verdicts.runId} = ${runs.id}), '[]')`,
+  photoAt: sql<number | null>`(
+    select round(extract(epoch from ${runPhotos.takenAt}) * 1000)::float8
+    from ${runPhotos} where ${own(scope, runPhotos)} and ${runPhotos.runId} = ${runs.id})`,
+})
+
 /** Plans, and the runs that follow them. */
 export function runQueries(scope: Scope) {
   const { db, householdId, memberId } = scope
-  const wasBegun = sql`exists (select 1 from ${runEvents} where ${runEvents.runId} = ${runs.id})`
-  /** A run with all that happened in it, in one question; its plan without the two documents, which are known mostly. */
-  const wholeRun = {
-    run: {
-      id: runs.id,
-      planId: runs.planId,
-      createdAt: runs.createdAt,
-      remarks: runs.remarks,
-      teaches: runs.teaches,
-      cameOut: runs.cameOut,
-    },
-    plan: planHead,
-    events: sql<EventRow[]>`coalesce((
-      select json_agg(json_build_object(
-        'id', ${runEvents.id}, 'at', round(extract(epoch from ${runEvents.happenedAt}) * 1000), 'data', ${runEvents.data},
-        'by', ${runEvents.memberId}) order by ${runEvents.sequence})
-      from ${runEvents} where ${own(scope, runEvents)} and ${runEvents.runId} = ${runs.id}), '[]')`,
-    verdicts: sql<Verdict[]>`coalesce((
-      select json_agg(json_build_object(
-        'content', ${verdicts.content}, 'foodId', ${verdicts.foodId}, 'texture', ${verdicts.texture},
-        'water', ${verdicts.water}, 'note', ${verdicts.note}))
-      from ${verdicts} where ${own(scope, verdicts)} and ${verdicts.runId} = ${runs.id}), '[]')`,
-    photoAt: sql<number | null>`(
-      select round(extract(epoch from ${runPhotos.takenAt}) * 1000)::float8
-      from ${runPhotos} where ${own(scope, runPhotos)} and ${runPhotos.runId} = ${runs.id})`,
-  }
-  const wholeRuns = () => db.select(wholeRun).from(runs).innerJoin(plans, eq(plans.id, runs.planId)).$dynamic()
+  const wholeRuns = () => db.select(wholeRun(scope)).from(runs).innerJoin(plans, eq(plans.id, runs.planId)).$dynamic()
 
   async function plan(planId: string): Promise<SavedPlan | null> {
     const [row] = await db
