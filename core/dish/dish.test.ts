@@ -367,6 +367,44 @@ describe('a dish that cannot be', () => {
     expect(codes(early)).toContain('takes-from-later')
   })
 
+  it('says of which stage and which other, as they are counted', () => {
+    const params = (change: (dish: Dish) => void, code: string) => {
+      const outcome = broken(change)
+      return outcome.ok ? null : outcome.problems.find((one) => one.code === code)
+    }
+    expect(params((dish) => dish.stages[2]!.from.push({ stage: 'rest', part: 'all' }), 'stage-circle')).toMatchObject({
+      path: 'stages.2.from.2',
+      params: { number: 3, other: 6 },
+    })
+    expect(params((dish) => dish.stages.splice(2, 0, dish.stages.pop()!), 'takes-from-later')).toMatchObject({
+      path: 'stages.2.from.0',
+      params: { number: 3, other: 6 },
+    })
+    expect(params((dish) => dish.stages[3]!.takes.push({ line: 'ghost' }), 'takes-no-line')).toMatchObject({
+      path: 'stages.3.takes.2',
+      params: { number: 4 },
+    })
+    expect(params((dish) => delete dish.stages[2]!.pot, 'stage-without-pot')).toMatchObject({
+      path: 'stages.2.pot',
+      params: { number: 3 },
+    })
+    expect(params((dish) => dish.lines.push(line('beans', 'onion', 5)), 'id-twice')).toMatchObject({
+      path: 'lines.9.id',
+      params: { value: 'beans' },
+    })
+    expect(params((dish) => dish.stages.push({ ...dish.stages[0]!, from: [] }), 'id-twice')).toMatchObject({
+      path: 'stages.6.id',
+      params: { value: 'soak' },
+    })
+  })
+
+  it('with nothing in it has no salt, and weighs nothing', () => {
+    const outcome = answerDish(
+      requestFor({ name: 'Air', servings: 1, lines: [], stages: [stage('rest', 'rest', {}, [])] }),
+    )
+    expect(outcome).toMatchObject({ ok: true, value: { massG: 0, saltShare: 0, served: { water: 0, fat: 0 } } })
+  })
+
   it('asks about what is open and answers the rest', () => {
     const questions = (change: (dish: Dish) => void) => {
       const outcome = broken(change)

@@ -146,7 +146,8 @@ describe('the ids of figures', () => {
       { kind: 'taste' },
     ]
     for (const figure of figures) expect(figureOfId(idOf(figure))).toEqual(figure)
-    for (const none of ['', 'taste me', 'flame-heat c', 'constructor x']) expect(figureOfId(none)).toBeNull()
+    for (const none of ['', 'taste me', 'flame-heat c', 'constructor x', 'need ', 'flame-heat c  low'])
+      expect(figureOfId(none)).toBeNull()
   })
 })
 
