@@ -6,7 +6,8 @@ export default defineConfig({
   timeout: 120_000,
   // Each journey has a household of its own.
   fullyParallel: true,
-  workers: 2,
+  // One more than the two cores that are counted on: some always wait for a sound, a clock or a server.
+  workers: 3,
   // A second try is named at the end of `npm test`; what fails twice is a fault.
   retries: 1,
   expect: { timeout: 20_000 },

@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import Unimport from 'unimport/unplugin'
 import { defineConfig } from 'vitest/config'
@@ -17,6 +18,8 @@ export default defineConfig({
   resolve: { alias: { '~~': root, '~': `${root}app` } },
   test: {
     include: ['{core,shared,app,server,scripts,locales,tests}/**/*.test.ts'],
+    // A core that is left free by default is one that idles once linting beside the tests is done.
+    maxWorkers: Math.max(2, availableParallelism() - 1),
     // Linting a snippet and starting the command line take their time on a small machine.
     testTimeout: 60_000,
     setupFiles: ['./vitest.setup.ts'],

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { drawn, dishRequests, planRequests, stackAsks, typedLines } from '../tests/draws'
+import { dishRequests, drawn, planRequests, stackAsks, typedLines, writtenRecipes, writtenSteps } from '../tests/draws'
+import { potSettings } from '../tests/dishes'
 import { cookedAnyhow } from '../tests/drawn-run'
 import { drawnMeal } from '../tests/meals'
 import { mark } from '../tests/told'
@@ -11,6 +12,8 @@ import { forgotten, standInsFor } from './dish/instead'
 import { cookedOf } from './dish/keep'
 import { scaled, waysToFit } from './dish/scale'
 import { readLine } from './formats/line'
+import { dishOfRecipe } from './formats/recipe-dish'
+import { figureIn, kindIn, minutesIn } from './formats/step'
 import { asLearnt } from './learn/apply'
 import { USUAL_MESS } from './learn/cook'
 import { idOf } from './learn/figure'
@@ -324,6 +327,24 @@ describe('what was drawn', () => {
       }),
       'lines',
     )
+  })
+
+  it('is taken for the same stages as before where a recipe is brought in', async () => {
+    const figure = (text: string) => {
+      const found = figureIn(text)
+      return found ? `${found.figure} ${found.kind} ${found.release ?? ''} ${found.releaseAfterMinutes ?? ''}` : '-'
+    }
+    const steps = drawn(writtenSteps, 200, 9).map(
+      (text) => `${text} → ${kindIn(text)}, ${minutesIn(text) ?? '-'} min, ${figure(text)}`,
+    )
+    const names = namesOf()
+    const recipes = drawn(writtenRecipes, 40, 10).map((recipe, i) => {
+      const written = { ...recipe, steps: recipe.steps.map((text) => ({ text, minutes: null })) }
+      const { dish, written: figures } = dishOfRecipe(written as never, names, potSettings())
+      const stages = dish.stages.map(({ kind, from, takes }) => `${kind}(${from.length}, ${takes.length})`)
+      return `${i} ${stages.join(' ')}; ${figures.length} written · ${mark({ dish, figures })}`
+    })
+    await kept([...steps, ...recipes], 'recipes')
   })
 })
 

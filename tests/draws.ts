@@ -403,3 +403,74 @@ export const typedLines: fc.Arbitrary<string> = fc
   .map(([bullet, amount, unit, of, thing, more]) =>
     `${bullet}${[amount, unit].filter(Boolean).join(amount && unit === 'g' ? '' : ' ')} ${of}${thing}${more}`.trim(),
   )
+
+const DOES = [
+  'Soak the beans',
+  'Marinate the chicken',
+  'Coat the meat and leave it',
+  'Temper the cumin',
+  'Pour the hot oil over it',
+  'Dry-roast the millet',
+  'Toast the rice without oil',
+  'Drain the lentils',
+  'Strain the stock',
+  'Mash the dal',
+  'Blend it to a purée',
+  'Simmer gently',
+  'Bring it to the boil',
+  'Cook until soft',
+  'Cook the onion in the ghee',
+  'Heat oil in a pan',
+  'Fry the onion',
+  'Brown the meat',
+  'Fluff the rice',
+  'Leave it to stand',
+  'Set aside for 10',
+  'Put it in the fridge',
+  'Chop the onions',
+  'Rinse the rice',
+  'Grind the spices',
+  'Stir in the salt',
+  'Close the lid and cook for 4 whistles',
+  'Pressure cook on high',
+  'Cook at low pressure',
+  'Slow cook on low',
+  'Put it in the rice cooker',
+  'Cook covered',
+  'Reduce the sauce',
+]
+const FOR_SO_LONG = [
+  '',
+  ' for 10 minutes',
+  ' for 8-10 min',
+  ' for 1 hour',
+  ' for 1 hour 30 minutes',
+  ' for 2 to 3 hours',
+  ' overnight',
+  ' for 1,5 hours',
+  ' for 25 mins',
+  ' 3 or 4 whistles',
+  ' until tender',
+]
+const AFTER_THAT = [
+  '',
+  ', natural release',
+  ', then let the pressure fall naturally for 10 minutes',
+  ', quick release',
+  '. Open the valve',
+  ', 10 minutes natural release',
+  ', then let it come down by itself',
+  '. Serve.',
+]
+/** A step of a recipe as it may be written. */
+export const writtenSteps: fc.Arbitrary<string> = fc
+  .tuple(fc.constantFrom(...DOES), fc.constantFrom(...FOR_SO_LONG), fc.constantFrom(...AFTER_THAT))
+  .map((parts) => parts.join(''))
+
+/** A recipe with such steps and lines. */
+export const writtenRecipes = fc.record({
+  name: fc.constant('Drawn'),
+  servings: fc.option(between(2, 8), { nil: null }),
+  ingredients: fc.array(typedLines, { minLength: 2, maxLength: 5 }),
+  steps: fc.array(writtenSteps, { minLength: 2, maxLength: 6 }),
+})

@@ -183,6 +183,20 @@ describe('what a step says', () => {
       'Cook at high pressure for 12 minutes. Let it release naturally for 10 minutes.',
       { kind: 'high-pressure', figure: 12, release: 'natural', releaseAfterMinutes: 10 },
     ],
+    [
+      'Pressure cook on high for 1 hour, 10 minutes natural release',
+      { kind: 'high-pressure', figure: 60, release: 'natural', releaseAfterMinutes: 10 },
+    ],
+    [
+      'Pressure cook for 25 minutes, 10-minute natural release',
+      { kind: 'high-pressure', figure: 25, releaseAfterMinutes: 10 },
+    ],
+    [
+      'High pressure, 25 minutes natural release',
+      { kind: 'high-pressure', figure: 25, release: 'natural', releaseAfterMinutes: null },
+    ],
+    ['4 whistles, 10 minutes natural release', { kind: 'whistles', figure: 4, releaseAfterMinutes: 10 }],
+    ['20 minutes at high pressure, NPR', { kind: 'high-pressure', figure: 20, release: 'natural' }],
     ['Cook on low pressure for 5 min, quick release', { kind: 'low-pressure', figure: 5, release: 'quick' }],
     ['Simmer for 1 hour 30 minutes', { kind: 'simmer', figure: 90 }],
     ['Slow cook on low for 8 hours', { kind: 'slow', figure: 480 }],

@@ -23,6 +23,11 @@ export function minutesIn(text: string): number | null {
   return middle(minutes!)
 }
 
+const WHISTLES = new RegExp(`${NUMBER}\\s*whistles?`, 'i')
+/** “Natural release for 10 minutes”, and “10 minutes natural release”. */
+const FALLS_FOR = new RegExp(`(?:natural(?:ly)?|npr)[^.;]{0,40}?${NUMBER}\\s*(?:min|mins|minutes?)`, 'i')
+const FOR_IT_TO_FALL = new RegExp(`${NUMBER}[\\s-]*(?:min|mins|minutes?)\\s*(?:of\\s*)?natural`, 'i')
+
 /** The figure that a recipe gives for a pot; null where it gives none. */
 export function figureIn(text: string): WrittenFigure | null {
   const release = /natural(?:ly)?|npr|by itself|on its own/i.test(text)
@@ -30,19 +35,15 @@ export function figureIn(text: string): WrittenFigure | null {
     : /quick|qpr|release the (?:pressure|steam)|open the valve/i.test(text)
       ? 'quick'
       : null
-  const after =
-    release === 'natural'
-      ? (new RegExp(`(?:natural(?:ly)?|npr)[^.;]{0,40}?${NUMBER}\\s*(?:min|mins|minutes?)`, 'i').exec(text) ??
-        new RegExp(`${NUMBER}[\\s-]*(?:min|mins|minutes?)\\s*(?:of\\s*)?natural`, 'i').exec(text))
-      : null
-  const common = { release, releaseAfterMinutes: after ? middle(after) : null } as const
-  const whistles = new RegExp(`${NUMBER}\\s*whistles?`, 'i').exec(text)
+  const whistles = WHISTLES.exec(text)
+  // The minutes of the pressure, not those of the release that follows: of one time alone nobody waits twice.
+  const withoutFall = text.replace(FALLS_FOR, '')
+  const rest = withoutFall.replace(FOR_IT_TO_FALL, '')
+  const tellsBoth = whistles !== null || minutesIn(rest) !== null
+  const cooking = tellsBoth ? rest : withoutFall
+  const after = FALLS_FOR.exec(text) ?? (tellsBoth ? FOR_IT_TO_FALL.exec(text) : null)
+  const common = { release, releaseAfterMinutes: release === 'natural' && after ? middle(after) : null } as const
   if (whistles) return { kind: 'whistles', figure: Math.round(middle(whistles)), ...common }
-  // The minutes of the pressure, not those of the release that follows.
-  const cooking = text.replace(
-    new RegExp(`(?:natural(?:ly)?|npr)[^.;]{0,40}?${NUMBER}\\s*(?:min|mins|minutes?)`, 'gi'),
-    '',
-  )
   if (/pressure/i.test(cooking)) {
     const minutes = minutesIn(cooking)
     if (minutes !== null)
