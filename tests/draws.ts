@@ -228,7 +228,19 @@ const OWN_THING: Ingredient = {
   cupG: 230,
   pieceG: null,
 }
-const SEASONED = ['onion', 'tomato', 'oil', 'salt', 'lemon-juice', 'stock', 'yogurt', 'garlic', OWN_THING.id]
+const SEASONED = [
+  'onion',
+  'tomato',
+  'oil',
+  'salt',
+  'lemon-juice',
+  'stock',
+  'yogurt',
+  'garlic',
+  'baking-soda',
+  'sugar',
+  OWN_THING.id,
+]
 /** Stages that may come before a pot, and after it. */
 const BEFORE = ['prepare', 'marinate', 'dry-roast', 'fry'] as const
 const AFTER = ['simmer', 'mash', 'drain', 'combine', 'temper', 'rest', 'fluff', 'chill'] as const
@@ -261,6 +273,15 @@ const dishes: fc.Arbitrary<Dish> = fc
     potStyle: fc.constantFrom(...STYLE_NAMES.slice(0, 4)),
     freeLiquid: fc.constantFrom(...FREE_LIQUIDS),
     pourG: seldom(between(200, 1200), 6),
+    chosen: seldom(
+      fc.record({
+        line: fc.constantFrom('f0', 'f1'),
+        old: seldom(fc.boolean(), 2),
+        sizeMm: seldom(between(5, 40), 2),
+        texture: seldom(fc.constantFrom('soft' as const, 'tender' as const), 2),
+      }),
+      2,
+    ),
     after: fc.array(fc.tuple(fc.constantFrom(...AFTER), stageMore), { maxLength: 3 }),
     kept: seldom(fc.record({ dryG: between(60, 120), boilMinutes: between(10, 60), saltG: between(0, 4) }), 6),
     servings: between(2, 6),
@@ -290,6 +311,7 @@ const dishes: fc.Arbitrary<Dish> = fc
       const pot = potSettings({
         style: of.potStyle,
         freeLiquid: of.freeLiquid,
+        foods: of.chosen ? [of.chosen] : [],
         ...(of.pourG === undefined ? {} : { pourG: of.pourG }),
       })
       return stage(`s${s}`, kind, Object.fromEntries(takes), from, { ...more, ...(kind === 'pot' ? { pot } : {}) })

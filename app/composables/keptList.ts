@@ -12,21 +12,35 @@ interface Kept {
 export function keptList<K extends Kept, Save>(kind: News['kind'], path: string) {
   const all = shallowRef<K[] | null>(null)
   const failure = ref<ApiFailure | null>(null)
+  /** What was kept and taken off while a list is on its way, which was written without it; by list. */
+  const since = new Set<Map<string, K | null>>()
+  let loading: Promise<void> = Promise.resolve()
 
-  async function load() {
+  const load = () => (loading = fetchAll())
+  async function fetchAll() {
     failure.value = null
+    const meanwhile = new Map<string, K | null>()
+    since.add(meanwhile)
     try {
-      all.value = await api<K[]>(path)
+      const fetched = await api<K[]>(path)
+      const changed = [...meanwhile.values()].filter((one) => one !== null).reverse()
+      all.value = [...changed, ...fetched.filter(({ id }) => !meanwhile.has(id))]
     } catch (error) {
       failure.value = failureOf(error)
+    } finally {
+      since.delete(meanwhile)
     }
   }
 
   const put = (one: K) => {
+    for (const meanwhile of since) meanwhile.set(one.id, one)
     all.value = [one, ...(all.value ?? []).filter(({ id }) => id !== one.id)]
     return one
   }
-  const drop = (id: string) => (all.value = (all.value ?? []).filter((one) => one.id !== id))
+  const drop = (id: string) => {
+    for (const meanwhile of since) meanwhile.set(id, null)
+    all.value = (all.value ?? []).filter((one) => one.id !== id)
+  }
 
   /** One as it stands now; throws what the server refuses. */
   const fetchOne = (id: string) => api<K>(`${path}/${id}`)
@@ -41,6 +55,8 @@ export function keptList<K extends Kept, Save>(kind: News['kind'], path: string)
   }
 
   whenNews(kind, async (id) => {
+    // A list that is on its way may have been written before it.
+    await loading
     if (all.value === null) return
     if (id === null) return void load()
     try {

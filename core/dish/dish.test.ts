@@ -384,6 +384,10 @@ describe('a dish that cannot be', () => {
       path: 'stages.3.takes.2',
       params: { number: 4 },
     })
+    expect(params((dish) => dish.stages[4]!.from.push({ stage: 'gone', part: 'all' }), 'takes-nothing')).toMatchObject({
+      path: 'stages.4.from.1',
+      params: { number: 5 },
+    })
     expect(params((dish) => delete dish.stages[2]!.pot, 'stage-without-pot')).toMatchObject({
       path: 'stages.2.pot',
       params: { number: 3 },
@@ -414,6 +418,8 @@ describe('a dish that cannot be', () => {
     expect(questions((dish) => (dish.lines[1]!.what = null))).toEqual(['not-understood'])
     expect(questions((dish) => (dish.lines[1]!.what = 'no-such-thing'))).toEqual(['not-understood'])
     expect(questions((dish) => dish.stages[5]!.takes.push({ line: 'onion' }))).toEqual(['in-two-stages'])
+    expect(questions((dish) => (dish.servings = 0.5))).toEqual(['out-of-range'])
+    expect(questions((dish) => (dish.servings = 1))).toEqual([])
     expect(questions((dish) => (dish.stages[5]!.takes[1]!.g = 40))).toEqual(['portions-too-much'])
     expect(questions((dish) => (dish.stages[5]!.takes[1]!.g = 1))).toEqual(['portions-too-little'])
     expect(

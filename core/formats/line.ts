@@ -133,7 +133,7 @@ export function readLine(text: string, names: Names, measuring: Measuring = {}):
   const count = range ? (range[0] + range[1]) / 2 : quantity
   const id = said.what ?? said.maybe
   const g = times === null ? gramsIn(count, unit, id, measuring) : count * times * drained(id, measuring)
-  const isUnweighed = unit !== null && UNWEIGHED.has(unit)
+  const isUnweighed = UNWEIGHED.has(unit ?? '')
   return { ...open, ...said, range, g: isUnweighed ? null : g, amountOpen: g === null && !isUnweighed }
 }
 

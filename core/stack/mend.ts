@@ -1,7 +1,6 @@
 import { findFood } from '../food/catalogue'
 import { pieceMm } from '../food/pieces'
 import { together, type Together } from '../program/together'
-import { USUAL_TRIVETS_MM } from '../pot/stacking'
 import { MOST_STACKED_TINS, type StackAsk } from './ask'
 import { findStacks, type StackResult } from './search'
 
@@ -61,8 +60,7 @@ export function mendStack(ask: StackAsk, result: StackResult): Mend | null {
     const heightMm = COMMON_TIN_MM.height
     const volumeMl = Math.round((Math.PI * (diameterMm / 2) ** 2 * heightMm * 0.9) / 1000)
     const tin = { id: 'another', diameterMm, heightMm, volumeMl, lid: true, material: 'steel' as const }
-    if (works({ tins: [...ask.tins, tin], trivetsMm: ask.trivetsMm ?? USUAL_TRIVETS_MM }))
-      return { id: 'tin', diameterMm, heightMm, volumeMl }
+    if (works({ tins: [...ask.tins, tin] })) return { id: 'tin', diameterMm, heightMm, volumeMl }
   }
   for (const food of indexes)
     if (works({ foods: withFood(food, { dryG: ask.foods[food]!.dryG / 2 }) })) return { id: 'less', food }

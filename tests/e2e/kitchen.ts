@@ -10,6 +10,7 @@ import { beansWithSquash } from '../dishes'
 import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
 
 export const BLUE_POT = '0de70000-0000-4000-8000-000000000101'
+export const ELECTRIC = '0de70000-0000-4000-8000-000000000103'
 
 /** Makes a household like the demo's, or a bare one, and answers the token of a link that lets somebody in. */
 export async function newHousehold(change: Partial<{ name: string; bare: boolean }> = {}): Promise<string> {

@@ -2,6 +2,7 @@ import { expect, type Page } from '@playwright/test'
 import {
   BLUE_POT,
   choose,
+  ELECTRIC,
   event,
   expectAccessible,
   keepDish,
@@ -196,7 +197,12 @@ test('Kitchen and its panels', async ({ page }) => {
     await expect(page.getByRole('heading', { name })).toBeVisible()
     await expectSound(page)
   }
-  for (const at of ['/kitchen?at=place', '/kitchen?at=likes', `/kitchen/test/${BLUE_POT}`]) {
+  for (const at of [
+    '/kitchen?at=place',
+    '/kitchen?at=likes',
+    `/kitchen/test/${BLUE_POT}`,
+    `/kitchen/program/${ELECTRIC}`,
+  ]) {
     await page.goto(at)
     await expect(page.locator('main').getByRole('heading').first()).toBeVisible()
     await expectSound(page)

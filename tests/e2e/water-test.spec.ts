@@ -1,8 +1,7 @@
 import { expect, type Page } from '@playwright/test'
-import { expectAccessible, test, watchForErrors } from './kitchen'
+import { ELECTRIC, expectAccessible, test, watchForErrors } from './kitchen'
 
 const OLD_POT = '0de70000-0000-4000-8000-000000000102'
-const ELECTRIC = '0de70000-0000-4000-8000-000000000103'
 
 /** Presses the great button after so many seconds of the page's own clock. */
 async function pressAfter(page: Page, seconds: number, name: string) {

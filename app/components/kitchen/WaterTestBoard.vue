@@ -34,7 +34,7 @@ const burners = computed(() => inUse(kitchen.value.burners))
 <template>
   <div class="test">
     <section class="do">
-      <NuxtLink :to="`/kitchen?at=${cooker.id}`" class="soft">{{ t('kitchen.test.back') }}</NuxtLink>
+      <NuxtLink :to="`/kitchen?at=${cooker.id}`" class="soft link-button">{{ t('kitchen.test.back') }}</NuxtLink>
       <p class="soft">{{ t('kitchen.test.of', { name: cooker.name }) }}</p>
       <template v-if="step">
         <h1>{{ t(`kitchen.test.steps.${step.step.id}.do`) }}</h1>

@@ -100,7 +100,9 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
 <template>
   <EmptyNotice v-if="!cooker" :title="t('kitchen.test.noCooker')" :text="t('kitchen.test.noCookerText')" />
   <div v-else class="program">
-    <NuxtLink :to="`/kitchen?at=${String(route.params.id)}`" class="soft">{{ t('kitchen.test.back') }}</NuxtLink>
+    <NuxtLink :to="`/kitchen?at=${String(route.params.id)}`" class="soft link-button">{{
+      t('kitchen.test.back')
+    }}</NuxtLink>
     <h1>{{ t('kitchen.program.title') }}</h1>
     <p class="how">{{ t('kitchen.program.how', { name: cooker.name }) }}</p>
     <div class="fields">

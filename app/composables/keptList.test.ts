@@ -1,0 +1,76 @@
+// @vitest-environment happy-dom
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { closePage, openPage, playServer, settle } from '~~/tests/house'
+import { keptList } from './keptList'
+
+interface Thing {
+  id: string
+  version: number
+}
+const thing = (id: string, version = 1): Thing => ({ id, version })
+
+let server: ReturnType<typeof playServer>
+let tell: (data: string) => void
+beforeEach(() => {
+  openPage()
+  vi.stubGlobal(
+    'EventSource',
+    class {
+      addEventListener(type: string, listener: (event: { data: string }) => void) {
+        if (type === 'message') tell = (data) => listener({ data })
+      }
+      removeEventListener() {}
+      close() {}
+    },
+  )
+  server = playServer()
+})
+afterEach(closePage)
+
+/** A list that is on its way, and its answer. */
+async function loading(kind: 'meal' | 'pot' = 'meal') {
+  const list = keptList<Thing, object>(kind, `/${kind}s`)
+  void list.load()
+  const asked = await server.next('GET', new RegExp(`${kind}s$`))
+  return { list, answer: (...things: Thing[]) => asked.answer(things) }
+}
+const ids = ({ all }: ReturnType<typeof keptList<Thing, object>>) =>
+  all.value?.map(({ id, version }) => `${id}${version}`)
+
+describe('a list that is on its way', () => {
+  it('has what was kept meanwhile, which it was written without', async () => {
+    const { list, answer } = await loading()
+    void list.save('new', {})
+    await (await server.next('PUT', /meals\/new/)).answer(thing('new'))
+    await answer(thing('old'))
+    expect(ids(list)).toEqual(['new1', 'old1'])
+  })
+
+  it('has it as it is now, not as it was', async () => {
+    const { list, answer } = await loading()
+    for (const version of [2, 3]) {
+      void list.save('one', {})
+      await (await server.next('PUT', /meals\/one/)).answer(thing('one', version))
+    }
+    await answer(thing('other'), thing('one', 1))
+    expect(ids(list)).toEqual(['one3', 'other1'])
+  })
+
+  it('does not bring back what was taken off meanwhile', async () => {
+    const { list, answer } = await loading()
+    void list.remove({ id: 'gone' })
+    await (await server.next('DELETE', /meals\/gone/)).answer({})
+    await answer(thing('gone'), thing('stays'))
+    expect(ids(list)).toEqual(['stays1'])
+  })
+
+  it('is asked about once more for what another device has changed meanwhile', async () => {
+    const { list, answer } = await loading('pot')
+    tell(JSON.stringify({ kind: 'pot', id: 'one' }))
+    await settle()
+    expect(server.open).toEqual([])
+    await answer(thing('one', 1))
+    await (await server.next('GET', /pots\/one/)).answer(thing('one', 2))
+    expect(ids(list)).toEqual(['one2'])
+  })
+})
