@@ -19,6 +19,8 @@ export default defineConfig({
     // What is fetched for use without a network would only slow the others down; its own test allows it.
     serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
+    // What fades and slides is drawn by the processor here.
+    contextOptions: { reducedMotion: 'reduce' },
     // A trace of every step costs more than the steps themselves: `--trace=on` where one is wanted.
     trace: 'on-first-retry',
     screenshot: 'only-on-failure',

@@ -161,12 +161,18 @@ const RULES = { all: [], colours: ['color-contrast', 'link-in-text-block'] } as 
 
 /** What stands on the page has no fault that axe knows, once nothing is fading in any more. */
 export async function expectAccessible(page: Page, rules: keyof typeof RULES = 'all') {
-  await page.evaluate(async () => {
-    const passing = document.getAnimations().filter(({ effect }) => effect?.getComputedTiming().endTime !== Infinity)
-    await Promise.allSettled(passing.map(({ finished }) => finished))
-  })
+  const passing = () =>
+    page.evaluate(
+      () =>
+        document
+          .getAnimations()
+          .filter(
+            ({ effect, playState }) => playState === 'running' && effect?.getComputedTiming().endTime !== Infinity,
+          ).length,
+    )
+  await expect.poll(passing, { intervals: [50] }).toBe(0)
   // No page has frames; without looking into them no second page is opened.
-  const axe = new AxeBuilder({ page }).setLegacyMode()
+  const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] })
   if (rules !== 'all') axe.withRules([...RULES[rules]])
   expect((await axe.analyze()).violations).toEqual([])
 }
