@@ -2,8 +2,19 @@ import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import Unimport from 'unimport/unplugin'
 import { defineConfig } from 'vitest/config'
+import { BaseSequencer } from 'vitest/node'
 
 const root = fileURLToPath(new URL('.', import.meta.url))
+
+/** Those that take long begin first: one that begins last would keep all others waiting for it. */
+const LONG = ['tests/trials/live.test.ts', 'core/ear/ear.test.ts', 'server/db/upgrade.test.ts']
+class LongestFirst extends BaseSequencer {
+  override async sort(files: Parameters<BaseSequencer['sort']>[0]) {
+    const isLong = ({ moduleId }: (typeof files)[number]) => LONG.some((file) => moduleId.endsWith(file))
+    const others = await super.sort(files.filter((file) => !isLong(file)))
+    return [...files.filter(isLong), ...others]
+  }
+}
 
 export default defineConfig({
   // Stores and composables are written with what Nuxt imports by itself.
@@ -20,6 +31,7 @@ export default defineConfig({
     include: ['{core,shared,app,server,scripts,locales,tests}/**/*.test.ts'],
     // A core that is left free by default is one that idles once linting beside the tests is done.
     maxWorkers: Math.max(2, availableParallelism() - 1),
+    sequence: { sequencer: LongestFirst },
     // Linting a snippet and starting the command line take their time on a small machine.
     testTimeout: 60_000,
     setupFiles: ['./vitest.setup.ts'],

@@ -3,16 +3,28 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { BEANS } from '../tests/fixtures'
-import { describe, expect, it } from 'vitest'
+import { build } from 'esbuild'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { kitchenScene, WHISTLES } from '../tests/trials/sounds'
 import { wavOf } from '../tests/wav'
 import { beansWithSquash, requestFor } from '../tests/dishes'
 
-function core(args: string[], input = '') {
-  const { stdout, status } = spawnSync(process.execPath, ['--import', 'tsx', 'core/cli.ts', ...args], {
-    input,
-    encoding: 'utf8',
-  })
+const BUNDLE = `node_modules/.cache/bivvet-cli-${process.pid}.mjs`
+/** Once put together: each call would do it again otherwise, at a second each. */
+beforeAll(() =>
+  build({
+    entryPoints: ['core/cli.ts'],
+    outfile: BUNDLE,
+    bundle: true,
+    packages: 'external',
+    platform: 'node',
+    format: 'esm',
+  }),
+)
+afterAll(() => rmSync(BUNDLE))
+
+function core(args: string[], input = '', entry = [BUNDLE]) {
+  const { stdout, status } = spawnSync(process.execPath, [...entry, ...args], { input, encoding: 'utf8' })
   return { status, output: stdout === '' ? null : (JSON.parse(stdout) as Record<string, unknown>) }
 }
 
@@ -46,6 +58,11 @@ describe('the command line', () => {
       expect(Object.keys(output!).sort()).toEqual(Object.keys(expected).sort())
     },
   )
+
+  it('answers the same as it is called by everybody', () => {
+    const file = 'core/cases/beans-five-whistles-low.json'
+    expect(core(['simulate', file], '', ['--import', 'tsx', 'core/cli.ts'])).toEqual(core(['simulate', file]))
+  })
 
   it('plans a request from standard input', () => {
     const { status, output } = core(['plan', '-'], JSON.stringify(request))

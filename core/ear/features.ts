@@ -69,9 +69,10 @@ export function describeHump(
   const restless: number[] = []
   let weight = 0
   for (let part = 0; part < parts; part++) {
-    const values: number[] = []
-    for (let frame = middle[0]; frame < middle[1]; frame += 2) values.push(past.steady(frame, part))
-    values.sort((a, b) => a - b)
+    // Of whole arrays of numbers the machine knows how to sort them itself, many times as fast.
+    const values = new Float64Array(Math.ceil((middle[1] - middle[0]) / 2))
+    for (let i = 0; i < values.length; i++) values[i] = past.steady(middle[0] + 2 * i, part)
+    values.sort()
     const level = values[values.length >> 1]!
     const was = meanOf(past, before, part)
     const is = meanOf(past, after, part)
@@ -91,19 +92,19 @@ export function describeHump(
   }
 
   const rise = weighed(riseDb)
-  const during: number[] = []
+  const during = new Float64Array(middle[1] - middle[0])
   let crest = 0
   let slope = 0
   const half = (middle[1] - middle[0]) / 2
   for (let frame = middle[0]; frame < middle[1]; frame++) {
     const now = level(frame)
-    during.push(now)
+    during[frame - middle[0]] = now
     slope += now * (frame - middle[0] - half)
     for (let part = 0; part < parts; part++) crest += shares[part]! * past.crest(frame, part)
   }
   slope /= ((2 * half) ** 3 / 12) * FRAME_S
   crest /= during.length
-  during.sort((a, b) => a - b)
+  during.sort()
   const at = (share: number) => during[Math.floor(share * during.length)]!
   const mostRise = Math.max(...riseDb)
 

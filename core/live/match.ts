@@ -85,7 +85,7 @@ export function matchWhistles(heard: Heard, expected: readonly number[]): Match 
 
   // best[i][j]: the score of everything up to whistle i heard being whistle j of the pot.
   const best = minutes.map(() => new Float64Array(expected.length).fill(-Infinity))
-  const from = minutes.map(() => expected.map((): [number, number] => [-1, -1]))
+  const from = minutes.map((): [before: number, last: number][] => [])
   const falseSince = (i: number, until: number) => {
     let sum = 0
     for (let k = i + 1; k < until; k++) sum += standing[k] ? -Infinity : logFalse

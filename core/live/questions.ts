@@ -19,13 +19,16 @@ const BEYOND_MS = 5 * MINUTE_MS
 export function questionsOf({ course, leg, nowMs, heard, belief }: Situation): Question[] {
   if (leg.whistles.length === 0) return []
   const due = replay(course, leg, belief.guess, nowMs + BEYOND_MS).result().whistleMinutes
+  const score = (of: Heard) => matchWhistles(of, due).score
+  const asHeard = score(heard)
+  /** True if the match holds clearly better than its denial. */
+  const isClear = (denied: Heard) => asHeard - score(denied) > ASK_LOG_ODDS
   const found: Question[] = []
   let before = { which: -1, at: leg.litAt! }
   belief.match.of.forEach((which, i) => {
     const { id, at } = leg.whistles[i]!
     if (which === null) {
-      if (isClear(heard, due, { ...heard, standing: heard.standing.with(i, true) }))
-        found.push({ kind: 'false', of: id, at })
+      if (isClear({ ...heard, standing: heard.standing.with(i, true) })) found.push({ kind: 'false', of: id, at })
       return
     }
     // Between the two that were heard, at the pot's own pace.
@@ -33,13 +36,8 @@ export function questionsOf({ course, leg, nowMs, heard, belief }: Situation): Q
     const pace = (at - before.at) / (due[which]! - from)
     const missed = due.slice(before.which + 1, which).map((minute) => before.at + (minute - from) * pace)
     const denied = { ...heard, noneMissedBefore: heard.noneMissedBefore.with(i, true) }
-    if (missed.length > 0 && isClear(heard, due, denied)) found.push({ kind: 'missed', before: id, at: missed })
+    if (missed.length > 0 && isClear(denied)) found.push({ kind: 'missed', before: id, at: missed })
     before = { which, at }
   })
   return found
-}
-
-/** True if the match holds clearly better than its denial. */
-function isClear(heard: Heard, due: readonly number[], denied: Heard): boolean {
-  return matchWhistles(heard, due).score - matchWhistles(denied, due).score > ASK_LOG_ODDS
 }
