@@ -256,7 +256,7 @@ async function fillLog(pool: Pool, householdId: string, from: number, times: num
 }
 
 ensureBuild()
-const database = await throwAwayDatabase()
+const database = await throwAwayDatabase({ survives: true })
 const pool = new Pool({ connectionString: database.url, max: 4 })
 pool.on('error', () => undefined)
 const servers: Server[] = []

@@ -34,9 +34,10 @@ function clusterFolder(name) {
 
 /**
  * Starts the cluster in `folder` (made if it is not there) and returns its URL and how to stop it.
- * One that is running already is used as it is.
+ * One that is running already is used as it is. With `survives` false nothing is forced to the disk: what was written
+ * outlives a server that is killed, but not the machine.
  */
-async function startCluster(folder, passwordFile) {
+async function startCluster(folder, passwordFile, { survives = true } = {}) {
   const bin = ensurePostgres()
   const password = secret(passwordFile)
   if (!existsSync(path.join(folder, 'PG_VERSION'))) {
@@ -51,7 +52,7 @@ async function startCluster(folder, passwordFile) {
       pg(
         bin,
         'initdb',
-        ['-D', folder, '--encoding=UTF8', '--locale=C.UTF-8', ...auth],
+        ['-D', folder, '--encoding=UTF8', '--locale=C.UTF-8', ...auth, ...(survives ? [] : ['--no-sync'])],
         `check that the disk has room, and remove ${folder}.`,
       )
     } finally {
@@ -75,7 +76,7 @@ async function startCluster(folder, passwordFile) {
   } else {
     port = await freePort()
     say(`Starting PostgreSQL on 127.0.0.1:${port}`)
-    options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''`
+    options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=''${survives ? '' : ' -c fsync=off -c full_page_writes=off'}`
     const log = path.join(folder, 'server.log')
     pg(bin, 'pg_ctl', ['-D', folder, '-w', '-t', '60', '-l', log, '-o', options, 'start'], `read ${log}.`)
   }
@@ -110,13 +111,13 @@ export async function keptDatabase(name) {
   return startCluster(clusterFolder(name), path.join(DATA, 'database-password'))
 }
 
-/** A database for one test run, gone afterwards. */
-export async function throwAwayDatabase() {
+/** A database for one test run, gone afterwards; what is measured on it asks for one that writes as any other. */
+export async function throwAwayDatabase({ survives = false } = {}) {
   const home = mkdtempSync(path.join('/var/tmp', 'bivvet-test-'))
   chmodSync(home, 0o755)
   const remove = () => rmSync(home, { recursive: true, force: true })
   try {
-    const cluster = await startCluster(path.join(home, 'postgres'), path.join(home, 'password'))
+    const cluster = await startCluster(path.join(home, 'postgres'), path.join(home, 'password'), { survives })
     return {
       ...cluster,
       stop() {
