@@ -28,12 +28,16 @@ export default defineConfig({
   ],
   resolve: { alias: { '~~': root, '~': `${root}app` } },
   test: {
-    include: ['{core,shared,app,server,scripts,locales,tests}/**/*.test.ts'],
     // A core that is left free by default is one that idles once linting beside the tests is done.
     maxWorkers: Math.max(2, availableParallelism() - 1),
     sequence: { sequencer: LongestFirst },
     // Linting a snippet and starting the command line take their time on a small machine.
     testTimeout: 60_000,
     setupFiles: ['./vitest.setup.ts'],
+    projects: [
+      // What is pure keeps nothing from one file to the next: what all of it reads is read once.
+      { extends: true, test: { name: 'pure', include: ['{core,shared,tests}/**/*.test.ts'], isolate: false } },
+      { extends: true, test: { name: 'edges', include: ['{app,server,scripts,locales}/**/*.test.ts'] } },
+    ],
   },
 })

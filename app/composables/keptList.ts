@@ -12,33 +12,28 @@ interface Kept {
 export function keptList<K extends Kept, Save>(kind: News['kind'], path: string) {
   const all = shallowRef<K[] | null>(null)
   const failure = ref<ApiFailure | null>(null)
-  /** What was kept and taken off while a list is on its way, which was written without it; by list. */
-  const since = new Set<Map<string, K | null>>()
+  const meanwhile = noteMeanwhile<K | null>()
   let loading: Promise<void> = Promise.resolve()
 
   const load = () => (loading = fetchAll())
   async function fetchAll() {
     failure.value = null
-    const meanwhile = new Map<string, K | null>()
-    since.add(meanwhile)
     try {
-      const fetched = await api<K[]>(path)
-      const changed = [...meanwhile.values()].filter((one) => one !== null).reverse()
-      all.value = [...changed, ...fetched.filter(({ id }) => !meanwhile.has(id))]
+      const [fetched, noted] = await meanwhile.during(() => api<K[]>(path))
+      const kept = [...noted.values()].filter((one) => one !== null).reverse()
+      all.value = [...kept, ...fetched.filter(({ id }) => !noted.has(id))]
     } catch (error) {
       failure.value = failureOf(error)
-    } finally {
-      since.delete(meanwhile)
     }
   }
 
   const put = (one: K) => {
-    for (const meanwhile of since) meanwhile.set(one.id, one)
+    meanwhile.note(one.id, one)
     all.value = [one, ...(all.value ?? []).filter(({ id }) => id !== one.id)]
     return one
   }
   const drop = (id: string) => {
-    for (const meanwhile of since) meanwhile.set(id, null)
+    meanwhile.note(id, null)
     all.value = (all.value ?? []).filter((one) => one.id !== id)
   }
 

@@ -56,6 +56,24 @@ describe('a dish that is being cooked', () => {
     expect(store.of(id)).toEqual({ at: 2, clocks: { soak: START_MS }, runs: {} })
   })
 
+  it('goes no step back where what was asked before it was done comes after it', async () => {
+    const store = await opened({ [id]: { at: 3, clocks: {}, runs: {} } })
+    void store.load()
+    const asked = await server.next('GET', /begun/)
+    store.say(id, { at: 4 })
+    await (await server.next('PUT', /begun/)).answer({ at: 4, clocks: {}, runs: {} })
+    await asked.answer({ [id]: { at: 3, clocks: {}, runs: {} }, [run]: { at: 1, clocks: {}, runs: {} } })
+    expect(store.of(id).at).toBe(4)
+    expect(store.of(run).at).toBe(1)
+    // Nor does what was ended begin again.
+    void store.load()
+    const before = await server.next('GET', /begun/)
+    store.end(id)
+    await (await server.next('DELETE', /begun/)).answer({})
+    await before.answer({ [id]: { at: 4, clocks: {}, runs: {} } })
+    expect(store.of(id).at).toBe(0)
+  })
+
   it('stands where it stood after a reload without a network', async () => {
     const first = await opened({ [id]: { at: 2, clocks: { soak: START_MS }, runs: { pot: run } } })
     expect(first.of(id).at).toBe(2)

@@ -39,9 +39,16 @@ export const useBegunStore = defineStore('begun', () => {
   const dishOfRun = (runId: string) =>
     Object.entries(all.value).find(([, { runs }]) => Object.values(runs).includes(runId))?.[0] ?? null
 
+  const meanwhile = noteMeanwhile<BegunDish | null>()
+  const tell = (id: string, now: BegunDish | null) => {
+    meanwhile.note(id, now)
+    told.value = now === null ? without(told.value, id) : { ...told.value, [id]: now }
+  }
   async function load() {
     try {
-      told.value = await api<BegunDishes>('/dishes/begun')
+      const [fetched, noted] = await meanwhile.during(() => api<BegunDishes>('/dishes/begun'))
+      told.value = fetched
+      for (const [id, now] of noted) tell(id, now)
     } catch {
       // What this device knows is shown meanwhile; the next news or the next try brings the rest.
     }
@@ -62,10 +69,10 @@ export const useBegunStore = defineStore('begun', () => {
       try {
         if (said === null) {
           await api(`/dishes/${id}/begun`, { method: 'DELETE' })
-          told.value = without(told.value, id)
+          tell(id, null)
         } else {
           const now = await api<BegunDish>(`/dishes/${id}/begun`, { method: 'PUT', body: said })
-          told.value = { ...told.value, [id]: now }
+          tell(id, now)
         }
       } catch (error) {
         // A dish that is gone is cooked no more; whatever else went wrong is tried again.
