@@ -19,17 +19,23 @@ const soaked = computed(() => (answer.value?.foods[0]?.soakedShare ?? 0) > 0)
 const isGiven = computed(() => pot.form.given.length > 0)
 const give = (change: { pourG?: number | null; figure?: number | null }) =>
   (pot.form.given = withGiven(pot.form.given, 0, change))
+/** Back at the plan, the answer that stands yet may be that of what was given before. */
+const answered = computed(() => {
+  if (!first.value) return null
+  const { water, range, planned } = first.value
+  return isGiven.value ? { pourG: water.pourG, figure: range.figure } : planned
+})
 const pour = computed(
   () =>
     first.value && {
       pourG: first.value.water.pourG,
-      askedG: givenAt(pot.form, 0).pourG ?? first.value.water.pourG,
+      askedG: givenAt(pot.form, 0).pourG ?? answered.value!.pourG,
     },
 )
 const figure = computed(() => {
   if (!first.value || !pot.styleKind || endsByItself(styleOf(pot.styleKind))) return null
   const { figure: value, unit } = first.value.range
-  return { value, asked: givenAt(pot.form, 0).figure ?? value, unit }
+  return { value, asked: givenAt(pot.form, 0).figure ?? answered.value!.figure, unit }
 })
 const fill = computed(() => answer.value && { ...answer.value.fill, ...first.value!.fill })
 const electric = computed(() => answer.value !== null && heatsItself(applianceOf(answer.value)))
