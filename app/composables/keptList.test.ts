@@ -28,7 +28,7 @@ beforeEach(() => {
 afterEach(closePage)
 
 /** A list that is on its way, and its answer. */
-async function loading(kind: 'meal' | 'pot' = 'meal') {
+async function loading(kind: 'meal' | 'pot' | 'dish' = 'meal') {
   const list = keptList<Thing, object>(kind, `/${kind}s`)
   void list.load()
   const asked = await server.next('GET', new RegExp(`${kind}s$`))
@@ -62,6 +62,17 @@ describe('a list that is on its way', () => {
     await (await server.next('DELETE', /meals\/gone/)).answer({})
     await answer(thing('gone'), thing('stays'))
     expect(ids(list)).toEqual(['stays1'])
+  })
+
+  it('keeps what was kept after another device’s change was asked about', async () => {
+    const { list, answer } = await loading('dish')
+    await answer(thing('one', 1))
+    tell(JSON.stringify({ kind: 'dish', id: 'one' }))
+    const asked = await server.next('GET', /dishs\/one/)
+    void list.save('one', {})
+    await (await server.next('PUT', /dishs\/one/)).answer(thing('one', 3))
+    await asked.answer(thing('one', 2))
+    expect(ids(list)).toEqual(['one3'])
   })
 
   it('is asked about once more for what another device has changed meanwhile', async () => {

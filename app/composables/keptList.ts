@@ -56,7 +56,8 @@ export function keptList<K extends Kept, Save>(kind: News['kind'], path: string)
     if (id === null) return void load()
     try {
       const now = await fetchOne(id)
-      if (now.version !== all.value.find((one) => one.id === id)?.version) put(now)
+      // What was kept here since it was asked for is newer.
+      if (now.version > (all.value.find((one) => one.id === id)?.version ?? 0)) put(now)
     } catch (error) {
       if (failureOf(error).status === 404) drop(id)
     }
