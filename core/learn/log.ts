@@ -1,6 +1,7 @@
 import { FLAMES, type FlameName } from '../names'
 import { DAY_MS } from '../measure/time'
 import { figureOfId, idOf, OLD_BATCH, priorOf, UNLEARNT, type Figure } from './figure'
+import { SHARED_BY_FLAMES } from '../unknown'
 import { doneTerms } from './terms'
 import { Joint, type Believed, type Estimate, type Move, type Terms } from './joint'
 import type { LearntSums } from './sums'
@@ -196,9 +197,14 @@ class Learner {
         )
       return terms
     }
-    for (const { flames, says } of fit.heard)
-      for (const { heat, swing, value, sd } of says) {
-        const terms = new Map([...heatTerms(flames)].map(([id, times]) => [id, times * heat]))
+    for (const { flames, turnedTo, says } of fit.heard)
+      for (const { heat, swing, turned, value, sd } of says) {
+        const terms = new Map<string, number>()
+        const add = (of: ReadonlyMap<string, number>, times: number) =>
+          of.forEach((share, id) => terms.set(id, (terms.get(id) ?? 0) + share * times))
+        // The flame that it was turned to is off by its own, besides what the first is off by.
+        add(heatTerms(flames), heat - (turnedTo ? SHARED_BY_FLAMES * turned : 0))
+        if (turnedTo && turned !== 0) add(heatTerms({ [turnedTo]: 1 }), turned)
         if (Math.abs(swing) > 1e-6) terms.set(this.figure({ kind: 'swing', cookerId }, fit), swing)
         this.tell(run, terms, this.joint.measured(terms, value, sd))
       }

@@ -1,3 +1,4 @@
+import { EigenvalueDecomposition, Matrix, solve } from 'ml-matrix'
 import { heatsItself, kindOf } from '../appliance/appliance'
 import { figureOf } from '../appliance/figures'
 import type { Burner } from '../appliance/burner'
@@ -7,7 +8,7 @@ import { replay, type Course, type Guess, type LivePlan } from '../live/course'
 import type { RunEvent } from '../live/event.schema'
 import { closingsOf } from '../live/follow'
 import { NATURAL } from '../live/future'
-import { heardOf, type Matrix2 } from '../live/infer'
+import { heardOf, type Belief, type Unknown } from '../live/infer'
 import { asPlanned, lookAhead, type Banded } from '../live/outlook'
 import { runState, ventedSince, type Leg, type RunState } from '../live/run'
 import { MINUTE_MS } from '../measure/time'
@@ -15,7 +16,7 @@ import { FLAMES, type FlameName } from '../names'
 import { inBase } from '../program/closing'
 import type { PreparedFood } from '../program/prepared'
 import { endsByItself } from '../program/styles'
-import { UNMEASURED } from '../unknown'
+import { SHARED_BY_FLAMES, UNMEASURED } from '../unknown'
 import { FROM_RUN_TO_RUN } from './figure'
 
 /** Something that one run measured of a sum of logarithms. */
@@ -50,8 +51,15 @@ export interface RunFit {
   litAt: number
   /** What was assumed then: the heat of each flame into the pot or of the cooker itself, in W; lost W/K. */
   said: { flameW: Burner | null; ownW: number | null; lossWPerK: number }
-  /** By closing of the lid: directions in which the signs tell heat and swing. */
-  heard: { flames: FlameShares; says: (Measured & { heat: number; swing: number })[] }[]
+  /**
+   * By closing of the lid: directions in which the signs tell the heat it was lit on (by `flames`), the swing, and the
+   * heat of the flame it was `turnedTo`, besides what flames share.
+   */
+  heard: {
+    flames: FlameShares
+    turnedTo: FlameName | null
+    says: (Measured & { heat: number; swing: number; turned: number })[]
+  }[]
   /** What the fall of the pressure says of the heat that is lost; null where nobody saw it fall. */
   loss: Measured | null
   foods: FoodFit[]
@@ -147,7 +155,7 @@ interface LegFit {
 }
 
 function legFit(course: Course, leg: Leg, state: RunState, endMs: number, plannedLeftG: number): LegFit {
-  const flames = flamesOf(course, leg)
+  const { flames, turnedTo } = flamesOf(course, leg)
   if (endsByItself(course.closing.pot.style)) {
     const { gotNow, waterNowG } = asPlanned(course, state, endMs)
     const sd = gotNow.map(() => BY_ITSELF_SD)
@@ -164,17 +172,22 @@ function legFit(course: Course, leg: Leg, state: RunState, endMs: number, planne
   const isHeard = heardOf(course, state, endMs).minutes.length > 0
   const looking = lookAhead(course, state, endMs, { bands: isHeard })
   const { gotNow, waterNowG, understood } = looking.outlook(null)
-  const { guess, normal, prior } = looking.belief
+  const { guess, unknowns, prior } = looking.belief
   const logOf = (of: Guess) => potGot(course, leg, of, endMs)
   const here = logOf(guess)
-  const slope = (to: Guess, by: number) => logOf(to).map((got, i) => (got - here[i]!) / by)
-  const byHeat = isHeard ? here.map(() => 0) : slope({ ...guess, logHeat: guess.logHeat + STEP }, STEP)
-  const byLift = slope({ ...guess, logLift: STEP }, STEP)
-  const offset = offsetOf(course, flames)
+  const slope = (name: keyof Guess) =>
+    logOf({ ...guess, [name]: (guess[name] ?? 0) + STEP }).map((got, i) => (got - here[i]!) / STEP)
+  const byHeat = isHeard ? here.map(() => 0) : slope('logHeat')
+  const byLift = slope('logLift')
+  // Where nothing was heard, all but the heat, which the log may know, is as unsure as before the pot was lit.
+  const unheard = isHeard
+    ? []
+    : unknowns.flatMap((name, k) => (name === 'logHeat' ? [] : [slope(name).map((by) => by * prior[k]!)]))
+  const offset = offsetOf(course, flames, turnedTo)
   const sd = gotNow.map(({ value, low, high }, i) => {
     const strange = understood ? 0 : STRANGE_SD
     const lift = UNMEASURED.lift * byLift[i]!
-    if (!isHeard) return Math.hypot(FROM_RUN_TO_RUN.got, strange)
+    if (!isHeard) return Math.hypot(FROM_RUN_TO_RUN.got, strange, ...unheard.map((by) => by[i]!))
     const all = value > 0 ? Math.log(Math.max(high, 1e-6) / Math.max(low, 1e-6)) / 2 : 0
     return Math.hypot(Math.sqrt(Math.max(0, all * all - lift * lift)), FROM_RUN_TO_RUN.got, strange)
   })
@@ -182,12 +195,12 @@ function legFit(course: Course, leg: Leg, state: RunState, endMs: number, planne
     course,
     flames,
     isHeard,
-    heard: isHeard && understood ? { flames, says: told(guess, normal, prior, offset) } : null,
+    heard: isHeard && understood ? { flames, turnedTo, says: told(looking.belief, offset) } : null,
     loss: understood ? lossOf(course, leg, state, guess) : null,
     got: gotNow,
     sd,
     byHeat,
-    heat: guess.logHeat + offset.heat,
+    heat: guess.logHeat + offset.logHeat,
     water: waterOf(course, waterNowG, plannedLeftG),
   }
 }
@@ -199,37 +212,51 @@ function potGot(course: Course, leg: Leg, guess: Guess, untilMs: number): number
     .map((got, i) => Math.log(Math.max(got + course.had[i]!, 1e-6)))
 }
 
+/** What of a fit is learnt; the rest is as unsure as it was and is summed over. */
+const LEARNT_OF: readonly Unknown[] = ['logHeat', 'logSwing', 'logTurned']
+
 /** What a fit says apart from the prior that it began with: one sure value along each axis of what was heard. */
-function told(
-  guess: Guess,
-  [a, b, c]: Matrix2,
-  prior: readonly [number, number],
-  offset: { heat: number; swing: number },
-): RunFit['heard'][number]['says'] {
-  const said = [a - 1 / prior[0] ** 2, b, c - 1 / prior[1] ** 2] as const
+function told({ guess, unknowns, normal, prior }: Belief, offset: Offset): RunFit['heard'][number]['says'] {
+  const all = new Matrix(normal)
   // The fit with its prior: normal matrix times guess is what was heard times its own matrix.
-  const vector = [a * guess.logHeat + b * guess.logSwing, b * guess.logHeat + c * guess.logSwing] as const
-  const middle = (said[0] + said[2]) / 2
-  const spread = Math.hypot((said[0] - said[2]) / 2, said[1])
-  const angle = Math.atan2(2 * said[1], said[0] - said[2]) / 2
-  return [middle + spread, middle - spread].flatMap((sure, axis) => {
+  const vector = all.mmul(Matrix.columnVector(unknowns.map((name) => guess[name] ?? 0)))
+  const said = Matrix.sub(all, Matrix.diag(prior.map((sd) => 1 / sd ** 2)))
+  const kept = unknowns.flatMap((name, i) => (LEARNT_OF.includes(name) ? [i] : []))
+  const rest = unknowns.flatMap((name, i) => (LEARNT_OF.includes(name) ? [] : [i]))
+  const column = [0]
+  let matrix: Matrix = said.selection(kept, kept)
+  let heard: Matrix = vector.selection(kept, column)
+  if (rest.length > 0) {
+    const across = said.selection(kept, rest)
+    const own = all.selection(rest, rest)
+    matrix = Matrix.sub(matrix, across.mmul(solve(own, said.selection(rest, kept))))
+    heard = Matrix.sub(heard, across.mmul(solve(own, vector.selection(rest, column))))
+  }
+  const { realEigenvalues, eigenvectorMatrix } = new EigenvalueDecomposition(matrix, { assumeSymmetric: true })
+  return realEigenvalues.flatMap((sure, axis) => {
     if (sure < 1 / LEAST_TOLD ** 2) return []
-    const heat = axis === 0 ? Math.cos(angle) : -Math.sin(angle)
-    const swing = axis === 0 ? Math.sin(angle) : Math.cos(angle)
-    const value = (heat * vector[0] + swing * vector[1]) / sure + heat * offset.heat + swing * offset.swing
-    const own = Math.hypot(heat * FROM_RUN_TO_RUN.heat, swing * FROM_RUN_TO_RUN.swing)
-    return [{ heat, swing, value, sd: Math.hypot(1 / Math.sqrt(sure), own) }]
+    const along = eigenvectorMatrix.getColumn(axis)
+    const of = (name: Unknown) => along[kept.indexOf(unknowns.indexOf(name))] ?? 0
+    const [heat, swing, turned] = [of('logHeat'), of('logSwing'), of('logTurned')]
+    const shift = heat * offset.logHeat + swing * offset.logSwing + turned * offset.logTurned
+    const value = along.reduce((sum, part, i) => sum + part * heard.get(i, 0), 0) / sure + shift
+    const { heat: heatSd, swing: swingSd } = FROM_RUN_TO_RUN
+    const own = Math.hypot(heat * heatSd, swing * swingSd, turned * heatSd)
+    return [{ heat, swing, turned, value, sd: Math.hypot(1 / Math.sqrt(sure), own) }]
   })
 }
 
+type Offset = Record<'logHeat' | 'logSwing' | 'logTurned', number>
+
 /** What the plan had learnt already, as logarithms. */
-function offsetOf({ closing }: Course, flames: FlameShares): { heat: number; swing: number } {
+function offsetOf({ closing }: Course, flames: FlameShares, turnedTo: FlameName | null): Offset {
   const { learnt } = closing.pot.request
   const log = (times = 1) => Math.log(times)
-  const heat = flames
+  const logHeat = flames
     ? FLAMES.reduce((sum, flame) => sum + (flames[flame] ?? 0) * log(learnt?.flames?.[flame]), 0)
     : log(learnt?.heat)
-  return { heat, swing: log(learnt?.swing) }
+  const logTurned = turnedTo ? log(learnt?.flames?.[turnedTo]) - SHARED_BY_FLAMES * logHeat : 0
+  return { logHeat, logSwing: log(learnt?.swing), logTurned }
 }
 
 function saidOf({ closing }: Course): RunFit['said'] {
@@ -244,22 +271,26 @@ function saidOf({ closing }: Course): RunFit['said'] {
   }
 }
 
-/** Shares of the minutes under heat that each flame burnt; null for a cooker's own heat. */
-function flamesOf({ closing, program }: Course, leg: Leg): FlameShares {
+/**
+ * The flames of which the signs of a leg tell: the one that it was lit on, and the one that burnt longest of those that
+ * it was turned to before the last sign. A cooker's own heat has none.
+ */
+function flamesOf({ closing, program }: Course, leg: Leg): { flames: FlameShares; turnedTo: FlameName | null } {
   const { burner, cooker } = closing.pot
-  if (heatsItself(cooker.appliance)) return null
+  if (heatsItself(cooker.appliance)) return { flames: null, turnedTo: null }
   const first = program[0]!
-  const lit = 'heatW' in first ? FLAMES.find((flame) => Math.abs(burner[flame] - first.heatW) < 1e-6) : undefined
-  const changes = [{ at: leg.litAt!, flame: lit ?? 'high' }, ...leg.flameChanges]
-  // The signs that tell the heat come until the last whistle; what burns afterwards tells nothing.
+  const lit = ('heatW' in first ? FLAMES.find((flame) => Math.abs(burner[flame] - first.heatW) < 1e-6) : null) ?? 'high'
   const until = leg.whistles.at(-1)?.at ?? leg.atPressureAt ?? leg.boilsAt ?? leg.heatOffAt ?? leg.openedAt!
-  const minutes: Partial<Record<FlameName, number>> = {}
-  changes.forEach(({ at, flame }, i) => {
-    const to = Math.min(changes[i + 1]?.at ?? until, until)
-    if (to > at) minutes[flame] = (minutes[flame] ?? 0) + (to - at)
+  const minutes = new Map<FlameName, number>()
+  leg.flameChanges.forEach(({ at, flame }, i) => {
+    const to = Math.min(leg.flameChanges[i + 1]?.at ?? until, until)
+    if (to > at && flame !== lit) minutes.set(flame, (minutes.get(flame) ?? 0) + (to - at))
   })
-  const all = Object.values(minutes).reduce((sum, one) => sum + one, 0)
-  return all > 0 ? Object.fromEntries(Object.entries(minutes).map(([flame, one]) => [flame, one / all])) : { high: 1 }
+  const turnedTo = [...minutes].reduce<FlameName | null>(
+    (longest, [flame, long]) => (longest === null || long > minutes.get(longest)! ? flame : longest),
+    null,
+  )
+  return { flames: { [lit]: 1 }, turnedTo }
 }
 
 /** How the pressure fell by itself, against how it should have. */

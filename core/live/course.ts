@@ -12,6 +12,7 @@ import { prepare } from '../program/prepared'
 import { closingFrom } from '../program/remedy'
 import type { PlanRequest } from '../program/request.schema'
 import { closingOf } from '../program/sequence'
+import { SHARED_BY_FLAMES } from '../unknown'
 import type { Leg } from './run'
 
 /** A plan as it is followed: what was asked, and what was answered. */
@@ -20,11 +21,18 @@ export interface LivePlan {
   answer: PlanAnswer
 }
 
-/** A pot as it may really be: its heat, and the swing of its weight, as logarithms of the share of what was planned. */
+/** A pot as it may really be: what differs from the plan, each as the logarithm of a factor. */
 export interface Guess {
+  /** Heat of the flame that it was lit on, or of a device. */
   logHeat: number
+  /** Swing of the weight. */
   logSwing: number
-  /** Of the pressure at which the weight lifts; not learnt while it cooks. */
+  /** Heat of a flame that it was turned to later, besides what that shares with the first. */
+  logTurned?: number
+  /** Heat that the pot gives off, and steam past its gasket. */
+  logLoss?: number
+  logLeak?: number
+  /** The pressure at which the weight lifts; not learnt while it cooks. */
   logLift?: number
 }
 
@@ -105,9 +113,8 @@ export function replay(
 ): Run {
   const { pot, program } = course
   const run = new Run({ ...pot, appliance: guessed(pot.appliance, guess) }, { trace })
-  const heatTimes = Math.exp(guess.logHeat)
   let heat: Step = program[0]!
-  const turnOn = () => heat.kind !== 'profile' && run.heat(heated(heat, heatTimes))
+  const turnOn = () => heat.kind !== 'profile' && run.heat(heated(course, heat, guess))
   turnOn()
   for (const { at, act } of happenings()) {
     if (at > untilMs) break
@@ -178,11 +185,21 @@ function ownEndMs({ program, pot }: Course, leg: Leg): number | null {
 /** A flame of so much heat, for nobody knows how long. */
 export const flameStep = (heatW: number): HeatStep => ({ kind: 'minutes', heatW, minutes: 0 })
 
-/** A step's heat as it really is. */
-export function heated<S extends Step>(step: S, times: number): S {
-  return 'heatW' in step ? { ...step, heatW: step.heatW * times } : step
+/** A step's heat as it is under a guess: a flame that it was turned to later is off by what the flames share, and its own. */
+export function heated<S extends Step>({ program }: Pick<Course, 'program'>, step: S, guess: Guess): S {
+  if (!('heatW' in step)) return step
+  const [first] = program
+  const isFirst = !('heatW' in first!) || first.heatW === step.heatW
+  const log = isFirst ? guess.logHeat : SHARED_BY_FLAMES * guess.logHeat + (guess.logTurned ?? 0)
+  return { ...step, heatW: step.heatW * Math.exp(log) }
 }
 
-function guessed(appliance: Appliance, { logHeat, logSwing, logLift = 0 }: Guess): Appliance {
-  return scaled(appliance, { heat: Math.exp(logHeat), swing: Math.exp(logSwing), pressure: Math.exp(logLift) })
+function guessed(appliance: Appliance, { logHeat, logSwing, logLift = 0, logLoss = 0, logLeak = 0 }: Guess): Appliance {
+  return scaled(appliance, {
+    heat: Math.exp(logHeat),
+    swing: Math.exp(logSwing),
+    pressure: Math.exp(logLift),
+    loss: Math.exp(logLoss),
+    leak: Math.exp(logLeak),
+  })
 }

@@ -19,6 +19,8 @@ export const runEventDataSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('whistle-stands'), of: z.uuid() }),
   /** None slipped by before the whistle of that event, which was asked about. */
   z.object({ kind: z.literal('none-missed'), before: z.uuid() }),
+  /** Asked about a long silence: none slipped by since the last whistle. */
+  z.object({ kind: z.literal('quiet') }),
   z.object({ kind: z.literal('at-pressure') }),
   z.object({ kind: z.literal('boils') }),
   z.object({ kind: z.literal('flame'), flame: z.enum(FLAMES) }),

@@ -1,12 +1,13 @@
 import { isRefused, runCautions, type Caution } from '../safety/rules'
 import { kindOf } from '../appliance/appliance'
 import { figureOfStep } from '../appliance/steps'
+import { FLAMES, type FlameName } from '../names'
 import { MINUTE_MS } from '../measure/time'
 import type { PotInRun } from '../program/remedy'
 import { endsByItself, shapeOf } from '../program/styles'
 import { firstCourse, nextCourse, stillToCome, type Course, type LivePlan } from './course'
 import type { RunEvent } from './event.schema'
-import { asPlanned, lookAhead, opensFrom, type Looking, type Outlook } from './outlook'
+import { asPlanned, FOUR_IN_FIVE, lookAhead, opensFrom, surely, type Looking, type Outlook } from './outlook'
 import { inOrder, lastLeg, runState, type Leg, type RunState } from './run'
 
 /** The figure to go by, and why it is not the one before. */
@@ -15,8 +16,12 @@ export interface Advice {
   planned: number
   changed: {
     from: number
-    why: 'faster' | 'slower' | 'flame' | 'interrupted'
+    why: 'faster' | 'slower' | 'flame' | 'interrupted' | 'water' | 'pot'
   } | null
+  /** The water does not last to what the foods need; what of it can be had is advised. */
+  isShort: boolean
+  /** Of a pot whose water does not last: a lower flame on which it does; null if there is none. */
+  lowerFlame: FlameName | null
 }
 
 /** A run as it stands now. */
@@ -27,6 +32,8 @@ export interface Following {
   advice: Advice | null
   /** Null before the pot is lit, and once it is over. */
   outlook: Outlook | null
+  /** On a low flame nobody can tell whether beans with lectin have what they need: they are to whistle once more. */
+  whistleAgain: boolean
   cautions: Caution[]
 }
 
@@ -38,6 +45,9 @@ const TOO_MANY = 1.5
 const TOO_MANY_SHARE = 0.12
 /** Below this change of heat the reason is not the flame's. */
 const HEAT_MATTERS = 0.03
+/** Minutes on high that a pot may take to whistle once more (engineering estimate). */
+const ONCE_MORE_MINUTES = 4
+const LATENT_J_PER_G = 2200
 
 /** What an event told is what is shown for so long; then it is looked at anew. */
 const FRESH_MS = 3000
@@ -66,33 +76,35 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
     const course = courseOf(plan, events)
     const { litAt, openedAt, heatOffAt } = lastLeg(state)
     if (litAt === null || state.phase === 'abandoned')
-      return { state, course, advice: plannedAdvice(course), outlook: null, cautions: [] }
+      return { state, course, advice: plannedAdvice(course), outlook: null, whistleAgain: false, cautions: [] }
     // A clock that ticks twice a second may be behind what was just pressed.
     const endMs = openedAt ?? Math.max(nowMs, state.lastAt!)
     if (endsByItself(course.closing.pot.style))
-      return { state, course, advice: null, outlook: asPlanned(course, state, endMs), cautions: [] }
+      return { state, course, advice: null, outlook: asPlanned(course, state, endMs), whistleAgain: false, cautions: [] }
     const last = learn(events)
     const fresh = heatOffAt === null && endMs - last.at < FRESH_MS ? last.looking : null
     const looking = fresh ?? lookAhead(course, state, endMs, { bands, before: last.guess })
-    const advice = fresh || heatOffAt !== null ? last.advice : advise(looking, last.advice, state, course)
+    const advice = fresh || heatOffAt !== null ? last.advice : advise({ looking, course, state, nowMs: endMs, bands }, last.advice)
     const outlook = looking.outlook(advice?.figure ?? null)
     const { inside, needs, pot } = course.closing
     const foods = pot.foods.flatMap(({ food }, i) => {
       const still = course.still[i]!
       const needsInAll = course.had[i]! + needs[i]! + still
       const centreC = outlook.curve.hottestFoodC[i]!
-      return inside[i] ? [{ food, gets: outlook.willGet[i]!.value, still, needs: needsInAll, centreC }] : []
+      const { value: gets } = outlook.willGet[i]!
+      const getsLow = surely(outlook.willGet[i]!)
+      return inside[i] ? [{ food, gets, getsLow, still, needs: needsInAll, centreC }] : []
     })
+    const { overdue } = outlook
+    const spareEndG = outlook.liquidEndG.low - outlook.leastLiquidG
     const cautions = runCautions({
       foods,
       heatIsOff: heatOffAt !== null,
-      overdue: outlook.overdue && {
-        minutes: (endMs - outlook.overdue.dueAt) / MINUTE_MS,
-        leastWaterG: outlook.overdue.leastWaterG,
-      },
-      waterEndG: outlook.waterEndG.low,
+      overdue: overdue && { ...overdue, minutes: (endMs - (overdue.dueAt ?? lastSignAt(state))) / MINUTE_MS },
+      spareEndG,
     })
-    return { state, course, advice, outlook, cautions }
+    const whistleAgain = isUnsure(foods) && spareEndG > (pot.burner.high * ONCE_MORE_MINUTES * 60) / LATENT_J_PER_G
+    return { state, course, advice, outlook, whistleAgain, cautions }
   }
 
   /** What was made of the last event that tells something; events are in their order. The pot has been lit. */
@@ -112,7 +124,7 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
       const { id } = events[index]!
       const at = state.lastAt!
       const looking = lookAhead(course, state, at, { bands, before: before?.guess })
-      const advice = advise(looking, before ? before.advice : plannedAdvice(course), state, course)
+      const advice = advise({ looking, course, state, nowMs: at, bands }, before ? before.advice : plannedAdvice(course))
       known.push({ id, at, advice, guess: looking.belief.guess, looking })
       const older = known.at(-3)
       if (older) older.looking = null
@@ -146,6 +158,7 @@ const TELLING: readonly string[] = [
   'whistle',
   'no-whistle',
   'none-missed',
+  'quiet',
   'at-pressure',
   'boils',
   'flame',
@@ -190,36 +203,108 @@ export function opensFromOf(plan: LivePlan, events: readonly RunEvent[], atMs: n
 
 function plannedAdvice({ program }: Course): Advice | null {
   const figure = figureOfStep(program.at(-1)!)
-  return figure === null ? null : { figure, planned: figure, changed: null }
+  return figure === null ? null : { figure, planned: figure, changed: null, isShort: false, lowerFlame: null }
 }
 
-function advise({ needed, getsWith, belief }: Looking, last: Advice | null, state: RunState, course: Course) {
-  if (!last || !needed) return last
-  const { pot, needs } = course.closing
+/** True if beans with lectin may lack something, by what is known, when the lid opens. */
+function isUnsure(foods: Parameters<typeof runCautions>[0]['foods']): boolean {
+  const low = foods.map((one) => ({ ...one, gets: (one.getsLow ?? one.gets) + (one.still ?? 0) }))
+  return low.some(({ food, gets, needs }) => food.lectin && gets < TOO_LITTLE * needs)
+}
+
+function lastSignAt(state: RunState): number {
+  const { whistles, litAt } = lastLeg(state)
+  return whistles.at(-1)?.at ?? litAt!
+}
+
+/** A pot as it was looked at. */
+interface Seen {
+  looking: Looking
+  course: Course
+  state: RunState
+  nowMs: number
+  bands: boolean
+}
+
+/**
+ * What to go by from now on. It changes only when it matters, never goes past the water that there is even on the dry
+ * side, and holds what is dangerous when undercooked to the low side of what it may get.
+ */
+function advise(seen: Seen, last: Advice | null): Advice | null {
+  const { looking, course, state } = seen
+  const { needed, endWith, overdue } = looking
+  // While nobody knows what the pot is doing the figure stands.
+  if (!last || !needed || overdue) return last
+  const { pot, needs, inside } = course.closing
   const by = endsByItself(pot.style) ? 1 : shapeOf(pot.style, pot.burner, pot.cooker.appliance).by
-  const gets = getsWith(last.figure)
-  const foods = pot.foods.map(({ food }, i) => ({
-    food,
-    gets: gets[i]! + course.still[i]!,
-    needs: needs[i]! + course.had[i]! + course.still[i]!,
-  }))
-  const tooLittle =
-    foods.some((one) => one.gets < TOO_LITTLE * one.needs) ||
-    isRefused(runCautions({ foods, heatIsOff: true, waterEndG: Infinity }))
-  const { interruptions, flameChanges, whistles } = lastLeg(state)
+  const endOf = (figure: number) => {
+    const { gets, liquidG } = endWith(figure)
+    const foods = pot.foods.map(({ food }, i) => ({
+      food,
+      gets: (food.lectin ? surely(gets[i]!) : gets[i]!.value) + course.still[i]!,
+      needs: needs[i]! + course.had[i]! + course.still[i]!,
+    }))
+    const isRaw = isRefused(runCautions({ foods, heatIsOff: true, spareEndG: Infinity }))
+    const isTooLittle = isRaw || foods.some((one) => one.gets < TOO_LITTLE * one.needs)
+    return { isTooLittle, isWet: liquidG.low > looking.leastLiquidG }
+  }
+  const isSure = pot.foods.some(({ food }, i) => food.lectin && inside[i])
+  const target = isSure ? needed.value + FOUR_IN_FIVE * (needed.high - needed.value) : needed.value
   // Before a whistle is heard a late one may as well have slipped by: that is no reason for fewer.
+  const { flameChanges, whistles } = lastLeg(state)
   const unheard =
     kindOf(course.pot.appliance).tells === 'whistles' && whistles.length === 0 && flameChanges.length === 0
-  const tooMany = !unheard && last.figure - needed.value >= Math.max(TOO_MANY * by, TOO_MANY_SHARE * last.figure)
-  const figure = Math.ceil(needed.value / by - 1e-9) * by
-  if (figure === last.figure || !(tooLittle ? figure > last.figure : tooMany)) return last
+  const tooMany = !unheard && last.figure - target >= Math.max(TOO_MANY * by, TOO_MANY_SHARE * last.figure)
+  const wanted = Number.isFinite(target) ? Math.ceil(target / by - 1e-9) * by : last.figure
+  const asIs = endOf(last.figure)
+  const enough = asIs.isTooLittle ? Math.max(wanted, last.figure) : tooMany ? wanted : last.figure
+  const figure = (enough === last.figure ? asIs : endOf(enough)).isWet ? enough : mostWithWater(enough)
+  const isShort = figure < enough && endOf(figure).isTooLittle
+  const lowerFlame = isShort ? lowerFlameOf(seen) : null
+  if (figure === last.figure)
+    return isShort === last.isShort && lowerFlame === last.lowerFlame ? last : { ...last, isShort, lowerFlame }
+  const why = figure < enough ? 'water' : whyChanged(looking, state, course, figure - last.planned)
+  return { ...last, figure, isShort, lowerFlame, changed: figure === last.planned ? null : { from: last.planned, why } }
+
+  /** The greatest figure, not below what has been, with which the base stays wet on the dry side of what is believed. */
+  function mostWithWater(than: number): number {
+    let low = Math.ceil(looking.soFar / by - 1e-6)
+    let high = Math.round(than / by)
+    while (low < high) {
+      const middle = Math.ceil((low + high) / 2)
+      if (endOf(middle * by).isWet) low = middle
+      else high = middle - 1
+    }
+    return Math.min(low * by, than)
+  }
+}
+
+/** The highest flame below the one that is on with which the water lasts to what the foods need; null if there is none. */
+function lowerFlameOf({ looking, course, state, nowMs, bands }: Seen): FlameName | null {
+  const { burner } = course.closing.pot
+  const leg = lastLeg(state)
+  const [first] = course.program
+  if (course.program.length > 1 || !('heatW' in first!)) return null
+  const on = leg.flameChanges.at(-1)?.flame
+  const onW = on ? burner[on] : first.heatW
+  const lower = FLAMES.filter((flame) => burner[flame] < onW).sort((a, b) => burner[b] - burner[a])
+  const lasts = (flame: FlameName) => {
+    const turned = { ...leg, flameChanges: [...leg.flameChanges, { at: nowMs, flame }] }
+    const then = { ...state, legs: [...state.legs.slice(0, -1), turned] as RunState['legs'] }
+    const { needed, endWith } = lookAhead(course, then, nowMs, { bands, before: looking.belief.guess })
+    return needed !== null && endWith(Math.ceil(needed.value)).liquidG.low > looking.leastLiquidG
+  }
+  return lower.find(lasts) ?? null
+}
+
+/** Why a figure is not the planned one; a reason that would explain a change the other way is none. */
+function whyChanged({ belief }: Looking, state: RunState, { program }: Course, change: number) {
+  const { interruptions, flameChanges } = lastLeg(state)
+  if (interruptions.some(({ until }) => until !== null)) return 'interrupted'
   const heat = belief.guess.logHeat
-  const why = interruptions.some(({ until }) => until !== null)
-    ? 'interrupted'
-    : Math.abs(heat) < HEAT_MATTERS && flameChanges.length > 0
-      ? 'flame'
-      : heat >= 0
-        ? 'faster'
-        : 'slower'
-  return { ...last, figure, changed: figure === last.planned ? null : ({ from: last.planned, why } as const) }
+  // On a hotter flame whistles come quicker and each cooks less: it takes more of them, but fewer minutes.
+  const isHotter = program.at(-1)!.kind === 'whistles' ? change > 0 : change < 0
+  const agrees = Math.abs(heat) >= HEAT_MATTERS && heat > 0 === isHotter
+  if (agrees) return isHotter ? 'faster' : 'slower'
+  return flameChanges.length > 0 ? 'flame' : 'pot'
 }

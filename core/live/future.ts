@@ -45,13 +45,12 @@ export class Future {
   readonly needed: number | null
   private readonly moment: ReturnType<Run['save']>
   private readonly anchored: Anchored
-  private readonly heatTimes: number
   /** This pot may be a whistle ahead of or behind the likeliest one; both are at the last that was heard. */
   private readonly ahead: number
 
   constructor(
     private readonly at: Situation,
-    guess: Guess,
+    private readonly guess: Guess,
     trace = false,
   ) {
     const { course, leg, isOff, shape } = at
@@ -61,7 +60,6 @@ export class Future {
     this.moment = this.run.save()
     this.ahead = which + 1 - at.matched
     this.late = anchor ? anchor.minute - (anchor.atMs - leg.litAt!) / MINUTE_MS : 0
-    this.heatTimes = Math.exp(guess.logHeat)
     this.gotNow = this.run.boilMinutes()
     this.now = this.run.now()
     this.needed = isOff || !shape ? null : this.neededBy(shape)
@@ -70,14 +68,13 @@ export class Future {
   /** What becomes of the pot with this figure, or with the program as it is. */
   goOn(figure: number | null): End {
     this.finish(figure)
-    this.run.release(this.remainingRelease())
-    const { heatOffMinute, releaseMinutes, freeWaterLeftG } = this.run.result()
-    return {
-      gets: this.run.boilMinutes(),
-      waterG: freeWaterLeftG,
-      heatOffMinute: heatOffMinute - this.late,
-      openMinute: heatOffMinute + releaseMinutes - this.late,
-    }
+    return this.ended()
+  }
+
+  /** What becomes of the pot if the heat goes off now. */
+  stopNow(): End {
+    this.run.restore(this.moment)
+    return this.ended()
   }
 
   /** When the pressure is gone, in minutes from lighting, if the pot is left to itself; the heat must be off. */
@@ -98,13 +95,24 @@ export class Future {
     return fromReal + ((minute - from) / (to - from)) * (toReal - fromReal)
   }
 
+  private ended(): End {
+    this.run.release(this.remainingRelease())
+    const { heatOffMinute, releaseMinutes, freeWaterLeftG } = this.run.result()
+    return {
+      gets: this.run.boilMinutes(),
+      waterG: freeWaterLeftG,
+      heatOffMinute: heatOffMinute - this.late,
+      openMinute: heatOffMinute + releaseMinutes - this.late,
+    }
+  }
+
   private finish(figure: number | null): void {
     this.run.restore(this.moment)
     if (this.at.isOff) return
     for (const { step, until } of this.remainingSteps(figure)) {
-      if (until === null) this.run.step(heated(step, this.heatTimes))
+      if (until === null) this.run.step(heated(this.at.course, step, this.guess))
       else {
-        if (step.kind !== 'profile') this.run.heat(heated(step, this.heatTimes))
+        if (step.kind !== 'profile') this.run.heat(heated(this.at.course, step, this.guess))
         this.run.until(until)
       }
     }
@@ -125,7 +133,7 @@ export class Future {
       by,
       // From where the figure before ended; by whistles as long as it takes, else by the clock.
       next: (figure) => {
-        if (counts) run.step(heated(this.remainingSteps(figure)[0]!.step, this.heatTimes))
+        if (counts) run.step(heated(course, this.remainingSteps(figure)[0]!.step, this.guess))
         else run.until(run.now().minute + by)
         return isOn()
       },
@@ -194,7 +202,7 @@ function anchoredAt(at: Situation, guess: Guess): Anchored {
   // A whistle that is due and has not been heard has, most likely, not come yet.
   const gap = next - minute
   const elapsed = (nowMs - lastMs) / MINUTE_MS
-  const { waiting, missed } = notHeardYet(elapsed, gap, i < 0)
+  const { waiting, missed } = notHeardYet(elapsed, gap, i < 0, heard.noneMissedUntilMinute - (i < 0 ? 0 : heard.minutes[i]!))
   const late = elapsed > gap && waiting > missed
   return { anchor, which, untilMs: late ? lastMs + (gap - JUST_AFTER_MINUTES) * MINUTE_MS : nowMs, knots }
 }

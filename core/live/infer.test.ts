@@ -142,7 +142,9 @@ describe('what is inferred from whistles', () => {
     ]
     expect(heardOf(course, runState(away), at(10)).minutes).toEqual([])
     const slow = infer(course, runState([lit, event('p', { kind: 'at-pressure' }, 30)]), at(31))
-    expect(slow.guess.logHeat).toBeLessThan(-0.1)
+    // A weaker flame, or a pot that gives off more: nobody can tell which.
+    expect(slow.guess.logHeat).toBeLessThan(-0.05)
+    expect(slow.guess.logLoss).toBeGreaterThan(0.05)
   })
 
   it('is not told by a boil where pressure is waited for: it comes well before', () => {
@@ -161,6 +163,7 @@ describe('which whistle is which', () => {
     standing: minutes.map(() => false),
     noneMissedBefore: minutes.map(() => false),
     untilMinute: minutes.at(-1)! + 0.2,
+    noneMissedUntilMinute: 0,
     ...change,
   })
 

@@ -1,9 +1,13 @@
-import { kindOf } from '../appliance/appliance'
+import { EigenvalueDecomposition, Matrix, solve } from 'ml-matrix'
+import { heatsItself, holdsPressure, kindOf } from '../appliance/appliance'
 import { MINUTE_MS } from '../measure/time'
-import { UNMEASURED } from '../unknown'
+import { OWN_OF_FLAME, UNMEASURED } from '../unknown'
 import { replay, type Course, type Guess } from './course'
 import { gapSd, matchWhistles, notHeardYet, type Heard, type Match } from './match'
 import { lastLeg, type Leg, type RunState } from './run'
+
+/** What the signs of a pot may tell, in the order in which vectors and matrices have it. */
+export type Unknown = Exclude<keyof Guess, 'logLift'>
 
 /** What is believed of a pot from what was heard so far. */
 export interface Belief {
@@ -11,9 +15,10 @@ export interface Belief {
   /** Standard deviations: the directions in which the guess may be off, one standard deviation each. */
   directions: Guess[]
   match: Match
-  /** The normal matrix of heat and swing that gave the directions, and the standard deviations of the prior in it. */
-  normal: Matrix2
-  prior: readonly [heat: number, swing: number]
+  /** What the fit had to find, the normal matrix that gave the directions, and the standard deviations of its prior. */
+  unknowns: readonly Unknown[]
+  normal: number[][]
+  prior: readonly number[]
 }
 
 /** Heats to start from, in standard deviations. */
@@ -36,46 +41,44 @@ interface Scored {
 }
 
 /**
- * The likeliest heat and swing of the weight (maximum a posteriori over the simulation, both as logarithms with
- * normal priors), from the times of the whistles, or of the one moment that other pots tell. Which whistle
- * heard is which of the pot's is decided anew in every round (matchWhistles); then one Gauss-Newton step. Its
- * normal matrix gives how sure the guess is. `before` is what was believed at the event before, to start from.
+ * The likeliest pot (maximum a posteriori over the simulation; unknowns as logarithms with normal priors), from the
+ * times of the whistles, or of the one moment that other pots tell. Which whistle heard is which of the pot's is
+ * decided anew in every round (matchWhistles); then one Gauss-Newton step. Its normal matrix gives how sure the guess
+ * is. `before` is what was believed at the event before, to start from.
  */
 export function infer(course: Course, state: RunState, nowMs: number, before?: Guess): Belief {
-  const prior = priorOf(course)
   const heard = heardOf(course, state, nowMs)
   const leg = lastLeg(state)
+  const unknowns = unknownsOf(course, leg)
+  const prior = unknowns.map((name) => priorSd(course, name))
   const known = new Map<string, number[]>()
   const expected = (guess: Guess): number[] => {
-    const key = `${guess.logHeat.toFixed(6)} ${guess.logSwing.toFixed(6)}`
+    const key = unknowns.map((name) => (guess[name] ?? 0).toFixed(6)).join(' ')
     let minutes = known.get(key)
     if (!minutes) known.set(key, (minutes = expectedOf(course, leg, guess, nowMs)))
     return minutes
   }
   const scored = (guess: Guess): Scored => {
     const match = matchWhistles(heard, expected(guess))
-    const fromPrior = (guess.logHeat / prior[0]) ** 2 + (guess.logSwing / prior[1]) ** 2
+    const fromPrior = unknowns.reduce((sum, name, i) => sum + ((guess[name] ?? 0) / prior[i]!) ** 2, 0)
     return { guess, match, score: match.score - fromPrior / 2 }
   }
   const normalAt = ({ guess, match }: Scored) => {
-    const moved: [number[], number[]] = [
-      expected({ ...guess, logHeat: guess.logHeat + DIFFERENCE }),
-      expected({ ...guess, logSwing: guess.logSwing + DIFFERENCE }),
-    ]
-    return normalEquations(prior, guess, heard, match, expected(guess), moved)
+    const shifted = unknowns.map((name) => expected({ ...guess, [name]: (guess[name] ?? 0) + DIFFERENCE }))
+    const at = unknowns.map((name) => guess[name] ?? 0)
+    return normalEquations(prior, at, heard, match, expected(guess), shifted)
   }
 
   const starts: Guess[] = before
-    ? [before, ...NEAR.map((times) => ({ ...before, logHeat: before.logHeat + times * prior[0] }))]
-    : STARTS.map((times) => ({ logHeat: times * prior[0], logSwing: 0 }))
+    ? [before, ...NEAR.map((times) => ({ ...before, logHeat: before.logHeat + times * prior[0]! }))]
+    : STARTS.map((times) => ({ logHeat: times * prior[0]!, logSwing: 0 }))
   let best = starts.map(scored).reduce((a, b) => (b.score > a.score ? b : a))
   let normal = normalAt(best)
   for (let round = 0; round < ROUNDS; round++) {
-    const [heat, swing] = solve2(normal.matrix, normal.vector)
-    const { logHeat, logSwing } = best.guess
+    const step = solve(new Matrix(normal.matrix), Matrix.columnVector(normal.vector)).to1DArray()
     let better: Scored | null = null
     for (const share of SHARES) {
-      const tried = scored({ logHeat: logHeat + share * heat, logSwing: logSwing + share * swing })
+      const tried = scored(movedBy(best.guess, unknowns, step, share))
       if (tried.score > best.score) {
         better = tried
         break
@@ -88,7 +91,46 @@ export function infer(course: Course, state: RunState, nowMs: number, before?: G
     if (gained < ENOUGH_GAINED) break
   }
   const { matrix } = normal
-  return { guess: best.guess, directions: principal(matrix), match: best.match, normal: matrix, prior }
+  const directions = principal(matrix, unknowns)
+  return { guess: best.guess, directions, match: best.match, unknowns, normal: matrix, prior }
+}
+
+/**
+ * What is to be found of a leg. On one flame heat and swing explain the whistles; where a flame is turned, or minutes
+ * pass by the clock, what the pot gives off and the other flame decide how hot it stays.
+ */
+function unknownsOf({ program, pot }: Course, { flameChanges }: Leg): Unknown[] {
+  const isTurned = program.length > 1 || flameChanges.length > 0
+  const byClock = program.at(-1)!.kind !== 'whistles'
+  const onFlame = !heatsItself(pot.appliance) && holdsPressure(pot.appliance)
+  return [
+    'logHeat',
+    'logSwing',
+    ...(onFlame && isTurned ? (['logTurned'] as const) : []),
+    ...(onFlame && (isTurned || byClock) ? (['logLoss', 'logLeak'] as const) : []),
+  ]
+}
+
+/** One standard deviation of an unknown before anything was heard. */
+function priorSd(course: Course, unknown: Unknown): number {
+  switch (unknown) {
+    case 'logHeat':
+      return heatSd(course)
+    case 'logTurned':
+      return OWN_OF_FLAME * heatSd(course)
+    case 'logSwing':
+      return UNMEASURED.swing
+    case 'logLoss':
+      return UNMEASURED.loss
+    case 'logLeak':
+      return UNMEASURED.leak
+  }
+}
+
+function movedBy(guess: Guess, unknowns: readonly Unknown[], by: readonly number[], share: number): Guess {
+  const moved = { ...guess }
+  unknowns.forEach((name, i) => (moved[name] = (guess[name] ?? 0) + share * by[i]!))
+  return moved
 }
 
 /** One standard deviation of the heat, as a logarithm, before anything was heard: the plan's own. */
@@ -96,36 +138,32 @@ export function heatSd({ closing }: Course): number {
   return closing.pot.request.spread?.flame ?? UNMEASURED.heat
 }
 
-/** The same of heat and swing. */
-const priorOf = (course: Course): readonly [heat: number, swing: number] => [heatSd(course), UNMEASURED.swing]
-
 /**
  * The normal equations of the gaps that were matched, with the prior: how much each gap between two whistles misses
- * the expected one, and how it moves with heat and swing (`moved` are the whistles expected a little to each side).
+ * the expected one, and how it moves with each unknown (`shifted` are the whistles expected a little further along it).
  */
 function normalEquations(
-  prior: readonly [number, number],
-  guess: Guess,
+  prior: readonly number[],
+  guess: readonly number[],
   heard: Heard,
   match: Match,
   here: readonly number[],
-  moved: readonly [readonly number[], readonly number[]],
-): { matrix: Matrix2; vector: [number, number] } {
-  const matrix: Matrix2 = [1 / prior[0] ** 2, 0, 1 / prior[1] ** 2]
-  const vector: [number, number] = [-guess.logHeat / prior[0] ** 2, -guess.logSwing / prior[1] ** 2]
+  shifted: readonly (readonly number[])[],
+): { matrix: number[][]; vector: number[] } {
+  const matrix = prior.map((sd, i) => prior.map((_, j) => (i === j ? 1 / sd ** 2 : 0)))
+  const vector = guess.map((value, i) => -value / prior[i]! ** 2)
   const add = (observed: number, from: number, to: number, share: (z: number) => number) => {
     const gap = (list: readonly number[]) => list[to]! - (from < 0 ? 0 : list[from]!)
     const gapHere = gap(here)
-    const slopes = moved.map((list) => (gap(list) - gapHere) / DIFFERENCE)
+    const slopes = shifted.map((list) => (gap(list) - gapHere) / DIFFERENCE)
     if (!slopes.every(Number.isFinite)) return
     const sd = gapSd(gapHere, from < 0)
     const miss = observed - gapHere
     const weight = share(miss / sd) / (sd * sd)
-    matrix[0] += weight * slopes[0]! ** 2
-    matrix[1] += weight * slopes[0]! * slopes[1]!
-    matrix[2] += weight * slopes[1]! ** 2
-    vector[0] += weight * slopes[0]! * miss
-    vector[1] += weight * slopes[1]! * miss
+    slopes.forEach((slope, i) => {
+      slopes.forEach((other, j) => (matrix[i]![j]! += weight * slope * other))
+      vector[i]! += weight * slope * miss
+    })
   }
   let before = { minute: 0, of: -1 }
   match.of.forEach((of, i) => {
@@ -138,11 +176,16 @@ function normalEquations(
   const elapsed = heard.untilMinute - before.minute
   if (next < here.length) {
     const gap = here[next]! - (before.of < 0 ? 0 : here[before.of]!)
-    const { waiting, missed } = notHeardYet(elapsed, gap, before.of < 0)
+    const { waiting, missed } = notHeardYet(elapsed, gap, before.of < 0, heard.noneMissedUntilMinute - before.minute)
     // An overdue whistle says as much as one that comes now, so far as it is not taken for missed.
     if (elapsed > gap) add(elapsed, before.of, next, () => waiting / (waiting + missed))
   }
   return { matrix, vector }
+}
+
+/** One standard deviation of the heat, as a logarithm, by what was heard. */
+export function heatReach(directions: readonly Guess[]): number {
+  return Math.hypot(...directions.map(({ logHeat }) => logHeat))
 }
 
 /** The minutes from lighting at which this course would whistle, or come to pressure or to the boil, under a guess. */
@@ -160,7 +203,7 @@ export function expectedOf(course: Course, leg: Leg, guess: Guess, nowMs: number
 /** The whistles of the leg that goes on as they were heard; where nothing whistles, the one moment that pots tell. */
 export function heardOf({ pot }: Course, state: RunState, nowMs: number): Heard {
   const { standing, noneMissedBefore } = state
-  const { litAt, whistles, atPressureAt, boilsAt, heatOffAt, interruptions } = lastLeg(state)
+  const { litAt, whistles, atPressureAt, boilsAt, heatOffAt, interruptions, quietAt } = lastLeg(state)
   const minute = (ms: number) => (ms - litAt!) / MINUTE_MS
   // A pot that holds pressure boils well before it is expected to tell anything.
   const told = kindOf(pot.appliance).tells === 'boil' ? boilsAt : atPressureAt
@@ -174,28 +217,14 @@ export function heardOf({ pot }: Course, state: RunState, nowMs: number): Heard 
     standing: single ? [true] : whistles.map(({ id }) => standing.includes(id)),
     noneMissedBefore: single ? [true] : whistles.map(({ id }) => noneMissedBefore.includes(id)),
     untilMinute: minute(until),
+    noneMissedUntilMinute: quietAt === null ? 0 : minute(quietAt),
   }
 }
 
-/** Upper triangle of a symmetric 2x2 matrix. */
-export type Matrix2 = [number, number, number]
-
-function solve2([a, b, c]: Matrix2, [x, y]: readonly [number, number]): [number, number] {
-  const det = a * c - b * b
-  return [(c * x - b * y) / det, (a * y - b * x) / det]
-}
-
-/** The axes of the ellipse of one standard deviation that a normal matrix describes. */
-function principal([a, b, c]: Matrix2): Guess[] {
-  if (Math.abs(b) < 1e-9)
-    return [
-      { logHeat: 1 / Math.sqrt(a), logSwing: 0 },
-      { logHeat: 0, logSwing: 1 / Math.sqrt(c) },
-    ]
-  const middle = (a + c) / 2
-  const spread = Math.hypot((a - c) / 2, b)
-  return [middle + spread, middle - spread].map((value) => {
-    const sd = 1 / Math.sqrt(value) / Math.hypot(value - c, b)
-    return { logHeat: (value - c) * sd, logSwing: b * sd }
-  })
+/** The axes of the ellipsoid of one standard deviation that a normal matrix describes. */
+function principal(matrix: number[][], unknowns: readonly Unknown[]): Guess[] {
+  const { realEigenvalues, eigenvectorMatrix } = new EigenvalueDecomposition(new Matrix(matrix), { assumeSymmetric: true })
+  return realEigenvalues.map((value, axis) =>
+    movedBy({ logHeat: 0, logSwing: 0 }, unknowns, eigenvectorMatrix.getColumn(axis), 1 / Math.sqrt(value)),
+  )
 }

@@ -438,6 +438,8 @@ describe('following a run', () => {
       figure: live.answer.closings[0]!.range.figure,
       planned: live.answer.closings[0]!.range.figure,
       changed: null,
+      isShort: false,
+      lowerFlame: null,
     })
   })
 

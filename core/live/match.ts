@@ -11,6 +11,8 @@ export interface Heard {
   noneMissedBefore: readonly boolean[]
   /** Until when it was listened, in minutes from lighting. */
   untilMinute: number
+  /** The cook says that after the last one none came until then; 0 where nothing was said. */
+  noneMissedUntilMinute: number
 }
 
 export interface Match {
@@ -52,11 +54,22 @@ export function gapSd(gapMinutes: number, first: boolean): number {
   return Math.sqrt(HAND_MINUTES * HAND_MINUTES + irregular * irregular)
 }
 
-/** How likely it is that a whistle due after `gap` has not been heard `elapsed` minutes on. */
-export function notHeardYet(elapsed: number, gap: number, first: boolean): { waiting: number; missed: number } {
+/** That it slipped by all the same, where the cook says that none did (engineering estimate). */
+const MISSED_UNAWARES = 0.002
+
+/**
+ * How likely it is that a whistle due after `gap` has not been heard `elapsed` minutes on; that none came until
+ * `noneUntil` was said by the cook.
+ */
+export function notHeardYet(
+  elapsed: number,
+  gap: number,
+  first: boolean,
+  noneUntil = 0,
+): { waiting: number; missed: number } {
   const z = (elapsed - gap) / gapSd(gap, first)
   const due = 1 / (1 + Math.exp(-1.7 * z))
-  return { waiting: 1 - due, missed: due * MISSED }
+  return { waiting: 1 - due, missed: due * (gap < noneUntil ? MISSED_UNAWARES : MISSED) }
 }
 
 /** No hand is later than so many standard deviations: less likely than this nothing is. */
@@ -77,7 +90,7 @@ function logMiss(z: number): number {
  * minutes from lighting, going on past what was heard). Dynamic programming over pairs of the two.
  */
 export function matchWhistles(heard: Heard, expected: readonly number[]): Match {
-  const { minutes, standing, noneMissedBefore, untilMinute } = heard
+  const { minutes, standing, noneMissedBefore, untilMinute, noneMissedUntilMinute } = heard
   const logFalse = Math.log(FALSE / typicalGap(expected))
   const logMissed = Math.log(MISSED)
   const timeOf = (i: number) => (i < 0 ? 0 : minutes[i]!)
@@ -128,7 +141,7 @@ export function matchWhistles(heard: Heard, expected: readonly number[]): Match 
     let sum = falseSince(i, minutes.length)
     const elapsed = untilMinute - timeOf(i)
     for (let k = j + 1; k < Math.min(expected.length, j + 4); k++) {
-      const { waiting, missed } = notHeardYet(elapsed, dueOf(k) - dueOf(j), j < 0)
+      const { waiting, missed } = notHeardYet(elapsed, dueOf(k) - dueOf(j), j < 0, noneMissedUntilMinute - timeOf(i))
       sum += Math.log(waiting + missed)
     }
     return sum

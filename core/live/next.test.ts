@@ -6,6 +6,7 @@ import type { RunEvent, RunEventData } from './event.schema'
 import type { Following } from './follow'
 import { nextAction, runsByItself } from './next'
 import type { Outlook } from './outlook'
+import type { Overdue } from './overdue'
 import { runState } from './run'
 
 const MINUTE = 60_000
@@ -61,8 +62,9 @@ function next(asked: PlanRequest, events: readonly RunEvent[], minute: number, k
   const following: Following = {
     state,
     course: firstCourse({ request: asked, answer }),
-    advice: { figure: 5, planned: 5, changed: null },
+    advice: { figure: 5, planned: 5, changed: null, isShort: false, lowerFlame: null },
     outlook,
+    whistleAgain: false,
     cautions: [],
   }
   return nextAction(answer, following, minute * MINUTE)
@@ -208,10 +210,19 @@ describe('when something is the matter', () => {
   })
 
   it('what is overdue is asked about, and turned off before it is dry', () => {
-    const overdue = (leastWaterG: number) => ({ overdue: { dueAt: at(9), leastWaterG } })
+    const overdue = (leastWaterG: number, after: Overdue['after'] = 'lit') => ({
+      overdue: { after, slippedAt: [], untilThereG: 200, dueAt: at(9), leastWaterG },
+    })
     expect(next(COUNTED, [LIT], 14, overdue(300))).toMatchObject({ id: 'overdue', event: { kind: 'whistle' } })
     expect(next(REGULATOR, [LIT], 14, overdue(300))).toMatchObject({ id: 'overdue', event: { kind: 'at-pressure' } })
     expect(next(COUNTED, [LIT], 14, overdue(100))).toMatchObject({ id: 'overdue-dry', event: { kind: 'heat-off' } })
+    const silent = overdue(300, 'whistle')
+    expect(next(COUNTED, [LIT], 14, silent)).toMatchObject({ id: 'silent', event: { kind: 'whistle' } })
+    expect(next(COUNTED, [LIT], 14, { ...silent, hasEnough: true })).toMatchObject({
+      id: 'enough',
+      event: { kind: 'heat-off' },
+    })
+    expect(next(COUNTED, [LIT], 14, { ...overdue(100, 'whistle'), hasEnough: true }).id).toBe('overdue-dry')
   })
 })
 

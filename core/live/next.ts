@@ -8,7 +8,7 @@ import type { Following } from './follow'
 import { mayBoilDry } from '../safety/rules'
 import type { Overdue } from './overdue'
 import { awaitsFoods, hasLooked, lastLeg } from './run'
-import { lastStepSince } from './steps'
+import { isTurnedUpAgain, lastStepSince } from './steps'
 
 /** What the cook does next, and the event that says it was done. */
 export interface NextAction {
@@ -21,6 +21,11 @@ export interface NextAction {
     | 'count'
     | 'overdue'
     | 'overdue-dry'
+    | 'silent'
+    | 'enough'
+    | 'lower-flame'
+    | 'off-and-look'
+    | 'whistle-again'
     | 'turn-low'
     | 'wait-low'
     | 'wait-boil'
@@ -58,7 +63,8 @@ export function runsByItself(plan: PlanAnswer): boolean {
 }
 
 /** The one next action of a run as it now stands. */
-export function nextAction(plan: PlanAnswer, { state, course, advice, outlook }: Following, nowMs: number): NextAction {
+export function nextAction(plan: PlanAnswer, following: Following, nowMs: number): NextAction {
+  const { state, course, advice, outlook } = following
   const itself = runsByItself(plan)
   const pressurised = holdsPressure(applianceOf(plan))
   const leg = lastLeg(state)
@@ -100,18 +106,29 @@ export function nextAction(plan: PlanAnswer, { state, course, advice, outlook }:
     if (outlook?.overdue) return whileOverdue(outlook.overdue)
     let at = leg.litAt!
     const { program } = course
+    if (advice?.lowerFlame) return action('lower-flame', { kind: 'flame', flame: advice.lowerFlame })
     for (const [i, step] of program.entries()) {
       const isLast = i === program.length - 1
       const pending = stepAction(isLast && advice ? withFigure(step, advice.figure) : step, isLast, at)
       if (typeof pending !== 'number') return pending
       at = pending
     }
-    return itself ? action('let-finish', { kind: 'heat-off' }, at) : action('turn-off', { kind: 'heat-off' })
+    if (itself) return action('let-finish', { kind: 'heat-off' }, at)
+    if (following.whistleAgain && program.length > 1) {
+      if (!isTurnedUpAgain(course, leg)) return action('whistle-again', { kind: 'flame', flame: 'high' })
+      const isHeard = (leg.whistles.at(-1)?.at ?? 0) > leg.flameChanges.at(-1)!.at
+      if (!isHeard) return action('count', { kind: 'whistle' }, outlook!.nextWhistleAt, 1)
+    }
+    return action(advice?.isShort ? 'off-and-look' : 'turn-off', { kind: 'heat-off' })
   }
 
   /** Nothing has come of it: first it is looked at, then, before the water can be gone, turned off. */
   function whileOverdue(overdue: Overdue): NextAction {
     if (mayBoilDry(overdue)) return action('overdue-dry', { kind: 'heat-off' })
+    if (overdue.after === 'whistle')
+      return outlook!.hasEnough
+        ? action('enough', { kind: 'heat-off' })
+        : action('silent', { kind: 'whistle' }, null, whistlesLeft())
     const tells = kindOf(applianceOf(plan)).tells === 'whistles' ? ('whistle' as const) : ('at-pressure' as const)
     return action('overdue', { kind: tells })
   }
@@ -139,6 +156,11 @@ export function nextAction(plan: PlanAnswer, { state, course, advice, outlook }:
       default:
         return minutesAction(step, at)
     }
+  }
+
+  function whistlesLeft(): number {
+    const figure = advice?.figure ?? 0
+    return Math.max(0, figure - outlook!.whistlesSoFar)
   }
 
   function whistleAction(until: number, isLast: boolean, at: number, firstDue: number | null): NextAction | number {

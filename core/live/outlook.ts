@@ -6,8 +6,9 @@ import type { Simulation } from '../pot/simulation'
 import { endsByItself } from '../program/styles'
 import { UNMEASURED } from '../unknown'
 import type { Course, Guess } from './course'
-import { Future, NATURAL } from './future'
-import { heardOf, heatSd, infer, type Belief } from './infer'
+import { Future, NATURAL, type End } from './future'
+import { heardOf, heatReach, heatSd, infer, type Belief } from './infer'
+import { liquidOf, type Liquid } from './liquid'
 import type { Overdue } from './overdue'
 import { questionsOf, type Question } from './questions'
 import { lastLeg, ventedSince, type RunState } from './run'
@@ -27,8 +28,12 @@ export interface Outlook {
   /** Boil-minutes of each food by now, and when the lid opens with the figure that is advised. */
   gotNow: Banded[]
   willGet: Banded[]
+  /** Water in the pot, what foods have drunk of it counted in, for carrying on from there. */
   waterNowG: Banded
-  waterEndG: Banded
+  /** Liquid around the foods, now and when the lid opens, and the least of it with which the base does not scorch. */
+  liquidNowG: Banded
+  liquidEndG: Banded
+  leastLiquidG: number
   tempC: number
   gaugePa: number
   /** Whistles so far, those missed counted in and false ones out; minutes so far in other styles. */
@@ -36,8 +41,10 @@ export interface Outlook {
   whistlesSoFar: number
   /** If false, nothing came of it or most of what did does not fit: the cook's count and the planned figure stand. */
   understood: boolean
-  /** Nothing has come of it though it is long due; null otherwise. */
+  /** Nothing more has come of it though it is long due; null otherwise. */
   overdue: Overdue | null
+  /** It was quiet for too long, and even on the low side every food has what it needs if the heat goes off now. */
+  hasEnough: boolean
   /** The figure that would just do, by what is known now; null where the cooker decides or the heat is off. */
   needed: Banded | null
   /** When the next whistle is due, in ms since 1970. */
@@ -60,8 +67,11 @@ const VALVE_MS = 5 * MINUTE_MS
 export interface Looking {
   belief: Belief
   needed: Banded | null
-  /** Boil-minutes that each food would have with a figure. */
-  getsWith(figure: number): number[]
+  overdue: Overdue | null
+  soFar: number
+  leastLiquidG: number
+  /** Boil-minutes that each food would have with a figure, and the liquid around them. */
+  endWith(figure: number): { gets: Banded[]; liquidG: Banded }
   /** All that is to be told, with the figure that is advised (the program as planned where there is none). */
   outlook(advised: number | null): Outlook
 }
@@ -110,44 +120,87 @@ export function lookAhead(
 ): Looking {
   const heard = heardOf(course, state, nowMs)
   const belief = infer(course, state, nowMs, before)
-  const at = situationOf(course, state, nowMs, belief, heard)
+  const at = situationOf(course, state, nowMs, belief, heard, before)
   const futures = new Futures(at, bands)
+  const liquid = liquidOf(course)
   const { centre } = futures
-  const needed = centre.needed === null || !at.understood ? null : futures.banded((one) => one.needed ?? centre.needed!)
+  // A pot that may never do it, however long it goes on, has no upper end.
+  const needed = centre.needed === null || !at.understood ? null : futures.banded((one) => one.needed ?? Infinity)
   return {
     belief,
     needed,
-    getsWith: (figure) => centre.goOn(figure).gets.map((got, i) => got + course.had[i]!),
-    outlook: (advised) => outlookOf(at, futures, needed, advised),
+    overdue: at.overdue,
+    soFar: at.soFar,
+    leastLiquidG: liquid.leastG,
+    endWith(figure) {
+      const ends = futures.ends(figure)
+      return { gets: getsOf(course, futures, ends), liquidG: liquidBand(liquid, course, futures, ends) }
+    },
+    outlook: (advised) => outlookOf(at, futures, needed, advised, liquid),
   }
 }
 
-function outlookOf(at: Situation, futures: Futures, needed: Banded | null, advised: number | null): Outlook {
+const getsOf = ({ had }: Course, futures: Futures, ends: ReadonlyMap<Future, End>) =>
+  had.map((before, i) => futures.banded((one) => before + ends.get(one)!.gets[i]!))
+
+const liquidBand = (liquid: Liquid, { had }: Course, futures: Futures, ends: ReadonlyMap<Future, End>) =>
+  futures.banded((one) => {
+    const { waterG, gets } = ends.get(one)!
+    return liquid.around(
+      waterG,
+      gets.map((got, i) => got + had[i]!),
+    )
+  })
+
+/** Bands hold the truth of four pots in five between so many standard deviations. */
+export const FOUR_IN_FIVE = 1.28
+
+/** What nine pots in ten have more of. */
+export const surely = ({ value, low }: Banded) => value - FOUR_IN_FIVE * (value - low)
+
+function outlookOf(
+  at: Situation,
+  futures: Futures,
+  needed: Banded | null,
+  advised: number | null,
+  liquid: Liquid,
+): Outlook {
   const { course, state, leg, belief, matched, understood, offAt, whistling } = at
   const { centre } = futures
   const msOf = (minute: number) => leg.litAt! + minute * MINUTE_MS
   const ends = futures.ends(advised)
   const opens = futures.banded((one) => ends.get(one)!.openMinute)
-  const heatReach = Math.hypot(...belief.directions.map(({ logHeat }) => logHeat))
+  const reach = heatReach(belief.directions)
   const curve = centre.run.result()
   const due = whistling ? curve.whistleMinutes[matched] : undefined
   const { logHeat } = belief.guess
   return {
     heatShare: {
       value: Math.exp(logHeat),
-      low: Math.exp(logHeat - heatReach),
-      high: Math.exp(logHeat + heatReach),
+      low: Math.exp(logHeat - reach),
+      high: Math.exp(logHeat + reach),
     },
     gotNow: course.had.map((had, i) => futures.banded((one) => had + one.gotNow[i]!)),
-    willGet: course.had.map((had, i) => futures.banded((one) => had + ends.get(one)!.gets[i]!)),
+    willGet: getsOf(course, futures, ends),
     waterNowG: futures.banded((one) => one.now.freeWaterG),
-    waterEndG: futures.banded((one) => ends.get(one)!.waterG),
+    liquidNowG: atMost(
+      liquid.pouredG,
+      futures.banded((one) =>
+        liquid.around(
+          one.now.freeWaterG,
+          one.gotNow.map((got, i) => got + course.had[i]!),
+        ),
+      ),
+    ),
+    liquidEndG: atMost(liquid.pouredG, liquidBand(liquid, course, futures, ends)),
+    leastLiquidG: liquid.leastG,
     tempC: centre.now.tempC,
     gaugePa: centre.now.gaugePa,
     soFar: at.soFar,
     whistlesSoFar: matched,
     understood,
     overdue: at.overdue,
+    hasEnough: at.overdue?.after === 'whistle' && hasEnough(at, futures),
     needed,
     nextWhistleAt: state.phase === 'heating' && due !== undefined ? msOf(due - centre.late) : null,
     heatOffAt: offAt ?? msOf(ends.get(centre)!.heatOffMinute),
@@ -157,6 +210,18 @@ function outlookOf(at: Situation, futures: Futures, needed: Banded | null, advis
     curve: retimed(curve, centre.realMinute),
   }
 }
+
+/** True if every food has what it needs even on the low side, should the heat go off now. */
+function hasEnough({ course }: Situation, futures: Futures): boolean {
+  const { needs } = course.closing
+  return needs.every((need, i) => need === 0 || surely(futures.banded((one) => one.stopNow().gets[i]!)) >= need)
+}
+
+const atMost = (mostG: number, { value, low, high }: Banded): Banded => ({
+  value: Math.min(mostG, value),
+  low: Math.min(mostG, low),
+  high: Math.min(mostG, high),
+})
 
 /**
  * From when on the pressure may be gone at the earliest, in ms since 1970; Infinity while the heat is on. Worked out
@@ -199,10 +264,14 @@ export function opensFrom(course: Course, state: RunState, nowMs: number): numbe
 }
 
 function moved(guess: Guess, by: Guess, sign: number): Guess {
+  const sum = (name: keyof Guess) => (guess[name] ?? 0) + sign * (by[name] ?? 0)
   return {
-    logHeat: guess.logHeat + sign * by.logHeat,
-    logSwing: guess.logSwing + sign * by.logSwing,
-    logLift: sign * (by.logLift ?? 0),
+    logHeat: sum('logHeat'),
+    logSwing: sum('logSwing'),
+    logTurned: sum('logTurned'),
+    logLoss: sum('logLoss'),
+    logLeak: sum('logLeak'),
+    logLift: sum('logLift'),
   }
 }
 
@@ -213,6 +282,8 @@ export function asPlanned(course: Course, state: RunState, nowMs: number): Outlo
   const msOf = (minute: number) => litAt! + minute * MINUTE_MS
   const { gaugePa, tempC, freeWaterKg, boilMinutes } = pointAt(curve.trace, (nowMs - litAt!) / MINUTE_MS)
   const sure = (value: number): Banded => ({ value, low: value, high: value })
+  const liquid = liquidOf(course)
+  const inAll = (gets: readonly number[]) => gets.map((got, i) => got + course.had[i]!)
   // What comes after the last heat is the rest, or the release.
   const offMinute = curve.trace.findLast(({ heatW }) => heatW > 0)?.minute ?? curve.heatOffMinute
   const heatOffAt = saidOffAt ?? msOf(offMinute)
@@ -226,13 +297,16 @@ export function asPlanned(course: Course, state: RunState, nowMs: number): Outlo
     gotNow: boilMinutes.map(sure),
     willGet: curve.boilMinutes.map(sure),
     waterNowG: sure(freeWaterKg * 1000),
-    waterEndG: sure(curve.freeWaterLeftG),
+    liquidNowG: sure(Math.min(liquid.pouredG, liquid.around(freeWaterKg * 1000, inAll(boilMinutes)))),
+    liquidEndG: sure(Math.min(liquid.pouredG, liquid.around(curve.freeWaterLeftG, inAll(curve.boilMinutes)))),
+    leastLiquidG: liquid.leastG,
     tempC,
     gaugePa,
     soFar: 0,
     whistlesSoFar: whistles.length,
     understood: true,
     overdue: null,
+    hasEnough: false,
     needed: null,
     nextWhistleAt: null,
     heatOffAt,

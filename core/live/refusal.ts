@@ -66,6 +66,7 @@ export function refusalOf(
     case 'none-missed':
       return state.phase === 'abandoned' ? 'run-over' : known(data.before)
     case 'whistle':
+    case 'quiet':
     case 'at-pressure':
     case 'boils':
     case 'flame':

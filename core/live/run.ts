@@ -15,6 +15,8 @@ export interface Leg {
   atPressureAt: number | null
   boilsAt: number | null
   flameChanges: { at: number; flame: FlameName }[]
+  /** When it was last said that no whistle had slipped by since the one before; null where nothing was said. */
+  quietAt: number | null
   interruptions: { at: number; why: Interruption; until: number | null }[]
   heatOffAt: number | null
   valveOpenedAt: number | null
@@ -44,6 +46,7 @@ const FRESH_LEG: Leg = {
   atPressureAt: null,
   boilsAt: null,
   flameChanges: [],
+  quietAt: null,
   interruptions: [],
   heatOffAt: null,
   valveOpenedAt: null,
@@ -152,6 +155,8 @@ function apply(state: RunState, { id, at, data }: RunEvent): RunState {
       return { ...state, standing: [...state.standing, data.of] }
     case 'none-missed':
       return { ...state, noneMissedBefore: [...state.noneMissedBefore, data.before] }
+    case 'quiet':
+      return isLit ? withLeg({ quietAt: Math.max(leg.quietAt ?? at, at) }) : state
     case 'at-pressure':
       return isLit && leg.atPressureAt === null ? withLeg({ atPressureAt: at }) : state
     case 'boils':

@@ -1,7 +1,7 @@
 import { kindOf } from '../appliance/appliance'
 import { MINUTE_MS } from '../measure/time'
 import { endsByItself, shapeOf, type StyleShape } from '../program/styles'
-import { heatOffMs, type Course } from './course'
+import { heatOffMs, type Course, type Guess } from './course'
 import type { Belief } from './infer'
 import type { Heard, Match } from './match'
 import { overdueOf, type Overdue } from './overdue'
@@ -22,7 +22,7 @@ export interface Situation {
   matched: number
   /** If false, nothing came of it or most of what did does not fit: the cook's count and the planned figure stand. */
   understood: boolean
-  /** Nothing has come of it though it is long due; null otherwise. */
+  /** Nothing more has come of it though it is long due; null otherwise. */
   overdue: Overdue | null
   /** Null where the device decides by itself. */
   shape: StyleShape | null
@@ -39,12 +39,19 @@ export interface Situation {
 const LEAST_FALSE = 2
 const FALSE_SHARE = 0.34
 
-export function situationOf(course: Course, state: RunState, nowMs: number, belief: Belief, heard: Heard): Situation {
+export function situationOf(
+  course: Course,
+  state: RunState,
+  nowMs: number,
+  belief: Belief,
+  heard: Heard,
+  before?: Guess,
+): Situation {
   const leg = lastLeg(state)
   const { style, burner, cooker } = course.closing.pot
   const falses = belief.match.of.filter((which) => which === null).length
-  const overdue = overdueOf(course, state, heard, nowMs)
-  const understood = !overdue && (falses < LEAST_FALSE || falses <= FALSE_SHARE * belief.match.of.length)
+  const overdue = overdueOf(course, state, heard, nowMs, before)
+  const understood = overdue?.after !== 'lit' && (falses < LEAST_FALSE || falses <= FALSE_SHARE * belief.match.of.length)
   const matched = understood ? lastOf(belief.match) + 1 : leg.whistles.length
   const shape = endsByItself(style) ? null : shapeOf(style, burner, cooker.appliance)
   const offAt = heatOffMs(course, leg)

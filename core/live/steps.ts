@@ -3,9 +3,9 @@ import type { Course } from './course'
 import type { Leg } from './run'
 
 /**
- * When the step in which the figure is counted began, in ms since 1970; null before. It begins with the flame that it
- * is cooked on, and with the sign that ends the step before: a hand that was quicker, or another device's clock, may
- * put them the other way round.
+ * When the step in which the figure is counted began, in ms since 1970; null before. It begins with the first flame
+ * that was set once the step before was over: one that is turned again goes on in it. A hand that was quicker, or
+ * another device's clock, may put flame and sign the other way round.
  */
 export function lastStepSince({ program, closing }: Pick<Course, 'program' | 'closing'>, leg: Leg): number | null {
   if (program.at(-1)!.kind === 'at-pressure') return leg.atPressureAt
@@ -14,9 +14,22 @@ export function lastStepSince({ program, closing }: Pick<Course, 'program' | 'cl
   const from = endedAt(before, leg)
   const turned = leg.flameChanges.at(-1)
   if (!turned) return null
-  if (from == null || turned.at >= from) return turned.at
-  const last = program.at(-1)!
-  return 'heatW' in last && closing.pot.burner[turned.flame] === last.heatW ? from : null
+  if (from == null) return turned.at
+  // Turned a moment before its sign was written down, it is cooked on from the sign.
+  const then = leg.flameChanges.findLast(({ at }) => at < from)
+  if (then && closing.pot.burner[then.flame] === heatOf(program.at(-1)!)) return from
+  return leg.flameChanges.find(({ at }) => at >= from)?.at ?? null
+}
+
+const heatOf = (step: Step) => ('heatW' in step ? step.heatW : null)
+
+/** True once a pot that was cooked on a low flame was turned up again, to hear it whistle. */
+export function isTurnedUpAgain({ program, closing }: Pick<Course, 'program' | 'closing'>, leg: Leg): boolean {
+  const last = leg.flameChanges.at(-1)
+  const since = lastStepSince({ program, closing }, leg)
+  if (!last || since === null || program.length < 2 || last.at <= since) return false
+  const counted = heatOf(program.at(-1)!)
+  return counted !== null && closing.pot.burner[last.flame] > counted
 }
 
 /** When a step that waits for a sign of the pot was over; null or undefined before. */

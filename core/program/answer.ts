@@ -98,6 +98,8 @@ export interface ClosingAnswer {
   freeWaterLeftG: number
   energyKJ: number
   hottestC: number
+  /** The flame counted on is so near to what the pot gives off that its pressure may be lost; kept plans may lack it. */
+  mayLosePressure?: boolean
   /** The water comes to a full boil at some time. */
   boils: boolean
   /** The case it was solved on. */

@@ -7,7 +7,7 @@ import { bulkAfter, bulkBefore } from './bulk'
 import { baseSets, inBase } from './closing'
 import type { PlannedClosing } from './plan-closing'
 import type { PreparedFood } from './prepared'
-import { noSpread, spreadOf, type FigureRange } from './range'
+import { mayLosePressure, noSpread, spreadOf, type FigureRange } from './range'
 import type { SequenceStep } from './sequence'
 import { RICE_REST_MINUTES } from './styles'
 
@@ -58,6 +58,7 @@ export function closingAnswer(
     freeWaterLeftG: simulation.freeWaterLeftG,
     energyKJ: simulation.heatKJ,
     hottestC: simulation.hottestC,
+    mayLosePressure: withRange && mayLosePressure(taken),
     boils: simulation.boilsAtMinute !== null || simulation.hottestC >= boilingC(run.place.altitudeM) - BOILS_WITHIN_K,
     case: run,
   }

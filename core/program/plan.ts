@@ -153,6 +153,7 @@ function factsOf(pot: PreparedPot, answer: WithoutCautions): PlanFacts {
     fill,
     liquidG: Math.min(...closings.map(({ case: { load } }) => load.freeWaterKg * 1000)),
     minimumLiquidG: pot.cooker.body.minimumLiquidG,
+    mayLosePressure: closings.some(({ mayLosePressure }) => mayLosePressure),
     boils: closings.every(({ boils }) => boils),
     becomes: answer.becomes,
     shortG: Math.max(
@@ -168,6 +169,7 @@ function factsOf(pot: PreparedPot, answer: WithoutCautions): PlanFacts {
       acid: item.need.factors.some(({ id }) => id === 'acid'),
       salted: pot.request.contents[i]!.additions?.includes('salt') ?? false,
       gets: answer.foods[i]!.gets,
+      getsLow: answer.foods[i]!.getsLow,
       // What is dangerous when undercooked is held to what is assumed of it, whatever the log says.
       needs: item.food.lectin
         ? Math.max(item.need.boilMinutes, unlearntBoilMinutes(item.need))

@@ -1,9 +1,9 @@
 import { flamesTimes } from '../appliance/burner'
 import { scaled } from '../appliance/figures'
-import { heatsItself } from '../appliance/appliance'
+import { heatsItself, holdsPressure } from '../appliance/appliance'
 import { simulate } from '../pot/simulate'
 import type { Outcome } from '../problem'
-import { UNMEASURED } from '../unknown'
+import { OWN_OF_FLAME, UNMEASURED } from '../unknown'
 import type { Closing } from './closing'
 import { caseOf } from './closing-case'
 import type { PlannedClosing } from './plan-closing'
@@ -32,57 +32,116 @@ const SPLASH_G = 60
 const MOST_SPLASHES = 4
 
 /**
- * The figures that what is unknown about flame, bag and weight may ask for in one closing: four in five pots need
- * one within the range, nine in ten no more than its upper end (range.test.ts draws them). Each unknown is moved
- * either way by as much as one pot in ten exceeds, the program solved again, and the shifts added in quadrature,
- * since it is unlikely that all are off in the same direction. `taken` is what the cook means to run, where
- * that is not the program that was solved for.
+ * The figures that what is unknown about the pot and the bag may ask for in one closing: four in five pots need one
+ * within the range, nine in ten no more than its upper end (range.test.ts draws them). Each unknown is moved either way
+ * by as much as one pot in ten exceeds, the program solved again, and the shifts added in quadrature, since it is
+ * unlikely that all are off in the same direction. `taken` is what the cook means to run, where that is not the
+ * program that was solved for.
  */
 export function spreadOf(planned: PlannedClosing, taken: PlannedClosing = planned): Spread {
-  const { closing, solution } = planned
+  const { closing, solution } = planned.median ?? planned
   const { unit, figure } = solution
-  const { simulation, case: ran } = taken.solution
-  const spread = { flame: UNMEASURED.heat, batch: UNMEASURED.batch, lift: UNMEASURED.lift }
-  Object.assign(spread, closing.pot.request.spread)
   const { min, max } = boundsOf(closing.pot, solution)
+  const { pourG } = planned.water
   const shifts: number[] = []
-  const ratios = simulation.boilMinutes.map(() => [] as number[])
   const moveFigure = (variant: Closing, needTimes = 1) => {
     // What takes longer than planned boils dry on the planned water; the cook who goes on gives it more.
-    let solved = solve(variant, planned.water.pourG, needTimes)
+    let solved = solve(variant, pourG, needTimes)
     for (let more = 1; isDry(solved) && more <= MOST_SPLASHES; more++)
-      solved = solve(variant, planned.water.pourG + more * SPLASH_G, needTimes)
+      solved = solve(variant, pourG + more * SPLASH_G, needTimes)
     if (solved.ok) shifts.push(solved.value.exactFigure - solution.exactFigure)
     // Beyond what can be programmed (a flame that hardly holds the pressure): as far as it goes.
     else if (!isDry(solved)) shifts.push(max - solution.exactFigure)
   }
-  const movePot = (pot: PreparedPot) => {
+  for (const pot of movedPots(taken)) moveFigure({ ...closing, pot })
+  for (const sign of SIGNS) moveFigure(closing, oneInTen(spreadsOf(closing).batch, sign))
+  const low = Math.max(min, Math.ceil(solution.exactFigure - quadrature(shifts, -1) - 1e-9))
+  const high = Math.ceil(solution.exactFigure + quadrature(shifts, 1) - 1e-9)
+  return {
+    range: {
+      unit,
+      figure: taken.solution.figure,
+      low: Math.min(low, figure),
+      high: Math.max(high, planned.solution.figure),
+    },
+    gets: getsSpread(taken),
+  }
+}
+
+/** Boil-minutes that each food may get from a program, by what is unknown of the pot and the bag: nine in ten more than `low`. */
+export function getsSpread(taken: PlannedClosing): Spread['gets'] {
+  const { closing, solution, water } = taken
+  const { simulation, case: ran } = solution
+  const ratios = simulation.boilMinutes.map(() => [] as number[])
+  for (const pot of movedPots(taken)) {
     const variant = { ...closing, pot }
-    moveFigure(variant)
-    const program = programOf(variant, taken.solution, taken.solution.figure)
-    const moved = simulate({ ...caseOf(variant, taken.water.pourG, program), release: ran.release })
+    const program = programOf(variant, solution, solution.figure)
+    const moved = simulate({ ...caseOf(variant, water.pourG, program), release: ran.release })
     moved.boilMinutes.forEach((got, i) => {
       const before = simulation.boilMinutes[i]!
       if (got > 0 && before > 0) ratios[i]!.push(Math.log(got / before))
     })
   }
-  for (const sign of [-1, 1]) {
-    const times = (share: number) => (1 + share) ** (sign * NINE_IN_TEN)
-    movePot(withHeat(closing.pot, times(spread.flame)))
-    movePot(withAppliance(closing.pot, { pressure: times(spread.lift) }))
-    moveFigure(closing, times(spread.batch))
-    // A bag that needs a fifth more is as far from done as a pot that gives a fifth less.
-    ratios.forEach((list) => list.push(-Math.log(times(spread.batch))))
-  }
-  const low = Math.max(min, Math.ceil(solution.exactFigure - quadrature(shifts, -1) - 1e-9))
-  const high = Math.ceil(solution.exactFigure + quadrature(shifts, 1) - 1e-9)
-  return {
-    range: { unit, figure: taken.solution.figure, low: Math.min(low, figure), high: Math.max(high, figure) },
-    gets: simulation.boilMinutes.map((got, i) => ({
-      low: got * Math.exp(-quadrature(ratios[i]!, -1)),
-      high: got * Math.exp(quadrature(ratios[i]!, 1)),
-    })),
-  }
+  // A bag that needs a fifth more is as far from done as a pot that gives a fifth less.
+  for (const sign of SIGNS)
+    ratios.forEach((list) => list.push(-Math.log(oneInTen(spreadsOf(closing).batch, sign))))
+  return simulation.boilMinutes.map((got, i) => ({
+    low: got * Math.exp(-quadrature(ratios[i]!, -1)),
+    high: got * Math.exp(quadrature(ratios[i]!, 1)),
+  }))
+}
+
+const SIGNS = [-1, 1] as const
+
+/** The factor that one in ten exceeds, to one side, of something known to so large a share. */
+const oneInTen = (share: number, sign: -1 | 1) => (1 + share) ** (sign * NINE_IN_TEN)
+
+/** Shares to which a closing's flame, bag and pressure are known. */
+function spreadsOf({ pot: { request } }: Closing) {
+  return { flame: UNMEASURED.heat, batch: UNMEASURED.batch, lift: UNMEASURED.lift, ...request.spread }
+}
+
+/** The pot with each thing that is unknown of it moved either way. */
+function movedPots({ closing, solution }: PlannedClosing): PreparedPot[] {
+  const { pot } = closing
+  const { flame, lift } = spreadsOf(closing)
+  return SIGNS.flatMap((sign) => [
+    withHeat(pot, oneInTen(flame, sign)),
+    withAppliance(pot, { pressure: oneInTen(lift, sign) }),
+    ...(goesByClock(pot, solution)
+      ? [
+          withAppliance(pot, { loss: oneInTen(UNMEASURED.loss, sign), leak: oneInTen(UNMEASURED.leak, sign) }),
+          withTurned(pot, oneInTen(OWN_OF_FLAME * flame, sign)),
+        ]
+      : []),
+  ])
+}
+
+/**
+ * True where minutes pass on a flame of the cook's with nothing to be heard of: how hot the pot stays then is decided
+ * by what it gives off and by how far the knob was turned. Whistles make up for both.
+ */
+function goesByClock({ cooker: { appliance } }: PreparedPot, { unit }: Solution): boolean {
+  return unit === 'minutes' && holdsPressure(appliance) && !heatsItself(appliance)
+}
+
+/** Less than this between heat off and no pressure, and the pot had hardly any (engineering estimate). */
+const HARDLY_ANY_MINUTES = 1
+
+/**
+ * True where the flame that is counted on is so near to what the pot gives off that it may lose its pressure on it:
+ * with the flame as much weaker and the losses as much higher as both together are in one pot in ten.
+ */
+export function mayLosePressure({ closing, water, solution }: PlannedClosing): boolean {
+  const { pot } = closing
+  if (!goesByClock(pot, solution)) return false
+  const { flame } = spreadsOf(closing)
+  const both = (share: number, sign: -1 | 1) => oneInTen(share, sign) ** Math.SQRT1_2
+  const weaker = withTurned(withHeat(pot, both(flame, -1)), both(OWN_OF_FLAME * flame, -1))
+  const variant = { ...closing, pot: withAppliance(weaker, { loss: both(UNMEASURED.loss, 1) }) }
+  const program = programOf(variant, solution, solution.figure)
+  const { releaseMinutes, ending } = simulate({ ...caseOf(variant, water.pourG, program), release: { kind: 'natural' } })
+  return ending === 'done' && releaseMinutes < HARDLY_ANY_MINUTES
 }
 
 const isDry = (solved: Outcome<Solution>) => !solved.ok && solved.problems[0]!.code === 'boils-dry'
@@ -109,6 +168,11 @@ function quadrature(shifts: readonly number[], sign: -1 | 1): number {
 function withHeat(pot: PreparedPot, times: number): PreparedPot {
   if (heatsItself(pot.cooker.appliance)) return withAppliance(pot, { heat: times })
   return { ...pot, burner: flamesTimes(pot.burner, times) }
+}
+
+/** Every flame but high, on which a pot is brought to pressure, so many times as strong. */
+function withTurned(pot: PreparedPot, times: number): PreparedPot {
+  return { ...pot, burner: { ...flamesTimes(pot.burner, times), high: pot.burner.high } }
 }
 
 function withAppliance(pot: PreparedPot, by: Parameters<typeof scaled>[1]): PreparedPot {

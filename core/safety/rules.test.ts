@@ -23,6 +23,7 @@ const food = (id: string, change: Partial<FoodFacts> = {}): FoodFacts => ({
   acid: false,
   salted: false,
   gets: 100,
+  getsLow: 95,
   needs: 90,
   max: 300,
   centreC: 95,
@@ -38,6 +39,7 @@ const facts = (foods: FoodFacts[], change: Partial<PlanFacts> = {}): PlanFacts =
   liquidG: 800,
   minimumLiquidG: 200,
   boils: true,
+  mayLosePressure: false,
   surplusG: 0,
   becomes: 'spoonable',
   shortG: 0,
@@ -230,13 +232,18 @@ describe('the soak water of beans that carry lectin', () => {
 
 describe('a pot from which nothing came', () => {
   const silent = (minutes: number, leastWaterG: number) =>
-    runCautions({ foods: [], heatIsOff: false, overdue: { minutes, leastWaterG }, waterEndG: 300 })
+    runCautions({
+      foods: [],
+      heatIsOff: false,
+      overdue: { after: 'lit', minutes, leastWaterG, untilThereG: 200 },
+      spareEndG: 300,
+    })
 
   it('is asked about first, and a danger before the water can be gone', () => {
     expect(silent(7.4, 500)).toMatchObject([{ id: 'overdue', severity: 'warn', params: { minutes: 7 } }])
     expect(silent(30, 199.4)).toMatchObject([{ id: 'overdue-dry', params: { g: 199 } }])
     expect(silent(60, -20)).toMatchObject([{ id: 'overdue-dry', params: { g: 0 } }])
-    expect([mayBoilDry({ leastWaterG: 200 }), mayBoilDry({ leastWaterG: 199 })]).toEqual([false, true])
+    expect([200, 199].map((leastWaterG) => mayBoilDry({ leastWaterG, untilThereG: 200 }))).toEqual([false, true])
   })
 
   it('says it in whole sentences', () => {
@@ -285,7 +292,7 @@ describe('meat to its middle', () => {
   it('is told at the stove too, once the heat is off', () => {
     const one = { food: findFood('goat-bone')!, gets: 90, needs: 80 }
     const run = (centreC: number, heatIsOff: boolean) =>
-      runCautions({ foods: [{ ...one, centreC }], heatIsOff, waterEndG: 100 }).map(({ id }) => id)
+      runCautions({ foods: [{ ...one, centreC }], heatIsOff, spareEndG: 100 }).map(({ id }) => id)
     expect(run(70, true)).toEqual(['meat-raw'])
     expect(run(70, false)).toEqual([])
     expect(run(90, true)).toEqual([])
@@ -479,24 +486,38 @@ describe('a dish', () => {
 
 describe('a pot that cooks', () => {
   const cooking = (change: Partial<Parameters<typeof runCautions>[0]>) =>
-    runCautions({ foods: [], heatIsOff: false, waterEndG: 300, ...change }).map(
+    runCautions({ foods: [], heatIsOff: false, spareEndG: 300, ...change }).map(
       ({ id, severity }) => `${severity} ${id}`,
     )
   const bean = { food: findFood('kidney-red')!, gets: 50, needs: 60 }
 
   it('may run dry while the heat is on, which is said once', () => {
-    expect(cooking({ waterEndG: 0 })).toEqual(['warn runs-dry'])
-    expect(cooking({ waterEndG: 0.1 })).toEqual([])
-    expect(cooking({ waterEndG: -5, heatIsOff: true })).toEqual([])
-    expect(cooking({ waterEndG: -5, overdue: { minutes: 4, leastWaterG: 900 } })).toEqual(['warn overdue'])
+    expect(cooking({ spareEndG: 0 })).toEqual(['warn runs-dry'])
+    expect(cooking({ spareEndG: 0.1 })).toEqual([])
+    expect(cooking({ spareEndG: -5, heatIsOff: true })).toEqual([])
+    expect(cooking({ spareEndG: -5, overdue: { after: 'lit', minutes: 4, leastWaterG: 900, untilThereG: 200 } })).toEqual(['warn overdue'])
   })
 
   it('is asked about when overdue, and a danger below 200 g of water', () => {
-    expect(cooking({ overdue: { minutes: 4, leastWaterG: 200 } })).toEqual(['warn overdue'])
-    expect(cooking({ overdue: { minutes: 4, leastWaterG: 199 } })).toEqual(['warn overdue-dry'])
+    expect(cooking({ overdue: { after: 'lit', minutes: 4, leastWaterG: 200, untilThereG: 200 } })).toEqual(['warn overdue'])
+    expect(cooking({ overdue: { after: 'lit', minutes: 4, leastWaterG: 199, untilThereG: 200 } })).toEqual(['warn overdue-dry'])
     expect(
-      runCautions({ foods: [], heatIsOff: false, waterEndG: 9, overdue: { minutes: 4.4, leastWaterG: -20 } }),
+      runCautions({ foods: [], heatIsOff: false, spareEndG: 9, overdue: { after: 'lit', minutes: 4.4, leastWaterG: -20, untilThereG: 200 } }),
     ).toEqual([{ id: 'overdue-dry', severity: 'warn', params: { g: 0 } }])
+  })
+
+  it('is asked about in other words once whistles were heard', () => {
+    const overdue = { after: 'whistle' as const, minutes: 6, leastWaterG: 500, untilThereG: 200 }
+    expect(cooking({ overdue })).toEqual(['warn silent'])
+  })
+
+  it('holds beans with lectin to the low side of what they had', () => {
+    const had = (gets: number, getsLow: number, still = 0) =>
+      cooking({ foods: [{ ...bean, gets, getsLow, still }], heatIsOff: true })
+    expect(had(90, 58)).toEqual([])
+    expect(had(90, 56)).toEqual(['warn lectin-unsure'])
+    expect(had(50, 40)).toEqual(['refuse lectin-not-done'])
+    expect(had(50, 40, 30)).toEqual(['warn lectin-not-yet'])
   })
 
   it('is judged by what its food has had once the heat is off, and not before', () => {

@@ -29,6 +29,8 @@ export interface PlanFacts {
   minimumLiquidG: number
   /** The water comes to a full boil at some time. */
   boils: boolean
+  /** The flame counted on may be too low to hold the pressure. */
+  mayLosePressure: boolean
   /** How wet the base comes out; null where nothing in it drinks. */
   becomes: WaterFate | null
   /** What stands in tins, and how; null where nothing does. */
@@ -49,6 +51,8 @@ export interface PlanFacts {
     /** Salt goes into its cooking water. */
     salted: boolean
     gets: number
+    /** What nine pots in ten give it at least, by what is unknown. */
+    getsLow: number
     needs: number
     max: number
     /** The highest temperature that its middle comes to. */
@@ -87,8 +91,11 @@ export type CautionId =
   | 'lectin-boil-altitude'
   | 'lectin-not-done'
   | 'lectin-not-yet'
+  | 'lectin-unsure'
+  | 'may-lose-pressure'
   | 'runs-dry'
   | 'overdue'
+  | 'silent'
   | 'overdue-dry'
   | 'meat-through'
   | 'meat-raw'
@@ -102,6 +109,8 @@ export type CautionId =
   | 'cool-in-time'
 
 const LECTIN_SOAK_HOURS = 5
+/** What has this share of its need on the low side of what is unknown is taken to be done (engineering estimate). */
+const SURELY = 0.95
 /** Foam settles within this time after the heat is off (engineering estimate). */
 const FROTH_SETTLES_MINUTES = 5
 const LONG_SOAK_HOURS = 4
@@ -126,12 +135,13 @@ const tooFull: Rule = ({ fill }) => {
 const lectins: Rule = ({ appliance, altitudeM, boils, foods }) =>
   foods
     .filter(({ food }) => food.lectin)
-    .flatMap(({ food, soak, gets, needs }) => {
+    .flatMap(({ food, soak, gets, getsLow, needs }) => {
       const name = { food: food.id }
       const found: Caution[] = []
       const pressure = kindOf(appliance).holdsPressure
       if (kindOf(appliance).gentle || !boils) found.push(caution('lectin-not-pressure', 'refuse', name))
       else if (gets < needs) found.push(caution('lectin-not-done', 'refuse', name))
+      else if (getsLow < SURELY * needs) found.push(caution('lectin-unsure', 'warn', name))
       return [...found, ...lectinSoak(food, soak, pressure, altitudeM)]
     })
 
@@ -207,6 +217,8 @@ const rawCaution = (food: Food, centreC: number): Caution =>
     least: THROUGH_C,
   })
 
+const losesPressure: Rule = ({ mayLosePressure }) => (mayLosePressure ? [caution('may-lose-pressure', 'warn')] : [])
+
 const keepHot: Rule = ({ appliance }) => (kindOf(appliance).gentle ? [caution('keep-hot', 'note')] : [])
 
 const tooWet: Rule = ({ surplusG }) => (surplusG > 0 ? [caution('too-wet', 'warn', { grams: surplusG })] : [])
@@ -261,6 +273,7 @@ const RULES: readonly Rule[] = [
   sizeAssumed,
   meatThrough,
   pressureHabits,
+  losesPressure,
   keepHot,
   coolGrain,
 ]
@@ -332,23 +345,26 @@ export interface RunFacts {
     needs: number
     /** What later closings of the lid are to give it besides; none if left out. */
     still?: number
+    /** What nine pots in ten would have of it, by what is believed of this one; `gets` where left out. */
+    getsLow?: number
     /** The highest temperature that its middle will have come to; not told where left out. */
     centreC?: number
   }[]
   heatIsOff: boolean
-  /** How long ago the first whistle or the pressure was due, and the least water there can be; null if it has come. */
-  overdue?: { minutes: number; leastWaterG: number } | null
-  /** Free water left at the end in g, on the dry side of what is believed. */
-  waterEndG: number
+  /** How long ago a whistle or the pressure was due, and the least water there can be; null if it has come. */
+  overdue?: { after: 'lit' | 'whistle'; minutes: number; leastWaterG: number; untilThereG: number } | null
+  /** Liquid that is left at the end over the least that keeps the base wet, in g, on the dry side of what is believed. */
+  spareEndG: number
 }
 
 /** The cautions of a run as it now looks, whatever led to it; they are asked for last, after all advice. */
-export function runCautions({ foods, heatIsOff, overdue, waterEndG }: RunFacts): Caution[] {
+export function runCautions({ foods, heatIsOff, overdue, spareEndG }: RunFacts): Caution[] {
   // What a later closing will give has not been given: the pot stands open before it, and may be left at that.
   const halfCooked = foods
-    .filter(({ food, gets, needs }) => heatIsOff && food.lectin && gets < needs)
-    .map(({ food, still = 0 }) => {
+    .filter(({ food, gets, getsLow = gets, needs }) => heatIsOff && food.lectin && getsLow < SURELY * needs)
+    .map(({ food, gets, needs, still = 0 }) => {
       const params = { food: food.id }
+      if (gets >= needs) return caution('lectin-unsure', 'warn', params)
       return still > 0 ? caution('lectin-not-yet', 'warn', params) : caution('lectin-not-done', 'refuse', params)
     })
   const raw = foods
@@ -358,19 +374,17 @@ export function runCautions({ foods, heatIsOff, overdue, waterEndG }: RunFacts):
     ...halfCooked,
     ...raw,
     ...(overdue ? [overdueCaution(overdue)] : []),
-    ...(waterEndG <= 0 && !heatIsOff && !overdue ? [caution('runs-dry', 'warn')] : []),
+    ...(spareEndG <= 0 && !heatIsOff && !overdue ? [caution('runs-dry', 'warn')] : []),
   ]
 }
 
-/** Less than this may be gone before somebody has come to look (engineering estimate: ten minutes of a strong flame). */
-const LEAST_WATER_G = 200
-
-/** True once a pot of which nothing came may be close to boiling dry. */
-export function mayBoilDry({ leastWaterG }: { leastWaterG: number }): boolean {
-  return leastWaterG < LEAST_WATER_G
+/** True once a pot of which nothing came may have boiled dry before somebody has come to look. */
+export function mayBoilDry(of: { leastWaterG: number; untilThereG: number }): boolean {
+  return of.leastWaterG < of.untilThereG
 }
 
-function overdueCaution({ minutes, leastWaterG }: NonNullable<RunFacts['overdue']>): Caution {
-  if (mayBoilDry({ leastWaterG })) return caution('overdue-dry', 'warn', { g: Math.max(0, Math.round(leastWaterG)) })
-  return caution('overdue', 'warn', { minutes: Math.round(minutes) })
+function overdueCaution(of: NonNullable<RunFacts['overdue']>): Caution {
+  const { after, minutes, leastWaterG } = of
+  if (mayBoilDry(of)) return caution('overdue-dry', 'warn', { g: Math.max(0, Math.round(leastWaterG)) })
+  return caution(after === 'lit' ? 'overdue' : 'silent', 'warn', { minutes: Math.round(minutes) })
 }
