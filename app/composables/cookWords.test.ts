@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { createFollower } from '~~/core/live/follow'
 import { nextAction, type NextAction } from '~~/core/live/next'
 import type { RunEvent, RunEventData } from '~~/core/live/event.schema'
+import { simulate } from '~~/core/pot/simulate'
 import { plan as planOf } from '~~/core/program/plan'
 import type { PlanRequest } from '~~/core/program/request.schema'
 import type { SavedPlan } from '~~/shared/household'
@@ -36,13 +37,13 @@ async function said(plan: SavedPlan, told: [RunEventData, number][], minute: num
   const words = await onScreen(useCookWords)
   const nowMs = START_MS + minute * 60_000
   const events = told.map(([data, at]) => event(data, at))
-  const following = createFollower(plan, { bands: false })(events, nowMs)
+  const following = createFollower(plan)(events, nowMs)
   const action = nextAction(plan.answer, following, nowMs)
   return {
     id: action.id,
     headline: words.headline(action),
     press: words.press(plan, action),
-    detail: words.detail(plan, following, action, 'Strong burner, medium flame'),
+    detail: words.detail(plan, following, action, 'Strong burner, medium flame', nowMs),
     reason: words.reason(following),
     calls: isCall(action),
   }
@@ -87,7 +88,7 @@ describe('what the Cook screen says', () => {
     expect(none.headline).toBe('Leave it. Wait for the first whistle.')
     expect(none.detail).toMatch(/^The first comes at about \d\d:\d\d\.$/)
     const { figure } = beans.answer.closings[0]!.range
-    const minutes = Array.from({ length: figure - 1 }, (_, i) => 9 + 1.2 * i)
+    const minutes = simulate(beans.answer.closings[0]!.case).whistleMinutes.slice(0, figure - 1)
     const nearly = await said(beans, [CHECKED, LIT, ...whistles(...minutes)], minutes.at(-1)! + 0.2)
     expect(nearly.headline).toMatch(/^Leave it\. (One more whistle|\d+ more whistles)\.$/)
     expect(nearly.press).toBe('Count a whistle')
@@ -131,11 +132,23 @@ describe('what the Cook screen says', () => {
     expect(lit.detail).toBe('Strong burner, medium flame.')
   })
 
+  it('asks whether some slipped by when nothing more is heard, and says that it has had enough', async () => {
+    const first = simulate(beans.answer.closings[0]!.case).whistleMinutes.slice(0, 3)
+    const told: [RunEventData, number][] = [CHECKED, LIT, ...whistles(...first)]
+    const due = await said(beans, told, first[2]! + 2)
+    expect(due.detail).toBe('It is due now. Heat off with the last.')
+    const silent = await said(beans, told, first[2]! + 3.6)
+    expect(silent).toMatchObject({ id: 'silent', headline: 'Did some whistles slip by?', calls: true })
+    const later = await said(beans, told, first[2]! + 60)
+    expect(later).toMatchObject({ press: 'Heat is off', calls: true })
+    expect(later.headline).toMatch(/^Turn the heat off/)
+  })
+
   it('gives the reason where the advice is no longer the planned figure', async () => {
     // Far hotter than planned: it whistles early and often.
     const fast = whistles(18, 18.7, 19.4, 20.1)
     const { reason } = await said(beans, [CHECKED, LIT, ...fast], 20.3)
-    expect(reason).toMatch(/^Your whistles come faster than planned: \d+, not \d+\.$/)
+    expect(reason).toMatch(/^Your whistles come faster than planned, so each cooks less: \d+, not \d+\.$/)
     expect((await said(beans, [CHECKED, LIT], 1)).reason).toBe('')
   })
 

@@ -25,7 +25,12 @@ export function useCookWords() {
   const { t, list, number, clock, weight } = useI18nText()
   const { foodName } = useKitchenStore()
 
-  function headline({ id, whistlesLeft }: NextAction): string {
+  const flameOf = ({ event }: NextAction) =>
+    event?.kind === 'flame' ? t(`pot.flames.${event.flame}`).toLowerCase() : ''
+
+  function headline(action: NextAction): string {
+    const { id, whistlesLeft } = action
+    if (id === 'lower-flame') return t('cook.action.lower-flame', { flame: flameOf(action) })
     return id === 'count' ? t('cook.action.count', { n: whistlesLeft }, whistlesLeft) : t(`cook.action.${id}`)
   }
 
@@ -36,8 +41,10 @@ export function useCookWords() {
     return t(`cook.changed.${unit}.${advice.changed.why}`, { to: advice.figure, from: advice.changed.from })
   }
 
-  function press({ answer }: SavedPlan, { id, event }: NextAction): string | null {
+  function press({ answer }: SavedPlan, action: NextAction): string | null {
+    const { id, event } = action
     if (!event) return null
+    if (event.kind === 'flame') return t('cook.press.flame', { flame: flameOf(action) })
     if (event.kind === 'lit') return t(runsByItself(answer) ? 'cook.press.started' : 'cook.press.lit')
     if (id === 'let-finish') return t('cook.press.switched-off')
     if (id === 'wait-sum') return t('cook.press.nothing-hisses')
@@ -72,6 +79,7 @@ export function useCookWords() {
     { state, outlook, course }: Following,
     { id, dueAt }: NextAction,
     burner: string,
+    nowMs: number,
   ): string {
     const { answer, request } = plan
     const leg = lastLeg(state)
@@ -91,7 +99,9 @@ export function useCookWords() {
       return t(more!.addWaterG > 0 ? 'cook.detail.close-again' : 'cook.detail.close-dry', params)
     if (id === 'light' && more) return t('cook.detail.light-again', params)
     if (id === 'interrupted') return t(`cook.detail.interrupted.${leg.interruptions.at(-1)!.why}`)
-    if (id === 'count') return dueAt === null ? '' : t('cook.detail.count', params)
+    const isDue = dueAt !== null && dueAt <= nowMs
+    if (id === 'count') return dueAt === null ? '' : t(isDue ? 'cook.detail.count-due' : 'cook.detail.count', params)
+    if (id === 'wait-first-whistle' && isDue) return t('cook.detail.wait-first-whistle-due')
     if (id === 'overdue' && runsByItself(answer)) return t('cook.detail.overdue-electric')
     const waitsForValve = id === 'wait-fall' && answer.release && answer.release.kind !== 'natural'
     if (id === 'wait-fall' && !waitsForValve && params.low === params.high)

@@ -3,6 +3,11 @@ import type { NextAction } from '~~/core/live/next'
 const CALLS: readonly NextAction['id'][] = [
   'overdue',
   'overdue-dry',
+  'silent',
+  'enough',
+  'lower-flame',
+  'off-and-look',
+  'whistle-again',
   'turn-low',
   'turn-off',
   'let-finish',

@@ -59,13 +59,24 @@ describe('the practice stove', () => {
   it('does not open under pressure, and says so', async () => {
     const practice = begun()
     practice.add({ kind: 'lit' })
-    pass(practice, 14, () => practice.add({ kind: 'whistle' }))
+    pass(practice, 30, () => practice.add({ kind: 'whistle' }))
     practice.add({ kind: 'heat-off' })
     practice.add({ kind: 'pressure-gone' })
     await settle()
     expect(practice.add({ kind: 'opened' })).toBe(false)
     expect(practice.refused).toBe('sum-says-pressure')
     expect(practice.opened).toBe(false)
+  })
+
+  it('goes on with the flame that was set when what had interrupted it is over', () => {
+    const practice = begun()
+    practice.knob('low')
+    pass(practice, 5)
+    practice.add({ kind: 'interrupted', why: 'gas' })
+    expect(practice.flame).toBe('off')
+    pass(practice, 3)
+    practice.add({ kind: 'resumed' })
+    expect(practice.flame).toBe('low')
   })
 
   it('takes a whistle back, and nothing that the stove has done', () => {

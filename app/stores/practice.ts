@@ -37,6 +37,8 @@ export const usePracticeStore = defineStore('practice', () => {
   let stove: Stove | null = null
   let litMs = 0
   let hidden: Hidden = AS_PLANNED
+  /** The flame that was on before the heat went away. */
+  let flameBefore: FlameName = 'high'
   /** Boil-minutes that the foods really had at earlier closings. */
   let before: number[] = []
 
@@ -85,7 +87,7 @@ export const usePracticeStore = defineStore('practice', () => {
     if (data.kind === 'lit') light()
     else if (data.kind === 'flame') turn(data.flame)
     else if (data.kind === 'heat-off' || data.kind === 'interrupted') turn('off')
-    else if (data.kind === 'resumed') turn('high')
+    else if (data.kind === 'resumed') turn(flameBefore)
     else if (data.kind === 'valve-opened') openValve()
     else if (data.kind === 'opened') opened.value = true
     else if (data.kind === 'goes-on') closeAgain()
@@ -107,6 +109,7 @@ export const usePracticeStore = defineStore('practice', () => {
     }
   }
   function turn(to: FlameName | 'off') {
+    if (flame.value !== 'off') flameBefore = flame.value
     flame.value = to
     isOn.value = to !== 'off' && isOn.value
     stove?.heat(to === 'off' ? 0 : courseOf(plan.value!, events.value).closing.pot.burner[to])

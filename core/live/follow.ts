@@ -1,14 +1,15 @@
 import { isRefused, runCautions, type Caution } from '../safety/rules'
-import { kindOf } from '../appliance/appliance'
+import { holdsPressure, kindOf } from '../appliance/appliance'
 import { figureOfStep } from '../appliance/steps'
 import { FLAMES, type FlameName } from '../names'
 import { MINUTE_MS } from '../measure/time'
+import { UNMEASURED } from '../unknown'
 import type { PotInRun } from '../program/remedy'
 import { endsByItself, shapeOf } from '../program/styles'
 import { firstCourse, nextCourse, stillToCome, type Course, type LivePlan } from './course'
 import type { RunEvent } from './event.schema'
 import { asPlanned, FOUR_IN_FIVE, lookAhead, opensFrom, surely, type Looking, type Outlook } from './outlook'
-import { inOrder, lastLeg, runState, type Leg, type RunState } from './run'
+import { inOrder, lastLeg, runState, ventedSince, type Leg, type RunState } from './run'
 
 /** The figure to go by, and why it is not the one before. */
 export interface Advice {
@@ -80,11 +81,19 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
     // A clock that ticks twice a second may be behind what was just pressed.
     const endMs = openedAt ?? Math.max(nowMs, state.lastAt!)
     if (endsByItself(course.closing.pot.style))
-      return { state, course, advice: null, outlook: asPlanned(course, state, endMs), whistleAgain: false, cautions: [] }
+      return {
+        state,
+        course,
+        advice: null,
+        outlook: asPlanned(course, state, endMs),
+        whistleAgain: false,
+        cautions: [],
+      }
     const last = learn(events)
     const fresh = heatOffAt === null && endMs - last.at < FRESH_MS ? last.looking : null
     const looking = fresh ?? lookAhead(course, state, endMs, { bands, before: last.guess })
-    const advice = fresh || heatOffAt !== null ? last.advice : advise({ looking, course, state, nowMs: endMs, bands }, last.advice)
+    const advice =
+      fresh || heatOffAt !== null ? last.advice : advise({ looking, course, state, nowMs: endMs, bands }, last.advice)
     const outlook = looking.outlook(advice?.figure ?? null)
     const { inside, needs, pot } = course.closing
     const foods = pot.foods.flatMap(({ food }, i) => {
@@ -100,10 +109,14 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
     const cautions = runCautions({
       foods,
       heatIsOff: heatOffAt !== null,
+      hadPressure: holdsPressure(course.pot.appliance) ? hadPressure(state, course, outlook) : true,
       overdue: overdue && { ...overdue, minutes: (endMs - (overdue.dueAt ?? lastSignAt(state))) / MINUTE_MS },
       spareEndG,
     })
-    const whistleAgain = isUnsure(foods) && spareEndG > (pot.burner.high * ONCE_MORE_MINUTES * 60) / LATENT_J_PER_G
+    const whistleAgain =
+      course.program.length > 1 &&
+      isUnsure(foods) &&
+      spareEndG > (pot.burner.high * ONCE_MORE_MINUTES * 60) / LATENT_J_PER_G
     return { state, course, advice, outlook, whistleAgain, cautions }
   }
 
@@ -124,7 +137,10 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
       const { id } = events[index]!
       const at = state.lastAt!
       const looking = lookAhead(course, state, at, { bands, before: before?.guess })
-      const advice = advise({ looking, course, state, nowMs: at, bands }, before ? before.advice : plannedAdvice(course))
+      const advice = advise(
+        { looking, course, state, nowMs: at, bands },
+        before ? before.advice : plannedAdvice(course),
+      )
       known.push({ id, at, advice, guess: looking.belief.guess, looking })
       const older = known.at(-3)
       if (older) older.looking = null
@@ -206,6 +222,28 @@ function plannedAdvice({ program }: Course): Advice | null {
   return figure === null ? null : { figure, planned: figure, changed: null, isShort: false, lowerFlame: null }
 }
 
+/** A pressure that is gone in less than this share of its time was hardly there. */
+const SOON_GONE = 0.5
+
+/** So many times what lies between two whistles without one, and nobody knows what the pot did (engineering estimate). */
+const LONG_SILENT_TIMES = 3
+
+/**
+ * True unless nothing was ever heard of a pot, it was silent for long before its heat went off, or what pressure it had
+ * was gone far sooner than it should have been.
+ */
+function hadPressure(state: RunState, { program }: Course, { opensFrom, curve }: Outlook): boolean {
+  const leg = lastLeg(state)
+  const { heatOffAt, pressureGoneAt, whistles, atPressureAt } = leg
+  if (whistles.length === 0 && atPressureAt === null) return false
+  const { whistleMinutes: due } = curve
+  const everyMs = due.length > 1 ? ((due.at(-1)! - due[0]!) / (due.length - 1)) * MINUTE_MS : Infinity
+  const silentMs = (heatOffAt ?? 0) - (whistles.at(-1)?.at ?? Infinity)
+  if (program.at(-1)!.kind === 'whistles' && silentMs > LONG_SILENT_TIMES * everyMs + MINUTE_MS) return false
+  if (heatOffAt === null || pressureGoneAt === null || ventedSince(leg) !== null) return true
+  return pressureGoneAt - heatOffAt >= SOON_GONE * (opensFrom - heatOffAt)
+}
+
 /** True if beans with lectin may lack something, by what is known, when the lid opens. */
 function isUnsure(foods: Parameters<typeof runCautions>[0]['foods']): boolean {
   const low = foods.map((one) => ({ ...one, gets: (one.getsLow ?? one.gets) + (one.still ?? 0) }))
@@ -249,7 +287,9 @@ function advise(seen: Seen, last: Advice | null): Advice | null {
     return { isTooLittle, isWet: liquidG.low > looking.leastLiquidG }
   }
   const isSure = pot.foods.some(({ food }, i) => food.lectin && inside[i])
-  const target = isSure ? needed.value + FOUR_IN_FIVE * (needed.high - needed.value) : needed.value
+  // What is dangerous when undercooked keeps its margin for a bag that needs more, which no whistle tells.
+  const bag = (pot.request.spread?.batch ?? UNMEASURED.batch) * needed.value
+  const target = isSure ? needed.value + FOUR_IN_FIVE * Math.hypot(needed.high - needed.value, bag) : needed.value
   // Before a whistle is heard a late one may as well have slipped by: that is no reason for fewer.
   const { flameChanges, whistles } = lastLeg(state)
   const unheard =

@@ -202,7 +202,12 @@ function anchoredAt(at: Situation, guess: Guess): Anchored {
   // A whistle that is due and has not been heard has, most likely, not come yet.
   const gap = next - minute
   const elapsed = (nowMs - lastMs) / MINUTE_MS
-  const { waiting, missed } = notHeardYet(elapsed, gap, i < 0, heard.noneMissedUntilMinute - (i < 0 ? 0 : heard.minutes[i]!))
+  const { waiting, missed } = notHeardYet(
+    elapsed,
+    gap,
+    i < 0,
+    heard.noneMissedUntilMinute - (i < 0 ? 0 : heard.minutes[i]!),
+  )
   const late = elapsed > gap && waiting > missed
   return { anchor, which, untilMs: late ? lastMs + (gap - JUST_AFTER_MINUTES) * MINUTE_MS : nowMs, knots }
 }

@@ -223,7 +223,9 @@ export function heardOf({ pot }: Course, state: RunState, nowMs: number): Heard 
 
 /** The axes of the ellipsoid of one standard deviation that a normal matrix describes. */
 function principal(matrix: number[][], unknowns: readonly Unknown[]): Guess[] {
-  const { realEigenvalues, eigenvectorMatrix } = new EigenvalueDecomposition(new Matrix(matrix), { assumeSymmetric: true })
+  const { realEigenvalues, eigenvectorMatrix } = new EigenvalueDecomposition(new Matrix(matrix), {
+    assumeSymmetric: true,
+  })
   return realEigenvalues.map((value, axis) =>
     movedBy({ logHeat: 0, logSwing: 0 }, unknowns, eigenvectorMatrix.getColumn(axis), 1 / Math.sqrt(value)),
   )

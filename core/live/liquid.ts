@@ -36,5 +36,9 @@ export function liquidOf(course: Course): Liquid {
   const allG = drinking.reduce((sum, { item }) => sum + thirst(item), 0)
   const plannedG = around(planned.freeWaterLeftG, gets)
   const looseG = closing.before ? 0 : inBase(closing, 'added').reduce((sum, item) => sum + looseWaterG(item), 0)
-  return { around, pouredG: pot.load.freeWaterKg * 1000 - looseG, leastG: Math.min(0, plannedG - LESS_DRUNK_SHARE * allG) }
+  return {
+    around,
+    pouredG: pot.load.freeWaterKg * 1000 - looseG,
+    leastG: Math.min(0, plannedG - LESS_DRUNK_SHARE * allG),
+  }
 }

@@ -166,14 +166,14 @@ describe('a whistle of a pot that is still cold', () => {
 
   it('is asked about where the cook can be asked, and taken where it cannot', () => {
     expect(refusal([lit], { kind: 'whistle' }, 1)).toBe('too-cold')
-    expect(refusal([lit], { kind: 'whistle', how: 'ear' }, 0.4 * pressureAt)).toBe('too-cold')
+    expect(refusal([lit], { kind: 'whistle', how: 'ear' }, 0.15 * pressureAt)).toBe('too-cold')
     expect(refusal([lit], { kind: 'whistle', how: 'recalled' }, 1)).toBeNull()
     expect(refusalOf([lit], event({ kind: 'whistle' }, 1), PRESSURE, at(60))).toBeNull()
   })
 
-  it('is believed from half the time on, and of a pot of which the plan says nothing', () => {
-    expect(refusal([lit], { kind: 'whistle' }, 0.6 * pressureAt)).toBeNull()
-    expect(refusal([lit, event({ kind: 'flame', flame: 'high' }, 0.5)], { kind: 'whistle' }, 1)).toBeNull()
+  it('is believed from half the time that the strongest flame takes, and of a pot of which the plan says nothing', () => {
+    // Planned on 520 W; somebody may have turned it to 1300 W without a word.
+    expect(refusal([lit], { kind: 'whistle' }, 0.21 * pressureAt)).toBeNull()
     const closedAgain = [
       lit,
       event({ kind: 'heat-off' }, 20),

@@ -114,11 +114,10 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
       at = pending
     }
     if (itself) return action('let-finish', { kind: 'heat-off' }, at)
-    if (following.whistleAgain && program.length > 1) {
-      if (!isTurnedUpAgain(course, leg)) return action('whistle-again', { kind: 'flame', flame: 'high' })
+    if (isTurnedUpAgain(course, leg)) {
       const isHeard = (leg.whistles.at(-1)?.at ?? 0) > leg.flameChanges.at(-1)!.at
       if (!isHeard) return action('count', { kind: 'whistle' }, outlook!.nextWhistleAt, 1)
-    }
+    } else if (following.whistleAgain) return action('whistle-again', { kind: 'flame', flame: 'high' })
     return action(advice?.isShort ? 'off-and-look' : 'turn-off', { kind: 'heat-off' })
   }
 

@@ -213,8 +213,10 @@ function outlookOf(
 
 /** True if every food has what it needs even on the low side, should the heat go off now. */
 function hasEnough({ course }: Situation, futures: Futures): boolean {
-  const { needs } = course.closing
-  return needs.every((need, i) => need === 0 || surely(futures.banded((one) => one.stopNow().gets[i]!)) >= need)
+  const { needs, pot } = course.closing
+  // A bag that needs more than most is none the wiser for the silence.
+  const margin = (1 + (pot.request.spread?.batch ?? UNMEASURED.batch)) ** FOUR_IN_FIVE
+  return needs.every((need, i) => need === 0 || surely(futures.banded((one) => one.stopNow().gets[i]!)) >= need * margin)
 }
 
 const atMost = (mostG: number, { value, low, high }: Banded): Banded => ({

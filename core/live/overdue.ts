@@ -80,7 +80,10 @@ export function overdueOf(
   return {
     after: 'whistle',
     dueAt,
-    slippedAt: due.slice(which + 1).map(msOf).filter((at) => at > (leg.quietAt ?? 0) && at < nowMs - JUST_DUE_MS),
+    slippedAt: due
+      .slice(which + 1)
+      .map(msOf)
+      .filter((at) => at > (leg.quietAt ?? 0) && at < nowMs - JUST_DUE_MS),
     leastWaterG: spareG(course, open),
     untilThereG: untilThereG(course, leg),
   }

@@ -9,15 +9,22 @@ export type Question =
   | { kind: 'missed'; before: string; at: number[] }
   /** The one of that event came when none was due. */
   | { kind: 'false'; of: string; at: number }
+  /** Pressed again so soon that it may be the same whistle. */
+  | { kind: 'double'; of: string; at: number }
+  /** For too long none was heard; about then some would have been due. */
+  | { kind: 'silent'; since: number; at: number[] }
 
 /** It is taken to have been missed or false when that is so many times likelier than not. */
 const ASK_LOG_ODDS = 1
 /** The pot is followed so far past now. */
 const BEYOND_MS = 5 * MINUTE_MS
+/** No pot whistles again within this time. */
+const SAME_MS = 1000
 
 /** What to ask of the whistles of a leg that were heard, by the likeliest pot. */
-export function questionsOf({ course, leg, nowMs, heard, belief }: Situation): Question[] {
+export function questionsOf({ course, leg, nowMs, heard, belief, overdue }: Situation): Question[] {
   if (leg.whistles.length === 0) return []
+  if (overdue?.after === 'whistle') return [{ kind: 'silent', since: leg.whistles.at(-1)!.at, at: overdue.slippedAt }]
   const due = replay(course, leg, belief.guess, nowMs + BEYOND_MS).result().whistleMinutes
   const score = (of: Heard) => matchWhistles(of, due).score
   const asHeard = score(heard)
@@ -27,6 +34,8 @@ export function questionsOf({ course, leg, nowMs, heard, belief }: Situation): Q
   let before = { which: -1, at: leg.litAt! }
   belief.match.of.forEach((which, i) => {
     const { id, at } = leg.whistles[i]!
+    const isAgain = i > 0 && at - leg.whistles[i - 1]!.at <= SAME_MS
+    if (isAgain && !heard.standing[i]) return void found.push({ kind: 'double', of: id, at })
     if (which === null) {
       if (isClear({ ...heard, standing: heard.standing.with(i, true) })) found.push({ kind: 'false', of: id, at })
       return

@@ -51,7 +51,8 @@ export function situationOf(
   const { style, burner, cooker } = course.closing.pot
   const falses = belief.match.of.filter((which) => which === null).length
   const overdue = overdueOf(course, state, heard, nowMs, before)
-  const understood = overdue?.after !== 'lit' && (falses < LEAST_FALSE || falses <= FALSE_SHARE * belief.match.of.length)
+  const understood =
+    overdue?.after !== 'lit' && (falses < LEAST_FALSE || falses <= FALSE_SHARE * belief.match.of.length)
   const matched = understood ? lastOf(belief.match) + 1 : leg.whistles.length
   const shape = endsByItself(style) ? null : shapeOf(style, burner, cooker.appliance)
   const offAt = heatOffMs(course, leg)

@@ -199,7 +199,9 @@ describe('a plan', () => {
 
   it('says of a flame that hardly gives more than the pot gives off that the pressure may be lost', () => {
     const says = (burner: PlanRequest['burner']) =>
-      planned({ style: { kind: 'first-whistle-then-low' }, burner }).cautions.some(({ id }) => id === 'may-lose-pressure')
+      planned({ style: { kind: 'first-whistle-then-low' }, burner }).cautions.some(
+        ({ id }) => id === 'may-lose-pressure',
+      )
     expect(says({ high: 1300, medium: 520, low: 300, simmer: 200 })).toBe(false)
     expect(says({ high: 1300, medium: 520, low: 140, simmer: 120 })).toBe(true)
   })

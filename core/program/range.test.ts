@@ -96,10 +96,15 @@ describe('what the range says of truths that nobody knows', () => {
       for (let i = 0; i < DRAWS; i++) {
         // Each as it may truly be: the flame or the heater, the weight or the switch, the bag.
         const heat = 1.15 ** normal(random)
-        const unknown = { heat, pressure: 1.08 ** normal(random), loss: 1.3 ** normal(random), leak: 1.5 ** normal(random) }
+        const unknown = {
+          heat,
+          pressure: 1.08 ** normal(random),
+          loss: 1.3 ** normal(random),
+          leak: 1.5 ** normal(random),
+        }
         const appliance = scaled(closing.pot.cooker.appliance, unknown)
         // What a pot does on high tells two thirds of what it does on another flame.
-        const turned = 1.15 ** (0.64 * Math.log(heat) / Math.log(1.15) + 0.77 * normal(random))
+        const turned = 1.15 ** ((0.64 * Math.log(heat)) / Math.log(1.15) + 0.77 * normal(random))
         const burner = { ...flamesTimes(closing.pot.burner, turned), high: closing.pot.burner.high * heat }
         const pot = { ...closing.pot, burner, cooker: { ...closing.pot.cooker, appliance } }
         const solved = solve({ ...closing, pot }, water.pourG, 1.2 ** normal(random))

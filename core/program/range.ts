@@ -83,8 +83,7 @@ export function getsSpread(taken: PlannedClosing): Spread['gets'] {
     })
   }
   // A bag that needs a fifth more is as far from done as a pot that gives a fifth less.
-  for (const sign of SIGNS)
-    ratios.forEach((list) => list.push(-Math.log(oneInTen(spreadsOf(closing).batch, sign))))
+  for (const sign of SIGNS) ratios.forEach((list) => list.push(-Math.log(oneInTen(spreadsOf(closing).batch, sign))))
   return simulation.boilMinutes.map((got, i) => ({
     low: got * Math.exp(-quadrature(ratios[i]!, -1)),
     high: got * Math.exp(quadrature(ratios[i]!, 1)),
@@ -140,7 +139,10 @@ export function mayLosePressure({ closing, water, solution }: PlannedClosing): b
   const weaker = withTurned(withHeat(pot, both(flame, -1)), both(OWN_OF_FLAME * flame, -1))
   const variant = { ...closing, pot: withAppliance(weaker, { loss: both(UNMEASURED.loss, 1) }) }
   const program = programOf(variant, solution, solution.figure)
-  const { releaseMinutes, ending } = simulate({ ...caseOf(variant, water.pourG, program), release: { kind: 'natural' } })
+  const { releaseMinutes, ending } = simulate({
+    ...caseOf(variant, water.pourG, program),
+    release: { kind: 'natural' },
+  })
   return ending === 'done' && releaseMinutes < HARDLY_ANY_MINUTES
 }
 

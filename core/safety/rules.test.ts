@@ -495,14 +495,25 @@ describe('a pot that cooks', () => {
     expect(cooking({ spareEndG: 0 })).toEqual(['warn runs-dry'])
     expect(cooking({ spareEndG: 0.1 })).toEqual([])
     expect(cooking({ spareEndG: -5, heatIsOff: true })).toEqual([])
-    expect(cooking({ spareEndG: -5, overdue: { after: 'lit', minutes: 4, leastWaterG: 900, untilThereG: 200 } })).toEqual(['warn overdue'])
+    expect(
+      cooking({ spareEndG: -5, overdue: { after: 'lit', minutes: 4, leastWaterG: 900, untilThereG: 200 } }),
+    ).toEqual(['warn overdue'])
   })
 
   it('is asked about when overdue, and a danger below 200 g of water', () => {
-    expect(cooking({ overdue: { after: 'lit', minutes: 4, leastWaterG: 200, untilThereG: 200 } })).toEqual(['warn overdue'])
-    expect(cooking({ overdue: { after: 'lit', minutes: 4, leastWaterG: 199, untilThereG: 200 } })).toEqual(['warn overdue-dry'])
+    expect(cooking({ overdue: { after: 'lit', minutes: 4, leastWaterG: 200, untilThereG: 200 } })).toEqual([
+      'warn overdue',
+    ])
+    expect(cooking({ overdue: { after: 'lit', minutes: 4, leastWaterG: 199, untilThereG: 200 } })).toEqual([
+      'warn overdue-dry',
+    ])
     expect(
-      runCautions({ foods: [], heatIsOff: false, spareEndG: 9, overdue: { after: 'lit', minutes: 4.4, leastWaterG: -20, untilThereG: 200 } }),
+      runCautions({
+        foods: [],
+        heatIsOff: false,
+        spareEndG: 9,
+        overdue: { after: 'lit', minutes: 4.4, leastWaterG: -20, untilThereG: 200 },
+      }),
     ).toEqual([{ id: 'overdue-dry', severity: 'warn', params: { g: 0 } }])
   })
 
@@ -518,6 +529,9 @@ describe('a pot that cooks', () => {
     expect(had(90, 56)).toEqual(['warn lectin-unsure'])
     expect(had(50, 40)).toEqual(['refuse lectin-not-done'])
     expect(had(50, 40, 30)).toEqual(['warn lectin-not-yet'])
+    expect(cooking({ foods: [{ ...bean, gets: 90 }], heatIsOff: true, hadPressure: false })).toEqual([
+      'warn lectin-unsure',
+    ])
   })
 
   it('is judged by what its food has had once the heat is off, and not before', () => {

@@ -351,6 +351,8 @@ export interface RunFacts {
     centreC?: number
   }[]
   heatIsOff: boolean
+  /** Something was heard of its pressure, and it fell as it should; true where left out, and where there is none. */
+  hadPressure?: boolean
   /** How long ago a whistle or the pressure was due, and the least water there can be; null if it has come. */
   overdue?: { after: 'lit' | 'whistle'; minutes: number; leastWaterG: number; untilThereG: number } | null
   /** Liquid that is left at the end over the least that keeps the base wet, in g, on the dry side of what is believed. */
@@ -358,10 +360,11 @@ export interface RunFacts {
 }
 
 /** The cautions of a run as it now looks, whatever led to it; they are asked for last, after all advice. */
-export function runCautions({ foods, heatIsOff, overdue, spareEndG }: RunFacts): Caution[] {
+export function runCautions({ foods, heatIsOff, hadPressure = true, overdue, spareEndG }: RunFacts): Caution[] {
   // What a later closing will give has not been given: the pot stands open before it, and may be left at that.
   const halfCooked = foods
-    .filter(({ food, gets, getsLow = gets, needs }) => heatIsOff && food.lectin && getsLow < SURELY * needs)
+    .filter(({ food }) => heatIsOff && food.lectin)
+    .filter(({ gets, getsLow = gets, needs }) => !hadPressure || getsLow < SURELY * needs)
     .map(({ food, gets, needs, still = 0 }) => {
       const params = { food: food.id }
       if (gets >= needs) return caution('lectin-unsure', 'warn', params)

@@ -43,7 +43,7 @@ const reason = computed(() => words.reason(following))
 
 const planned = useCurve(() => following.course)
 /** Of a pot from which nothing comes nobody knows how it is inside: then the plan is drawn, and no more. */
-const known = computed(() => (outlook.value?.overdue ? null : outlook.value))
+const known = computed(() => (outlook.value?.overdue?.after === 'lit' ? null : outlook.value))
 const curve = computed(() => known.value?.curve ?? planned.value)
 const nowMinute = computed(() =>
   leg.value.litAt === null ? 0 : ((leg.value.openedAt ?? nowMs) - leg.value.litAt) / MINUTE_MS,
@@ -53,17 +53,21 @@ const happened = computed(() => happenedIn(leg.value))
 function main() {
   if (action.event) emit('add', action.event)
 }
-/** Space counts wherever the focus is, on the main button too: there it must never press “Heat is off” by mistake. */
+/**
+ * Space counts wherever the focus is, but where it is typed or chooses from an open menu: on a button it must never
+ * press “Heat is off”, or undo, by mistake. Enter presses.
+ */
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   const target = event.target as HTMLElement | null
   if (event.ctrlKey || event.metaKey || event.altKey) return
-  if (target?.closest('input, textarea, select, a, [role="menu"], [role="listbox"], button:not(.main-press)')) return
+  const types = 'textarea, select, [contenteditable], input:not([type="radio"], [type="checkbox"], [type="range"])'
+  if (target?.closest(`${types}, [role="menu"], [role="listbox"], [role="dialog"]`)) return
   if (event.code === 'Space' && counts.value) {
     event.preventDefault()
     if (!event.repeat) emit('add', { kind: 'whistle' })
   } else if (event.code === 'KeyU' && !event.repeat && state.value.lastEventId) emit('undo')
 })
-function tapBig() {
+function countTapped() {
   if (counts.value) emit('add', { kind: 'whistle' })
 }
 
@@ -76,10 +80,10 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
 
 <template>
   <div class="board">
-    <section class="main" @click="tapBig">
+    <section class="main">
       <div aria-live="polite">
         <h1>{{ words.headline(action) }}</h1>
-        <p class="detail soft">{{ words.detail(plan, following, action, burnerText) }}</p>
+        <p class="detail soft">{{ words.detail(plan, following, action, burnerText, nowMs) }}</p>
         <p v-if="reason && heating" class="reason">{{ reason }}</p>
         <CookQuestions v-if="!over" :plan="plan" :following="following" @add="(data, at) => emit('add', data, at)" />
       </div>
@@ -87,7 +91,7 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
       <slot v-else-if="state.phase === 'opened'" name="over" />
       <CheckList v-else-if="action.id === 'check' || action.id === 'close-again'" :plan="plan" :following="following" />
       <div v-else class="centre">
-        <CookFigure :plan="plan" :following="following" :action="action" :now-ms="nowMs" />
+        <CookFigure :plan="plan" :following="following" :action="action" :now-ms="nowMs" @count="countTapped" />
         <div v-if="cooker && !over" class="pot">
           <div class="drawing">
             <PotCutaway
@@ -122,26 +126,25 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
       <p v-if="unsent > 0" class="message" role="status">{{ t('cook.unsent', { n: unsent }, unsent) }}</p>
       <p v-if="refused" class="message tone-danger" role="alert">
         {{ t('cook.refusedEvent', { reason: refusalText(refused) }) }}
-        <button v-if="refused === 'too-cold'" type="button" class="link-button" @click="emit('sure')">
-          {{ t('cook.countColdWhistle') }}
-        </button>
+        <v-btn v-if="refused === 'too-cold'" variant="outlined" @click="emit('sure')">{{
+          t('cook.countColdWhistle')
+        }}</v-btn>
       </p>
       <div class="buttons">
         <span v-if="awaits" class="no-press" />
-        <button
+        <v-btn
           v-else
-          type="button"
           class="press main-press"
           :class="{ steam: action.event?.kind === 'whistle' }"
           :disabled="!press"
           @click="main"
         >
-          {{ press ?? words.headline(action) }}
-          <span v-if="action.event?.kind === 'whistle'" class="keys">{{ t('cook.keys') }}</span>
-        </button>
-        <button type="button" class="press" :disabled="!state.lastEventId" @click="emit('undo')">
-          {{ t('cook.undo') }}
-        </button>
+          <span>
+            {{ press ?? words.headline(action) }}
+            <span v-if="action.event?.kind === 'whistle'" class="keys">{{ t('cook.keys') }}</span>
+          </span>
+        </v-btn>
+        <v-btn class="press" :disabled="!state.lastEventId" @click="emit('undo')">{{ t('cook.undo') }}</v-btn>
         <CookMenus :plan="plan" :state="state" :action="action" @add="(data) => emit('add', data)" />
       </div>
     </footer>
@@ -217,15 +220,18 @@ footer {
   border-top: 1px solid var(--line);
 }
 .buttons :deep(.press) {
+  height: auto;
   min-height: 78px;
   padding: 8px 20px;
   border: 0;
+  border-radius: 0;
   border-left: 1px solid var(--line);
   background: var(--ground);
   color: var(--ink);
   font: inherit;
   font-size: 19px;
   font-weight: 650;
+  white-space: normal;
   cursor: pointer;
 }
 .buttons :deep(.press:focus-visible) {

@@ -11,6 +11,7 @@ const { plan, following, action, nowMs } = defineProps<{
   action: NextAction
   nowMs: number
 }>()
+const emit = defineEmits<{ count: [] }>()
 const { t, measured, partsOf } = useI18nText()
 const { cup } = useKitchenStore()
 
@@ -20,18 +21,12 @@ const wanted = computed(() => {
   return last.kind === 'whistles' ? (following.advice?.figure ?? last.untilWhistles) : 0
 })
 const heating = computed(() => phase.value === 'heating')
-/** What was counted, with what slipped by; what is doubted stays in until the cook has said so. */
-const counted = computed(() => {
-  const missed = (following.outlook?.questions ?? []).reduce(
-    (sum, question) => sum + (question.kind === 'missed' ? question.at.length : 0),
-    0,
-  )
-  return lastLeg(following.state).whistles.length + missed
-})
-const of = computed(() => (action.whistlesLeft > 0 ? counted.value + action.whistlesLeft : wanted.value))
-const isCount = computed(
-  () => (heating.value && wanted.value > 0) || (action.id === 'count' && action.event?.kind === 'whistle'),
+/** What the figure to go by is counted in: with what slipped by, without what is doubted until the cook has said so. */
+const counted = computed(() => following.outlook?.whistlesSoFar ?? 0)
+const of = computed(() =>
+  Math.max(counted.value, action.whistlesLeft > 0 ? counted.value + action.whistlesLeft : wanted.value),
 )
+const isCount = computed(() => heating.value && (wanted.value > 0 || action.event?.kind === 'whistle'))
 const countdown = computed(() => {
   const { dueAt } = action
   if (dueAt === null) return null
@@ -48,7 +43,7 @@ const pour = computed(() => ({ ...partsOf(pourG.value, 'weight'), inCups: measur
     {{ pour.figure }}<span class="of soft">{{ pour.unit }}</span>
     <span class="cups">{{ pour.inCups }}</span>
   </p>
-  <p v-else-if="isCount" class="great figure tone-steam">
+  <p v-else-if="isCount" class="great figure tone-steam count" @click="emit('count')">
     {{ counted }}<span class="of soft">{{ t('cook.whistlesOf', { n: of }) }}</span>
   </p>
   <p
@@ -67,6 +62,9 @@ const pour = computed(() => ({ ...partsOf(pourG.value, 'weight'), inCups: measur
   flex: none;
   font-size: clamp(110px, 15vw, 190px);
   line-height: 0.9;
+}
+.count {
+  cursor: pointer;
 }
 .countdown {
   font-size: clamp(92px, 12vw, 150px);

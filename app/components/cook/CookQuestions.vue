@@ -27,20 +27,29 @@ const lost = computed(() => {
 })
 
 function text(asked: Question): string {
-  return asked.kind === 'missed'
-    ? t('cook.question.missed', { n: asked.at.length, time: clock(asked.at.at(-1)!) }, asked.at.length)
-    : t('cook.question.false', { time: clock(asked.at) })
+  switch (asked.kind) {
+    case 'missed':
+      return t('cook.question.missed', { n: asked.at.length, time: clock(asked.at.at(-1)!) }, asked.at.length)
+    case 'silent': {
+      const time = clock(asked.since)
+      const n = asked.at.length
+      return n === 0 ? t('cook.question.silentNever', { time }) : t('cook.question.silent', { n, time }, n)
+    }
+    default:
+      return t(`cook.question.${asked.kind}`, { time: clock(asked.at) })
+  }
 }
 function yes(asked: Question) {
-  if (asked.kind === 'missed') for (const at of asked.at) emit('add', { kind: 'whistle', how: 'recalled' }, at)
+  if (asked.kind === 'missed' || asked.kind === 'silent')
+    for (const at of asked.at) emit('add', { kind: 'whistle', how: 'recalled' }, at)
   else emit('add', { kind: 'no-whistle', of: asked.of })
 }
 function no(asked: Question) {
-  emit(
-    'add',
-    asked.kind === 'missed' ? { kind: 'none-missed', before: asked.before } : { kind: 'whistle-stands', of: asked.of },
-  )
+  if (asked.kind === 'silent') emit('add', { kind: 'quiet' })
+  else if (asked.kind === 'missed') emit('add', { kind: 'none-missed', before: asked.before })
+  else emit('add', { kind: 'whistle-stands', of: asked.of })
 }
+const canSayYes = (asked: Question) => asked.kind !== 'silent' || asked.at.length > 0
 </script>
 
 <template>
@@ -51,16 +60,18 @@ function no(asked: Question) {
     <div v-if="question" class="line" role="status">
       <span>{{ text(question) }}</span>
       <span class="answers">
-        <button type="button" @click.stop="yes(question)">{{ t(`cook.question.${question.kind}Yes`) }}</button>
-        <button type="button" @click.stop="no(question)">{{ t(`cook.question.${question.kind}No`) }}</button>
+        <v-btn v-if="canSayYes(question)" variant="outlined" size="large" @click="yes(question)">{{
+          t(`cook.question.${question.kind}Yes`)
+        }}</v-btn>
+        <v-btn variant="outlined" size="large" @click="no(question)">{{ t(`cook.question.${question.kind}No`) }}</v-btn>
       </span>
     </div>
     <div v-else-if="lost" class="line" role="status">
       <span>{{ lost.text }}</span>
       <span v-if="lost.canTurnLow" class="answers">
-        <button type="button" @click.stop="emit('add', { kind: 'flame', flame: 'low' })">
-          {{ t('cook.lost.turnedLow') }}
-        </button>
+        <v-btn variant="outlined" size="large" @click="emit('add', { kind: 'flame', flame: 'low' })">{{
+          t('cook.lost.turnedLow')
+        }}</v-btn>
       </span>
     </div>
     <div v-else-if="strange" class="line soft" role="status">{{ t('cook.question.strange') }}</div>
@@ -81,17 +92,7 @@ function no(asked: Question) {
 }
 .answers {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
-}
-button {
-  min-height: 44px;
-  padding: 4px 18px;
-  border: 1px solid var(--ink);
-  border-radius: var(--corner);
-  background: none;
-  color: inherit;
-  font: inherit;
-  font-weight: 650;
-  cursor: pointer;
 }
 </style>

@@ -25,8 +25,8 @@ const knowsHeat = computed(
     <span class="tone-water">
       {{
         t('cook.inside.water', {
-          low: weight(Math.max(0, outlook.waterNowG.low)),
-          high: weight(Math.max(0, outlook.waterNowG.high)),
+          low: weight(Math.max(0, outlook.liquidNowG.low)),
+          high: weight(Math.max(0, outlook.liquidNowG.high)),
         })
       }}
     </span>

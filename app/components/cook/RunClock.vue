@@ -25,7 +25,7 @@ const ifLit = computed(() => {
   return { heatOff: nowMs + heatOffAtMinute * MINUTE_MS, open: nowMs + openAtMinute * MINUTE_MS }
 })
 const pressureAt = computed(() => {
-  if (outlook.value?.overdue) return outlook.value.overdue.dueAt
+  if (outlook.value?.overdue) return outlook.value.overdue.after === 'lit' ? outlook.value.overdue.dueAt : null
   const minutes = outlook.value?.curve.minutesToPressure ?? plan.answer.closings[0]!.clock.pressureAtMinute
   const waits = state.value.phase === 'heating' && leg.value.whistles.length === 0 && leg.value.atPressureAt === null
   return waits && minutes !== null && leg.value.litAt !== null ? leg.value.litAt + minutes * MINUTE_MS : null
@@ -49,14 +49,15 @@ const neededBand = computed(() => {
   const low = Math.max(1, Math.ceil(needed.low - 1e-6))
   const high = Math.ceil(needed.high - 1e-6)
   const unit = unitOf(plan.answer)
-  return high > low ? t(`cook.needed.${unit}`, { low: number(low), high: number(high) }) : ''
+  // What may never be enough has no upper figure.
+  return high > low && Number.isFinite(high) ? t(`cook.needed.${unit}`, { low: number(low), high: number(high) }) : ''
 })
 const foods = computed(() =>
   plan.answer.foods.map(({ food, needs }, i) => {
     const { had, still, closing } = following.course
     const now = closing.needs
     const total = now[i] === 0 && had[i] === 0 ? needs : had[i]! + now[i]! + still[i]!
-    const unknown = !!outlook.value?.overdue
+    const unknown = outlook.value?.overdue?.after === 'lit'
     const got = outlook.value?.gotNow[i] ?? { value: 0, low: 0, high: 0 }
     return {
       name: plan.answer.foods.length > 1 ? foodName(food) : '',
@@ -87,7 +88,7 @@ const foods = computed(() =>
       <h2 class="soft">{{ t(electric ? 'cook.pressure' : 'cook.firstWhistle') }}</h2>
       <p class="figure time tone-steam">{{ clock(pressureAt) }}</p>
     </div>
-    <div v-if="outlook && (pressureAt === null || isOff)">
+    <div v-if="outlook && (isOff || (pressureAt === null && !outlook.overdue))">
       <h2 class="soft">{{ t(isOff ? 'cook.heatWasOff' : 'cook.heatOff') }}</h2>
       <p class="figure time tone-heat">{{ clock(outlook.heatOffAt) }}</p>
       <p v-if="neededBand" class="band soft">{{ neededBand }}</p>

@@ -73,10 +73,10 @@ useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
       </div>
       <div v-if="ask" class="which" role="alert">
         {{ t(ask.isUnsure ? 'cook.ear.unsure' : 'cook.ear.which', { time: clock(ask.at) }) }}
-        <button v-for="one in whistlers" :key="one.run.id" type="button" @click="answer(one.run.id)">
-          {{ whistlers.length > 1 ? one.name : t('cook.ear.wasOne') }}
-        </button>
-        <button type="button" @click="answer(null)">{{ t('cook.ear.none') }}</button>
+        <v-btn v-for="one in whistlers" :key="one.run.id" variant="outlined" size="large" @click="answer(one.run.id)">{{
+          whistlers.length > 1 ? one.name : t('cook.ear.wasOne')
+        }}</v-btn>
+        <v-btn variant="outlined" size="large" @click="answer(null)">{{ t('cook.ear.none') }}</v-btn>
       </div>
       <CookBoard
         :plan="run.plan"
@@ -144,16 +144,6 @@ useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
   padding: 8px 40px;
   border-top: 1px solid var(--line);
   font-size: 18px;
-}
-.which button {
-  min-height: 44px;
-  padding: 4px 16px;
-  border: 1px solid var(--ink);
-  border-radius: var(--corner);
-  background: none;
-  color: inherit;
-  font: inherit;
-  font-weight: 650;
 }
 @media (max-width: 800px) {
   .what,
