@@ -22,6 +22,7 @@ export const portionSchema = z.object({
   water: bounded('share'),
   salt: bounded('share'),
   fat: bounded('share'),
+  hasRice: z.literal(true).optional(),
   dishId: z.uuid().nullable(),
 })
 export type Portion = z.infer<typeof portionSchema>

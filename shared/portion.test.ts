@@ -13,11 +13,11 @@ const answered = (dish: Dish): DishAnswer => {
   return outcome.value
 }
 const id = '0de70000-0000-4000-8000-000000000900'
-const kept = (dish: Dish, hasRice = false) =>
+const kept = (dish: Dish) =>
   portionOf(
     answered(dish),
     { name: dish.name, servings: dish.servings, dishId: id },
-    { portions: 3, place: 'freezer', hasRice, nowMs: NOW },
+    { portions: 3, place: 'freezer', nowMs: NOW },
   )
 
 /** A batch of beans cooked whole. */
@@ -74,6 +74,41 @@ describe('what is kept', () => {
     expect(answer.questions).toEqual([])
     expect(answer.massG).toBeCloseTo(portion.portionG, 6)
     expect(answer.saltShare).toBeCloseTo(portion.salt, 6)
+  })
+
+  it('of rice is rice, by itself and in something, and is told how to be warmed', () => {
+    const pilaf = (others: number): Dish => ({
+      name: 'Pilaf',
+      servings: 2,
+      lines: [line('rice', 'basmati-white', 200), line('onion', 'onion', others)],
+      stages: [stage('pot', 'pot', { rice: 'rest', onion: 'rest' })],
+    })
+    const warmed = (of: Dish) => {
+      const portion = kept(of)
+      const lineOf = lineOfPortion('l', id, portion, of.name)
+      const again = answered({
+        name: 'Again',
+        servings: 1,
+        lines: [lineOf],
+        stages: [stage('rest', 'rest', { l: 'rest' })],
+      })
+      return { portion, cautions: again.cautions.map((one) => one.id) }
+    }
+    expect(warmed(pilaf(10)).portion.food?.id).toBe('basmati-white')
+    expect(warmed(pilaf(10)).cautions).toContain('rice-again')
+    expect(warmed(pilaf(900)).portion).toMatchObject({ food: null, hasRice: true })
+    expect(warmed(pilaf(900)).cautions).toContain('rice-again')
+    expect(warmed(beansWithSquash()).cautions).not.toContain('rice-again')
+  })
+
+  it('of meat with as much onion is not all meat', () => {
+    const stew: Dish = {
+      name: 'Stew',
+      servings: 4,
+      lines: [line('meat', 'chicken-thigh', 500), line('onion', 'onion', 550)],
+      stages: [stage('simmer', 'simmer', { meat: 'rest', onion: 'rest' }, [], { minutes: 40, lid: true, waterG: 200 })],
+    }
+    expect(kept(stew).food).toBeNull()
   })
 
   it('may be what another dish makes, with nothing kept of it in between', () => {

@@ -13,9 +13,9 @@ const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
 export function portionOf(
   answer: DishAnswer,
   { name, servings, dishId }: { name: string; servings: number; dishId: string },
-  put: { portions: number; place: Portion['place']; hasRice: boolean; nowMs: number },
+  put: { portions: number; place: Portion['place']; nowMs: number },
 ): Portion {
-  const { fridgeDays, freezerDays } = keepingOf(answer, servings, put.hasRice)
+  const { fridgeDays, freezerDays } = keepingOf(answer, servings)
   const days = put.place === 'freezer' ? freezerDays : fridgeDays
   return {
     shape: PORTION_SHAPE,
@@ -57,7 +57,7 @@ function cookedLine(
   id: string,
   ownId: string,
   g: number,
-  { food, salt, water, fat, name }: Cooked & { name: string },
+  { food, salt, water, fat, hasRice, name }: Cooked & { name: string },
   typed: string,
 ): DishLine {
   const common = { id, typed, g }
@@ -81,6 +81,7 @@ function cookedLine(
       sour: false,
       cupG: 240,
       pieceG: Math.min(3000, g),
+      ...(hasRice ? { hasRice } : {}),
     },
   }
 }

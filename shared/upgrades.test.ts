@@ -103,7 +103,8 @@ describe('a document of the first shape', () => {
       if (!outcome.ok) continue
       const { range, water } = outcome.value.closings[0]!
       expect(range.figure).toBeGreaterThan(0.3 * one.answer.range.figure)
-      expect(range.figure).toBeLessThan(2 * one.answer.range.figure)
+      // What carries lectin is planned with a margin since.
+      expect(range.figure).toBeLessThan(2.5 * one.answer.range.figure)
       expect(Math.abs(water.pourG - one.answer.water.pourG)).toBeLessThan(0.2 * one.answer.water.pourG)
     }
   })

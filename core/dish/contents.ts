@@ -22,8 +22,10 @@ export interface FoodIn {
   /** Boil-minutes that it has had, and that it needs for its texture, once that is known. */
   gets: number
   needs: number | null
-  /** The highest temperature of its middle that a pot's simulation came to; null where none told. */
+  /** The highest temperature that its middle has come to; null where it was never heated. */
   centreC: number | null
+  /** A closing of a pot has said how it is to be soaked. */
+  inClosing: boolean
 }
 
 /** Anything else that went in: what is left of it, and the liquid that it will give once it is hot. */
@@ -149,6 +151,7 @@ export function putIn(contents: Contents, line: DishLine, g: number, own: OwnThi
       needs: line.kept ? boilMinutesFor(known.food, usualTexture(known.food)) : null,
       // What was kept had been cooked through then, if it had had enough at all.
       centreC: line.kept && line.kept.boilMinutes >= known.food.boilMinutes.firm ? KEPT_CENTRE_C : null,
+      inClosing: line.kept !== undefined,
     })
     contents.saltG += (line.kept?.saltG ?? 0) * share
     return nothing

@@ -167,7 +167,8 @@ describe('a dish', () => {
     expect(poured(withTomato('pot'))).toBeLessThan(plain - 100)
     const fried = poured(withTomato('fry'))
     expect(fried).toBeGreaterThan(poured(withTomato('pot')) + 5)
-    expect(fried).toBeLessThan(plain)
+    // Never by more than the tomatoes would have given.
+    expect(fried).toBeLessThan(poured(withTomato('pot')) + 180)
   })
 
   it('comes to pressure sooner in a pot that was fried in', () => {
@@ -300,19 +301,22 @@ describe('no order of stages gets round a safety rule', () => {
       lines: [line('meat', 'chicken-thigh', 400)],
       stages: [stage('fry', 'fry', { meat: 'rest' }, [], { minutes: 5 })],
     }
-    expect(refused(answered(requestFor(dish)))).toContain('meat-never-cooked')
+    expect(refused(answered(requestFor(dish)))).toContain('meat-raw')
     dish.stages.push(stage('pot', 'pot', {}, ['fry']))
     expect(refused(answered(requestFor(dish)))).toEqual([])
   })
 
-  it('meat in an open simmer, whose middle nobody knows; beans that are simmered unsoaked or in their water', () => {
-    const meat: Dish = {
+  it('meat in an open simmer before its middle is hot; beans that are simmered unsoaked or in their water', () => {
+    const meat = (minutes: number, waterG: number): Dish => ({
       name: 'Meat',
       servings: 2,
       lines: [line('meat', 'chicken-thigh', 400)],
-      stages: [stage('simmer', 'simmer', { meat: 'rest' }, [], { minutes: 60, waterG: 800 })],
-    }
-    expect(refused(answered(requestFor(meat)))).toContain('meat-never-cooked')
+      stages: [stage('simmer', 'simmer', { meat: 'rest' }, [], { minutes, waterG })],
+    })
+    expect(refused(answered(requestFor(meat(60, 800))))).toEqual([])
+    expect(refused(answered(requestFor(meat(2, 800))))).toContain('meat-raw')
+    // Without water nothing is simmered.
+    expect(refused(answered(requestFor(meat(60, 0))))).toContain('meat-raw')
     const simmered = (soaked: Dish['stages']) => {
       const from = soaked.map(({ id }) => id)
       const takes: Record<string, 'rest'> = soaked.length > 0 ? {} : { beans: 'rest' }
@@ -323,6 +327,25 @@ describe('no order of stages gets round a safety rule', () => {
     const soak = (keepWater: boolean) => [stage('soak', 'soak', { beans: 'rest' }, [], { minutes: 600, keepWater })]
     expect(simmered(soak(true))).toContain('lectin-soak-water')
     expect(simmered(soak(false))).not.toContain('lectin-soak-water')
+  })
+
+  it('beans that have boiled dry, however long they stood on the flame', () => {
+    const simmered = (waterG: number, minutes: number) =>
+      answered(
+        requestFor(
+          beans([
+            stage('soak', 'soak', { beans: 'rest' }, [], { minutes: 600 }),
+            stage('simmer', 'simmer', {}, ['soak'], { minutes, waterG, flame: 'medium' }),
+          ]),
+        ),
+      )
+    const dry = simmered(150, 400)
+    expect(refused(dry)).toContain('lectin-not-done')
+    expect(dry.cautions.map(({ id }) => id)).toContain('simmer-dry')
+    expect(refused(simmered(6000, 400))).toEqual([])
+    const fried = answered(requestFor(beans([stage('fry', 'fry', { beans: 'rest' }, [], { minutes: 120 })])))
+    expect(refused(fried)).toContain('lectin-not-done')
+    expect(fried.served.foods[0]!.gets).toBe(0)
   })
 
   it('a soak that was thrown away is so too after a fry', () => {

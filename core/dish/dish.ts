@@ -7,8 +7,8 @@ import type { PlanRequest } from '../program/request.schema'
 import { dishCautions, type Caution } from '../safety/rules'
 import { openQuestions, structureProblems } from './checks'
 import { clockOf } from './clock'
-import { liquidG, massG, merged, putIn, sumOf, wetG, type Aside, type Contents } from './contents'
-import type { Dish, DishRequest, Stage } from './dish.schema'
+import { knownOf, liquidG, massG, merged, putIn, sumOf, wetG, type Aside, type Contents } from './contents'
+import type { Dish, DishLine, DishRequest, Stage } from './dish.schema'
 import { emptyRow, type LiquidRow, type SaltRow } from './ledger'
 import { cookInPot, potRequest, withoutSour } from './pot-stage'
 import { handsOf, minutesOf, STAGES } from './stages'
@@ -41,7 +41,12 @@ export interface DishAnswer {
   saltG: number
   saltShare: number
   /** What is served: its water and fat as shares, and the foods in it that decide. */
-  served: { water: number; fat: number; foods: { food: string; dryG: number; gets: number }[] }
+  served: {
+    water: number
+    fat: number
+    hasRice: boolean
+    foods: { food: string; dryG: number; massG: number; gets: number }[]
+  }
   /** Salt that went out with liquid that was thrown away. */
   saltThrownG: number
   liquidG: number
@@ -89,7 +94,14 @@ export function answerDish(request: DishRequest): Outcome<DishAnswer> {
       served: {
         water: eatenG > 0 ? wetG(served) / eatenG : 0,
         fat: eatenG > 0 ? sumOf(served.others, ({ inG, what }) => inG * what.fat) / eatenG : 0,
-        foods: served.foods.map(({ food, dryG, gets }) => ({ food: food.id, dryG, gets })),
+        hasRice:
+          served.foods.some(({ food }) => food.group === 'rice') || served.others.some(({ what }) => what.hasRice),
+        foods: served.foods.map(({ food, dryG, insideG, gets }) => ({
+          food: food.id,
+          dryG,
+          massG: dryG + insideG,
+          gets,
+        })),
       },
       saltThrownG: sumOf(stages, ({ saltThrownG }) => saltThrownG),
       liquidG: liquidG(served),
@@ -105,15 +117,24 @@ export function answerDish(request: DishRequest): Outcome<DishAnswer> {
           firm: firmOf(item.food, item),
           centreC: item.centreC,
           soak: item.soak,
+          inClosing: item.inClosing,
         })),
         altitudeM: kitchen.altitudeM,
         stages: stages.flatMap(({ cautions }) => cautions),
         saltShare,
         saltRange: USUAL_SALT,
+        warmsRice: dish.lines.some((line) => isKeptRice(line, request)),
         chills: dish.stages.some(({ kind }) => kind === 'chill'),
       }),
     },
   }
+}
+
+/** Rice that was cooked for another meal, by itself or in something. */
+function isKeptRice(line: DishLine, own: DishRequest): boolean {
+  if (line.own?.hasRice) return true
+  const known = line.kept ? knownOf(line, own) : null
+  return known !== null && 'food' in known && known.food.group === 'rice'
 }
 
 /** Boil-minutes after which it can be eaten at all, as it was prepared. */

@@ -3,6 +3,9 @@ import { INGREDIENTS } from '../ingredient/ingredients'
 import { knownOf, type Known } from './contents'
 import { answerDish, type DishAnswer } from './dish'
 import type { DishRequest } from './dish.schema'
+import type { CautionId } from '../safety/rules'
+import { strengthOf } from '../ingredient/strength'
+import { minutesToCook } from './open-heat'
 
 /** Something that can stand in for a line, and what it changes in the dish. */
 export interface StandIn {
@@ -18,29 +21,11 @@ export interface StandIn {
     sour: 'more' | 'less' | 'same'
   }
   refused: boolean
+  /** It would not be cooked in this dish as it stands; minutes in an open boil that it takes, null where none do. */
+  undone: { minutes: number | null } | null
 }
 
-/** So much of each does as much as one of the usual one of its group (general kitchen practice). */
-const STRENGTH: Readonly<Record<string, number>> = {
-  'garlic-powder': 4,
-  'ginger-ground': 4,
-  'tomato-paste': 5,
-  'tomato-puree': 1.3,
-  ketchup: 2,
-  'oregano-dried': 3,
-  'thyme-dried': 3,
-  'fenugreek-dried': 3,
-  'mushroom-dried': 8,
-  'tamarind-paste': 2,
-  'tamarind-water': 0.5,
-  wine: 0.15,
-  sumac: 0.5,
-  'stock-cube': 12,
-  'bouillon-powder': 12,
-}
 const MOST_TOLD = 6
-
-const strengthOf = (id: string) => STRENGTH[id] ?? 1
 
 /** What can stand in for a line, those that change least first. */
 export function standInsFor(request: DishRequest, lineId: string): StandIn[] {
@@ -74,12 +59,33 @@ export function standInsFor(request: DishRequest, lineId: string): StandIn[] {
           sour: isSour(is) === isSour(known) ? 'same' : isSour(is) ? 'more' : 'less',
         },
         refused: after.value.cautions.some(({ severity }) => severity === 'refuse'),
+        undone: undoneBy(after.value, is, request),
       },
     ]
   })
-  const weight = ({ change, refused }: StandIn) =>
-    (refused ? 1000 : 0) + Math.abs(change.pouredG) / 50 + Math.abs(change.saltG) * 2 + Math.abs(change.minutes) / 5
+  const weight = ({ change, refused, undone }: StandIn) =>
+    (refused ? 1000 : 0) +
+    (undone ? 500 : 0) +
+    Math.abs(change.pouredG) / 50 +
+    Math.abs(change.saltG) * 2 +
+    Math.abs(change.minutes) / 5
   return found.sort((a, b) => weight(a) - weight(b)).slice(0, MOST_TOLD)
+}
+
+/** Cautions that say of a food that the dish does not cook it. */
+const UNDONE: readonly CautionId[] = [
+  'never-cooked',
+  'meat-never-cooked',
+  'meat-raw',
+  'lectin-not-done',
+  'program-short',
+]
+
+function undoneBy({ cautions }: DishAnswer, is: Known, { kitchen }: DishRequest): StandIn['undone'] {
+  if (!('food' in is)) return null
+  const { food } = is
+  const isUndone = cautions.some(({ id, params }) => UNDONE.includes(id) && params.food === food.id)
+  return isUndone ? { minutes: minutesToCook(food, kitchen) } : null
 }
 
 const pouredOf = ({ stages }: DishAnswer) => stages.reduce((sum, { liquid }) => sum + liquid.pouredG, 0)
@@ -111,6 +117,8 @@ export type StillIn =
 
 /** Longer than this nobody lets a finished dish simmer for one thing. */
 const LONGEST_SIMMER_MINUTES = 20
+/** What was cooked before is hot through in a simmer of so many minutes (general kitchen practice). */
+const WARMS_MINUTES = 5
 
 /** What can be done about a line that was forgotten, seen at a stage: the stages before it are done. */
 export function forgotten(request: DishRequest, lineId: string, atStage: string): StillIn {
@@ -122,7 +130,8 @@ export function forgotten(request: DishRequest, lineId: string, atStage: string)
   const planned = stages.findIndex(({ takes }) => takes.some((take) => take.line === lineId))
   if (planned >= now) return { how: 'not-yet' }
   if ('food' in known) {
-    const minutes = Math.ceil(line.kept ? 5 : known.food.boilMinutes.tender)
+    const minutes = line.kept ? WARMS_MINUTES : minutesToCook(known.food, request.kitchen)
+    if (minutes === null) return { how: 'too-late' }
     return minutes <= LONGEST_SIMMER_MINUTES ? { how: 'simmer', minutes } : { how: 'cook-apart', minutes }
   }
   const stirIn = { how: 'stir-in', g: line.g } as const

@@ -21,7 +21,10 @@ const ROOM = 1.15
 const BOX_STEP_ML = 50
 
 /** Portions, boxes and days of so much of a dish as is put away. */
-export function keepingOf({ massG }: Pick<DishAnswer, 'massG'>, portions: number, hasRice: boolean): Keeping {
+export function keepingOf(
+  { massG, served: { hasRice } }: Pick<DishAnswer, 'massG' | 'served'>,
+  portions: number,
+): Keeping {
   const portionG = massG / portions
   return {
     massG,
@@ -43,6 +46,8 @@ export interface Cooked {
   water: number
   salt: number
   fat: number
+  /** There is rice in it, which spoils soonest and must be hot through when it is warmed again. */
+  hasRice?: true | undefined
 }
 
 export function cookedOf({ served, saltShare, massG, liquidG }: DishAnswer): Cooked {
@@ -50,13 +55,12 @@ export function cookedOf({ served, saltShare, massG, liquidG }: DishAnswer): Coo
   const dryG = first?.dryG ?? 0
   // A pulse in its own liquid is that pulse; with a gravy or a squash it is a dish.
   const ownG = massG - liquidG
-  const isOne = first !== undefined && others.length === 0 && ownG > 0 && foodG(first.dryG) >= NEARLY_ALL * ownG
+  const isOne = first !== undefined && others.length === 0 && ownG > 0 && first.massG >= NEARLY_ALL * ownG
   return {
     food: isOne ? { id: first.food, dryShare: dryG / massG, boilMinutes: first.gets } : null,
     water: Math.min(1, served.water),
     salt: Math.min(1, saltShare),
     fat: Math.min(1, served.fat),
+    ...(served.hasRice ? { hasRice: true as const } : {}),
   }
 }
-/** A cooked grain or pulse weighs at least so much for each g of it dry. */
-const foodG = (dryG: number) => dryG * 2

@@ -7,6 +7,7 @@ import { styleOf } from '../program/styles'
 import { boilingC } from '../steam/steam'
 import type { Addition } from '../food/need'
 import { uptakeFor, usualTexture } from '../food/texture'
+import { strengthOf } from '../ingredient/strength'
 import { sumOf, type Contents, type OtherIn } from './contents'
 import type { DishRequest, PotOfStage, PotSettings } from './dish.schema'
 import type { LiquidRow } from './ledger'
@@ -52,7 +53,7 @@ export function sourOf(others: readonly OtherIn[], liquids: PlanRequest['liquids
   const counted = sumOf(liquids, ({ kind, g }) => (isSour(kind) ? g : 0))
   const all = sumOf(
     others.filter(({ what }) => what.sour),
-    ({ inG, what }) => inG * (what.group === 'sour' ? SOUR_TIMES : 1),
+    ({ inG, what }) => inG * (what.group === 'sour' ? SOUR_TIMES : strengthOf(what.id)),
   )
   return Math.max(0, all - counted)
 }
@@ -153,7 +154,14 @@ export function cookInPot(request: PlanRequest, contents: Contents, row: LiquidR
   contents.foods.forEach((item, i) => {
     const { gets, needs, texture, centreC } = answer.foods[i]!
     item.insideG += wanted > 0 ? (drunkG * wants[i]!) / wanted : drunkG / contents.foods.length
-    Object.assign(item, { looseG: 0, gets, needs, texture, centreC })
+    Object.assign(item, {
+      looseG: 0,
+      gets,
+      needs,
+      texture,
+      centreC: Math.max(item.centreC ?? -Infinity, centreC),
+      inClosing: true,
+    })
   })
   contents.tempC = boilingC(request.kitchen.altitudeM)
   contents.inPot = true

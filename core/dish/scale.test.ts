@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { beansWithSquash, line, requestFor, stage } from '../../tests/dishes'
 import { COOKERS } from '../appliance/appliance'
 import { answerDish } from './dish'
-import type { DishRequest } from './dish.schema'
+import type { Dish, DishRequest } from './dish.schema'
 import { forgotten, standInsFor } from './instead'
 import { keepingOf } from './keep'
 import { fits, scaled, waysToFit } from './scale'
@@ -94,6 +94,20 @@ describe('what stands in', () => {
     expect(paste!.change.pouredG).toBeGreaterThan(10)
   })
 
+  it('that the dish does not cook is said to be so, with what it takes, and comes last', () => {
+    const dish: Dish = {
+      name: 'Soup',
+      servings: 2,
+      lines: [line('squash', 'squash-cubes', 400)],
+      stages: [stage('simmer', 'simmer', { squash: 'rest' }, [], { minutes: 8, waterG: 2000 })],
+    }
+    const found = standInsFor(requestFor(dish), 'squash')
+    const undone = found.filter(({ undone }) => undone)
+    expect(found.findIndex((one) => one.undone)).toBe(found.length - undone.length)
+    expect(undone.map(({ what }) => what)).toContain('beetroot-whole')
+    for (const { undone: is } of undone) expect(is!.minutes).toBeGreaterThan(8)
+  })
+
   it('of a salty one counts its salt, and one that is refused is said to be so', () => {
     const dish = beansWithSquash()
     dish.lines.push(line('stock', 'stock', 300))
@@ -122,6 +136,26 @@ describe('what was forgotten', () => {
     expect(forgotten(request, id, at)).toEqual(expected)
   })
 
+  it('meat takes in a simmer just what cooks it through', () => {
+    const dish = beansWithSquash()
+    dish.lines.push(line('meat', 'chicken-thigh', 300))
+    dish.stages[2]!.takes.push({ line: 'meat' })
+    const still = forgotten(requestFor(dish), 'meat', 'rest')
+    if (!('minutes' in still)) throw new Error(still.how)
+    const simmered = (minutes: number) => {
+      const stew: Dish = {
+        name: 'Stew',
+        servings: 2,
+        lines: [line('meat', 'chicken-thigh', 300)],
+        stages: [stage('simmer', 'simmer', { meat: 'rest' }, [], { minutes, waterG: 3000 })],
+      }
+      const answer = answerDish(requestFor(stew))
+      return answer.ok && answer.value.cautions.some(({ severity }) => severity === 'refuse')
+    }
+    expect(simmered(still.minutes)).toBe(false)
+    expect(simmered(1)).toBe(true)
+  })
+
   it('soda is too late once the pot is open', () => {
     const dish = beansWithSquash()
     dish.lines.push(line('soda', 'baking-soda', 1))
@@ -131,8 +165,9 @@ describe('what was forgotten', () => {
 })
 
 it('what is kept is told in portions, boxes and days; rice the fewest', () => {
-  const kept = keepingOf({ massG: 1719 }, 4, false)
+  const of = (massG: number, hasRice: boolean) => ({ massG, served: { water: 0.7, fat: 0, hasRice, foods: [] } })
+  const kept = keepingOf(of(1719, false), 4)
   expect(kept).toMatchObject({ portions: 4, fridgeDays: 3, boxMl: 500 })
   expect(kept.portionG).toBeCloseTo(429.75)
-  expect(keepingOf({ massG: 500 }, 2, true).fridgeDays).toBe(1)
+  expect(keepingOf(of(500, true), 2).fridgeDays).toBe(1)
 })

@@ -1,22 +1,17 @@
 import { BURNERS } from '../appliance/burner'
 import { soakedShare, soakUptake } from '../food/soak'
 import { needOf } from '../food/need'
-import { uptakeFor, usualTexture } from '../food/texture'
+import { usualTexture } from '../food/texture'
 import { isSoured } from '../program/prepared'
 import { boilingC } from '../steam/steam'
-import { giveLiquid, letLooseGo, liquidG, sumOf, takeLiquid, wetG, type Aside, type Contents } from './contents'
+import { giveLiquid, letLooseGo, liquidG, sumOf, takeLiquid, type Aside, type Contents } from './contents'
 import type { DishRequest, Stage } from './dish.schema'
 import type { LiquidRow } from './ledger'
+import { heatOpen, type OpenHeat } from './open-heat'
 import { additionsOf, sourOf } from './pot-stage'
 
-/** J to boil one g of water away. */
-const J_PER_G = 2257
-/** Share of a flame's heat that dries what is fried; the rest browns it and warms the room (engineering estimate). */
-const FRY_DRIES = 0.6
 /** A pot that was fried in, once nothing wet is left in it (engineering estimate). */
 const FRYING_C = 140
-/** Heat that an open pot of a household gives off (engineering estimate), in W/K. */
-const OPEN_LOSS_W_PER_K = 1.2
 /** Share of the steam that runs back from a lid (engineering estimate). */
 const LID_REFLUX = 0.4
 /** g of water on the surface of each g of dry food when it is drained. */
@@ -63,14 +58,16 @@ export function soak(stage: Stage, contents: Contents, row: LiquidRow, { kitchen
   return nothing()
 }
 
-/** Fries in the pot or in a pan: what gives liquid gives it, and the heat drives a part of it off. */
+/** Fries in the pot or in a pan: what gives liquid gives it, and the heat drives it off. */
 export function fry(stage: Stage, contents: Contents, row: LiquidRow, { kitchen }: DishRequest): Worked {
   letLooseGo(contents)
   row.givenG += giveLiquid(contents)
-  const heatW = BURNERS.strong[stage.flame ?? 'medium']
-  const drivenG = (FRY_DRIES * heatW * 60 * (stage.minutes ?? 0)) / J_PER_G
-  row.boiledG = Math.min(contents.freeG, drivenG)
-  contents.freeG -= row.boiledG
+  const heatW = BURNERS.strong[stage.flame ?? 'high']
+  const minutes = stage.minutes ?? 0
+  const heat = heatOpen(contents, kitchen, { heatW, minutes, reflux: 0, comeUpW: null, fries: true })
+  row.boiledG = heat.boiledG
+  contents.freeG -= heat.boiledG
+  keepHeat(contents, heat)
   contents.tempC = contents.freeG > 1 ? boilingC(kitchen.altitudeM) : FRYING_C
   contents.inPot = stage.vessel !== 'pan'
   return nothing()
@@ -79,16 +76,12 @@ export function fry(stage: Stage, contents: Contents, row: LiquidRow, { kitchen 
 /** Simmers open or under a lid: what is in it goes on cooking and drinking, and the rest of the heat boils away. */
 export function simmer(stage: Stage, contents: Contents, row: LiquidRow, request: DishRequest): Worked {
   const { altitudeM, roomC } = request.kitchen
-  const minutes = stage.minutes ?? 0
-  const boilC = boilingC(altitudeM)
   letLooseGo(contents)
   row.givenG += giveLiquid(contents)
   const sourG = sourOf(contents.others, [])
   for (const item of contents.foods) {
     const { food } = item
-    const texture = item.texture ?? usualTexture(food)
-    item.gets += minutes * Math.pow(10, (boilC - 100) / food.zC)
-    item.needs ??= needOf(food, texture, {
+    item.needs ??= needOf(food, item.texture ?? usualTexture(food), {
       soakedShare: soakedShare(food, item.soak, roomC),
       batch: 'fresh',
       additions: [
@@ -96,22 +89,32 @@ export function simmer(stage: Stage, contents: Contents, row: LiquidRow, request
         ...(isSoured(item.dryG, [], sourG) ? (['acid'] as const) : []),
       ],
     }).boilMinutes
-    // It drinks as it softens.
-    const wants = item.dryG * uptakeFor(food, texture) - item.insideG
-    const drinks = Math.max(0, Math.min(contents.freeG, wants * Math.min(1, item.gets / item.needs)))
-    item.insideG += drinks
-    contents.freeG -= drinks
-    row.drunkG += drinks
   }
-  const heatW = BURNERS.strong[stage.flame ?? 'simmer']
-  const spareW = Math.max(0, heatW - OPEN_LOSS_W_PER_K * (boilC - roomC))
-  const boilsG = ((spareW * 60 * minutes) / J_PER_G) * (stage.lid ? 1 - LID_REFLUX : 1)
-  row.boiledG = Math.min(contents.freeG, boilsG)
+  const heat = heatOpen(contents, request.kitchen, {
+    heatW: BURNERS.strong[stage.flame ?? 'simmer'],
+    minutes: stage.minutes ?? 0,
+    reflux: stage.lid ? LID_REFLUX : 0,
+    comeUpW: BURNERS.strong.high,
+    fries: false,
+  })
+  contents.foods.forEach((item, i) => {
+    item.insideG += heat.drunkG[i]!
+    contents.freeG -= heat.drunkG[i]!
+    row.drunkG += heat.drunkG[i]!
+  })
+  row.boiledG = Math.min(contents.freeG, heat.boiledG)
   contents.freeG -= row.boiledG
-  const comeUpJ = Math.max(0, boilC - contents.tempC) * wetG(contents) * 4.2
-  contents.tempC = boilC
+  keepHeat(contents, heat)
+  contents.tempC = boilingC(altitudeM)
   contents.inPot = true
-  return { ...nothing(), comeUpMinutes: comeUpJ / BURNERS.strong.high / 60, shortG: boilsG - row.boiledG }
+  return { ...nothing(), comeUpMinutes: heat.comeUpMinutes, shortG: heat.shortG }
+}
+
+function keepHeat(contents: Contents, { gets, centreC }: OpenHeat): void {
+  contents.foods.forEach((item, i) => {
+    item.gets += gets[i]!
+    item.centreC = Math.max(item.centreC ?? -Infinity, centreC[i]!)
+  })
 }
 
 /** Crushes it: what it still holds of liquid comes out. */

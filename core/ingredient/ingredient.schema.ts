@@ -22,5 +22,7 @@ export const ingredientSchema = z.object({
   cupG: bounded('ingredientCupG').nullable(),
   /** g of one middling piece, clove or sprig; null for what is not counted. */
   pieceG: bounded('ingredientPieceG').nullable(),
+  /** Cooked before, with rice in it. */
+  hasRice: z.literal(true).optional(),
 })
 export type Ingredient = z.infer<typeof ingredientSchema>

@@ -216,7 +216,9 @@ function hasEnough({ course }: Situation, futures: Futures): boolean {
   const { needs, pot } = course.closing
   // A bag that needs more than most is none the wiser for the silence.
   const margin = (1 + (pot.request.spread?.batch ?? UNMEASURED.batch)) ** FOUR_IN_FIVE
-  return needs.every((need, i) => need === 0 || surely(futures.banded((one) => one.stopNow().gets[i]!)) >= need * margin)
+  return needs.every(
+    (need, i) => need === 0 || surely(futures.banded((one) => one.stopNow().gets[i]!)) >= need * margin,
+  )
 }
 
 const atMost = (mostG: number, { value, low, high }: Banded): Banded => ({

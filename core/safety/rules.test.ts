@@ -415,6 +415,7 @@ describe('a dish', () => {
     firm: 60,
     centreC: null,
     soak,
+    inClosing: false,
     ...change,
   })
   const of = (change: Partial<Parameters<typeof dishCautions>[0]>) =>
@@ -424,6 +425,7 @@ describe('a dish', () => {
       stages: [],
       saltShare: 0.008,
       saltRange: [0.005, 0.011],
+      warmsRice: false,
       chills: false,
       ...change,
     })
@@ -434,9 +436,10 @@ describe('a dish', () => {
     expect(said({ foods: [served('kidney-red'), served('toor-split'), served('egg')] })).toEqual([])
   })
 
-  it('refuses meat that no pot cooked, and leaves what a pot cooked to that pot', () => {
+  it('refuses meat that nothing has heated, or whose middle was never hot enough', () => {
     expect(said({ foods: [served('chicken-breast')] })).toEqual(['refuse meat-never-cooked'])
-    expect(said({ foods: [served('chicken-breast', { centreC: 40, gets: 0 })] })).toEqual([])
+    expect(said({ foods: [served('chicken-breast', { centreC: 40, gets: 0 })] })).toEqual(['refuse meat-raw'])
+    expect(said({ foods: [served('chicken-breast', { centreC: 75, gets: 0 })] })).toEqual([])
   })
 
   it('refuses beans with lectin that are short of firm, and warns of others', () => {
@@ -448,12 +451,16 @@ describe('a dish', () => {
   it('says how beans that were only simmered are to be soaked; of others their pot has said it', () => {
     const raw = { soak: null }
     expect(said({ foods: [served('kidney-red', raw)] })).toEqual(['warn lectin-soak'])
-    expect(said({ foods: [served('kidney-red', { ...raw, centreC: 99 })] })).toEqual([])
+    expect(said({ foods: [served('kidney-red', { ...raw, inClosing: true })] })).toEqual([])
     expect(said({ foods: [served('kidney-red', { ...raw, gets: 10 })], altitudeM: 1450 })).toEqual([
       'refuse lectin-not-done',
       'warn lectin-boil-altitude',
       'warn lectin-soak',
     ])
+  })
+
+  it('minds rice that is warmed once more', () => {
+    expect(said({ warmsRice: true })).toEqual(['warn rice-again'])
   })
 
   it('minds much salt, what is put away, and what its stages said, each once and the gravest first', () => {

@@ -107,6 +107,7 @@ export type CautionId =
   | 'simmer-dry'
   | 'fry-sticks'
   | 'cool-in-time'
+  | 'rice-again'
 
 const LECTIN_SOAK_HOURS = 5
 /** What has this share of its need on the low side of what is unknown is taken to be done (engineering estimate). */
@@ -292,24 +293,36 @@ export function isRefused(cautions: readonly Caution[]): boolean {
 /** What the rules look at of a whole dish, once every stage of it is worked out. */
 export interface DishFacts {
   /** What is served: boil-minutes in all its stages, and after how many it can be eaten. */
-  foods: { food: Food; gets: number; firm: number; centreC: number | null; soak: Soak | null }[]
+  foods: { food: Food; gets: number; firm: number; centreC: number | null; soak: Soak | null; inClosing: boolean }[]
   altitudeM: number
   /** What was said of its stages, pots among them. */
   stages: readonly Caution[]
   saltShare: number
   saltRange: readonly [number, number]
+  /** Rice from another meal goes into it. */
+  warmsRice: boolean
   /** Some of it is put away. */
   chills: boolean
 }
 
 /** The cautions of a whole dish, gravest first: no stage of it, and no order of stages, gets round the rules. */
-export function dishCautions({ foods, altitudeM, stages, saltShare, saltRange, chills }: DishFacts): Caution[] {
-  const raw = foods.flatMap(({ food, gets, firm, centreC, soak }): Caution[] => {
+export function dishCautions({
+  foods,
+  altitudeM,
+  stages,
+  saltShare,
+  saltRange,
+  warmsRice,
+  chills,
+}: DishFacts): Caution[] {
+  const raw = foods.flatMap(({ food, gets, firm, centreC, soak, inClosing }): Caution[] => {
     const name = { food: food.id }
-    // Only a pot's simulation knows how hot the middle of meat comes; where it does not come through, the pot says so.
-    if (food.group === 'meat') return centreC === null ? [caution('meat-never-cooked', 'refuse', name)] : []
+    if (food.group === 'meat') {
+      if (centreC === null) return [caution('meat-never-cooked', 'refuse', name)]
+      return isThrough(food, centreC) ? [] : [rawCaution(food, centreC)]
+    }
     // A pot has said of its beans how they are to be soaked.
-    const simmered = food.lectin && centreC === null ? lectinSoak(food, soak, false, altitudeM) : []
+    const simmered = food.lectin && !inClosing ? lectinSoak(food, soak, false, altitudeM) : []
     if (gets >= firm) return simmered
     if (food.lectin) return [caution('lectin-not-done', 'refuse', name), ...simmered]
     return [caution('never-cooked', 'warn', name)]
@@ -318,6 +331,7 @@ export function dishCautions({ foods, altitudeM, stages, saltShare, saltRange, c
     ...stages,
     ...raw,
     ...(saltShare > saltRange[1] ? [caution('much-salt', 'note', { percent: (saltShare * 100).toFixed(1) })] : []),
+    ...(warmsRice ? [caution('rice-again', 'warn')] : []),
     ...(chills ? [caution('cool-in-time', 'warn')] : []),
   ]
   const said = found.filter((one, i) => found.findIndex((other) => sameAs(one, other)) === i)

@@ -6,13 +6,11 @@ import type { DishDocument } from '~~/shared/dish'
 /** What the whole comes to: salt, time, hands, liquid kept, portions. */
 const { answer, dish } = defineProps<{ answer: DishAnswer; dish: DishDocument }>()
 const { t, number, duration, weight } = useI18nText()
-const kitchen = useKitchenStore()
 
 /** The bar ends at twice the upper end of what is usual. */
 const END = USUAL_SALT[1] * 2
 const share = (of: number) => `${Math.min(100, (of / END) * 100)}%`
-const hasRice = computed(() => dish.lines.some(({ what }) => what !== null && kitchen.food(what)?.group === 'rice'))
-const keeping = computed(() => keepingOf(answer, dish.servings, hasRice.value))
+const keeping = computed(() => keepingOf(answer, dish.servings))
 const chills = computed(() => dish.stages.some(({ kind }) => kind === 'chill'))
 </script>
 

@@ -9,7 +9,6 @@ import { portionOf, type Portion } from '~~/shared/portion'
 const { dish, answer, dishId } = defineProps<{ dish: DishDocument; answer: DishAnswer; dishId: string }>()
 const emit = defineEmits<{ kept: [put: { portions: number; place: Portion['place'] }] }>()
 const { t, weight } = useI18nText()
-const kitchen = useKitchenStore()
 const store = usePortionsStore()
 const portions = ref(1)
 const place = ref<Portion['place']>('fridge')
@@ -18,13 +17,12 @@ const failed = ref(false)
 const kept = ref(false)
 // One id for one keeping, so that pressing twice keeps it once.
 const id = uuid()
-const hasRice = computed(() => dish.lines.some(({ what }) => what !== null && kitchen.food(what)?.group === 'rice'))
 async function keep() {
   busy.value = true
   failed.value = false
   try {
     const of = { name: dish.name, servings: dish.servings, dishId }
-    const put = { portions: Math.round(portions.value), place: place.value, hasRice: hasRice.value, nowMs: serverNow() }
+    const put = { portions: Math.round(portions.value), place: place.value, nowMs: serverNow() }
     await store.add(portionOf(answer, of, put), id)
     kept.value = true
     emit('kept', put)

@@ -18,8 +18,15 @@ const { result: still } = useWorked(
   () => (what === 'forgotten' ? asked.value : null),
   (work, { request: asked, line: id, at: stage }) => work.forgotten(asked, id, stage),
 )
-const told = ({ change }: StandIn) => {
+const told = (one: StandIn) => {
+  if (one.refused) return t('dishes.standIn.refused')
+  const { change, undone } = one
   const parts = [
+    !undone
+      ? ''
+      : undone.minutes === null
+        ? t('dishes.standIn.neverDone')
+        : t('dishes.standIn.undone', { n: undone.minutes }),
     Math.abs(change.pouredG) >= 5
       ? t('dishes.standIn.pour', { g: weight(Math.abs(change.pouredG)) }, change.pouredG > 0 ? 1 : 2)
       : '',
@@ -54,14 +61,12 @@ const stillText = computed(() => {
       <p v-if="found && found.length === 0" class="soft">{{ t('dishes.standIn.none') }}</p>
       <ul>
         <li v-for="one in found ?? []" :key="one.what">
-          <button type="button" class="link-button" @click="emit('take', one)">
-            {{
-              t('dishes.standIn.take', {
-                name: thing(one.what).toLowerCase() + (one.g === null ? '' : ` ${amount(one.g)}`),
-              })
-            }}
-          </button>
-          <span class="soft">{{ one.refused ? t('dishes.standIn.refused') : told(one) }}</span>
+          <v-btn variant="text" class="take" @click="emit('take', one)">{{
+            t('dishes.standIn.take', {
+              name: thing(one.what).toLowerCase() + (one.g === null ? '' : ` ${amount(one.g)}`),
+            })
+          }}</v-btn>
+          <span class="soft">{{ told(one) }}</span>
         </li>
       </ul>
     </template>
@@ -74,7 +79,7 @@ const stillText = computed(() => {
       />
       <p>{{ stillText }}</p>
     </template>
-    <button type="button" class="quiet-button" @click="emit('close')">{{ t('dishes.stage.done') }}</button>
+    <v-btn variant="outlined" @click="emit('close')">{{ t('dishes.stage.done') }}</v-btn>
   </section>
 </template>
 
@@ -104,5 +109,10 @@ ul {
 }
 li {
   display: grid;
+  justify-items: start;
+}
+.take {
+  padding: 0;
+  text-decoration: underline;
 }
 </style>
