@@ -147,7 +147,7 @@ describe('what was forgotten', () => {
         name: 'Stew',
         servings: 2,
         lines: [line('meat', 'chicken-thigh', 300)],
-        stages: [stage('simmer', 'simmer', { meat: 'rest' }, [], { minutes, waterG: 3000 })],
+        stages: [stage('simmer', 'simmer', { meat: 'rest' }, [], { minutes, waterG: 500 })],
       }
       const answer = answerDish(requestFor(stew))
       return answer.ok && answer.value.cautions.some(({ severity }) => severity === 'refuse')
