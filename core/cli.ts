@@ -95,7 +95,7 @@ const MEAL_WITHIN_MS = 1800
 function runMeal(input: unknown): void {
   const parsed = check(mealRequestSchema, input)
   if (!parsed) return
-  const answer = planMeal(parsed, { nowMs: () => performance.now(), withinMs: MEAL_WITHIN_MS })
+  const answer = planMeal(parsed, { spent: () => performance.now(), most: MEAL_WITHIN_MS })
   if (!answer.ok) return fail(answer.problems)
   if (answer.value.possible) return print(answer.value.plan)
   const { wishes, mends } = answer.value

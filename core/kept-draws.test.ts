@@ -175,8 +175,8 @@ describe('what was drawn', () => {
     const lines = Array.from({ length: 25 }, (_, i) => {
       const meal = drawnMeal(i, 8 + (i % 12), kitchens[i % kitchens.length])
       let now = 0
-      const patience = () => ({ nowMs: () => (now += 0.001), withinMs: 4000 })
-      const outcome = planMeal(meal, patience())
+      const budget = () => ({ spent: () => (now += 0.001), most: 4000 })
+      const outcome = planMeal(meal, budget())
       if (!outcome.ok) return `${i} ${codes(outcome.problems)}`
       if (!outcome.value.possible) return `${i} impossible · ${mark(outcome.value)}`
       const { tasks, ...figures } = outcome.value.plan
@@ -188,8 +188,8 @@ describe('what was drawn', () => {
           const { minutes } = meal.tasks.find((one) => one.id === id)!
           return { id, startMinute, minutes: minutes + 3, done: startMinute + minutes + 3 <= middle }
         })
-      const again = replanMeal(meal, middle, begun, patience(), tasks)
-      return `${i} ${tasks.length} tasks, ${again ? `${again.laterMinutes} min later` : 'not again'} · ${[figures, tasks, again].map(mark).join(' ')}`
+      const again = replanMeal(meal, middle, begun, budget(), tasks)
+      return `${i} ${tasks.length} tasks, ${again && again !== 'stopped' ? `${again.laterMinutes} min later` : 'not again'} · ${[figures, tasks, again].map(mark).join(' ')}`
     })
     await kept(lines, 'meals')
   })
@@ -240,17 +240,17 @@ describe('what was drawn', () => {
         going: null,
       }
       let now = 0
-      const patience = () => ({ nowMs: () => (now += 0.001), withinMs: 2000 })
-      const outcome = planDinner(dinner, patience())
+      const budget = () => ({ spent: () => (now += 0.001), most: 2000 })
+      const outcome = planDinner(dinner, budget())
       const name = `${i} ${dinner.dishes.map(({ request, soak }) => `${request.dish.stages.map(({ kind }) => kind).join(' ')} (${soak})`).join(', ')}`
       if (!outcome.ok) return `${name}: no: ${codes(outcome.problems)} · ${mark(outcome.problems)}`
-      const ways = betterWays(dinner, patience())
+      const ways = betterWays(dinner, budget())
       if (!outcome.value.possible) return `${name}: not possible · ${mark(outcome.value)} ${mark(ways)}`
       const told = { ...outcome.value.dinner, answers: null }
       // One task is put where the cook wants it; then half of it is done, each thing taking a little longer.
       const { tasks } = told.plan
       const last = [...tasks].sort((a, b) => b.startMinute - a.startMinute)[0]!
-      const put = planDinner({ ...dinner, put: [{ ...last, startMinute: last.startMinute - 3 }] }, patience())
+      const put = planDinner({ ...dinner, put: [{ ...last, startMinute: last.startMinute - 3 }] }, budget())
       const middle = tasks[Math.floor(tasks.length / 2)]!.startMinute
       const going = planDinner(
         {
@@ -266,7 +266,7 @@ describe('what was drawn', () => {
               }),
           },
         },
-        patience(),
+        budget(),
       )
       const withoutAnswers = (of: typeof put) =>
         of.ok && of.value.possible ? { ...of.value.dinner, answers: null } : of

@@ -327,16 +327,16 @@ describe('the figures that a cook is told', () => {
       like: [],
       going: null,
     }
-    const patience = () => {
+    const budget = () => {
       let now = 0
-      return { nowMs: () => (now += 0.001), withinMs: 2000 }
+      return { spent: () => (now += 0.001), most: 2000 }
     }
     // What is worked out of each dish by itself stands among the dishes.
     const dinners = [dinner, { ...dinner, earliest: -100 }, { ...dinner, burners: 0 }].map((of) => {
-      const outcome = planDinner(of, patience())
+      const outcome = planDinner(of, budget())
       return outcome.ok && outcome.value.possible ? { ...outcome.value.dinner, answers: null } : outcome
     })
-    await kept(told({ dinners, ways: betterWays(dinner, patience()) }), 'dinners')
+    await kept(told({ dinners, ways: betterWays(dinner, budget()) }), 'dinners')
   })
 
   it('of what a log has taught', async () => {

@@ -4,6 +4,7 @@ import { aKitchen } from '../tests/fixtures'
 import { mealTask as task } from '../tests/meals'
 import { readOwn } from './document'
 import {
+  atHour,
   dinnerOf,
   isCurrent,
   mergedMeals,
@@ -96,6 +97,19 @@ describe('a meal as it is planned', () => {
     expect(new Set(asked.dinner.pots.map(({ cookerId }) => cookerId)).size).toBe(kitchen.cookers.length)
     expect(asked.stands).toBeNull()
     expect(dinnerOf(newMeal(SERVED), kitchen, SERVED)).toBeNull()
+  })
+
+  it('assumes no soak that would have had to begin before now for a new hour', () => {
+    // Planned for tomorrow, with the soak tonight; then wished for two hours from now.
+    const now = SERVED - 24 * 3_600_000
+    const tonight = meal({ tasks: [task('A.soak.do', -1200, { hands: 0, passive: true }), task('A.fry.do', -60)] })
+    const sooner = atHour(tonight, now + 2 * 3_600_000)
+    expect(momentOf(sooner, sooner.tasks[0]!.startMinute)).toBe(momentOf(tonight, -1200))
+    const asked = dinnerOf(sooner, kitchen, now)!
+    expect(asked.stands).toBeNull()
+    expect(asked.dinner.earliest).toBe(-119)
+    // At the hour before nothing had begun either, and both ways lead back.
+    expect(atHour(sooner, SERVED)).toEqual(tonight)
   })
 
   it('goes on from where it stands once it has begun', () => {

@@ -1,3 +1,4 @@
+import { BOUNDS } from '../core/bounds'
 import type { Dinner } from '../core/meal/dinner-tasks'
 import { styleIn, type DinnerWay } from '../core/meal/ways'
 import { progressOf, type Mark, type PotFacts } from '../core/meal/progress'
@@ -45,6 +46,18 @@ export function withDish(meal: Meal, dish: DishDocument, dishId: string | null):
   const key = [...LETTERS].find((letter) => !meal.dishes.some((one) => one.key === letter))
   if (key === undefined) return meal
   return { ...meal, dishes: [...meal.dishes, { key, dishId, dish, soak: 'written', ahead: false }] }
+}
+
+/**
+ * A meal at another hour. What was planned stays at its moment: a soak that would have had to begin before now for the
+ * new hour has not begun.
+ */
+export function atHour(meal: Meal, servedAt: number): Meal {
+  const by = Math.round((meal.servedAt - servedAt) / MINUTE_MS)
+  const [least, most] = BOUNDS.mealMinute
+  const within = (minute: number) => Math.min(most, Math.max(least, minute))
+  const tasks = meal.tasks.map((task) => ({ ...task, startMinute: within(task.startMinute + by) }))
+  return { ...meal, servedAt, tasks }
 }
 
 /** A meal without a dish, and without all that was said of its tasks. */

@@ -3,12 +3,15 @@ import type { DinnerAnswer } from '~~/core/meal/dinner'
 import type { PotFacts } from '~~/core/meal/progress'
 import { firstLitAt, lastLeg, runState } from '~~/core/live/run'
 import type { Outcome } from '~~/core/problem'
-import { dinnerOf, minuteOf, type Meal, type MealTask } from '~~/shared/meal'
+import { dinnerOf, minuteOf, type AskedDinner, type Meal, type MealTask } from '~~/shared/meal'
 import type { KeptMeal } from '~~/shared/household'
 
-/** How many milliseconds a plan may take at first, so that the next change is answered soon; and once the hand rests. */
-const FIRST_MS = 250
-const RESTING_MS = 1800
+/**
+ * How many pieces of work a plan may take at first, so that the next change is answered soon; and what is looked at
+ * further once the hand rests, each more than the last, until it is proved. A piece is about a millisecond.
+ */
+const FIRST_WORK = 250
+const FURTHER_WORK = [1800, 8000, 40_000]
 const RESTS_AFTER_MS = 900
 
 /** Where a task is being put, while it is dragged. */
@@ -58,7 +61,6 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
 
   /** The minute it is, so that a plan is made once in each. */
   const nowMinute = computed(() => (meal.value ? minuteOf(meal.value, nowMs.value) : 0))
-  const patience = ref(FIRST_MS)
   const asked = computed(() => {
     const now = meal.value
     if (!now || !kitchen.kitchen) return null
@@ -72,31 +74,27 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
       pots.value,
       learnt.believed,
     )
-    return dinner && { ...dinner, withinMs: trial.value ? FIRST_MS : patience.value }
+    return dinner
   })
-  const { result, working, failed } = useWorked(
+  const {
+    result: first,
+    working,
+    failed,
+  } = useWorked(
     asked,
-    async (work, { withinMs, ...dinner }): Promise<Outcome<DinnerAnswer>> => work.dinner(dinner, withinMs),
+    async (work, dinner): Promise<Outcome<DinnerAnswer>> => work.dinner(dinner, FIRST_WORK),
     'search',
   )
+  const { found: further, looking } = useFurther(asked, first, () => trial.value !== null)
+  const result = computed(() => further.value ?? first.value)
   const answer = computed(() => (result.value?.ok ? result.value.value : null))
   const dinner = computed(() => (answer.value?.possible ? answer.value.dinner : null))
   const impossible = computed(() => (answer.value && !answer.value.possible ? answer.value : null))
   // What was not found at once is looked for again, longer, before it is said.
   const problems = computed(() =>
     result.value && !result.value.ok
-      ? result.value.problems.filter(({ code }) => code !== 'meal-not-in-time' || patience.value === RESTING_MS)
+      ? result.value.problems.filter(({ code }) => code !== 'meal-not-in-time' || !looking.value)
       : [],
-  )
-
-  // What was not proved at once is looked at longer when nothing has been changed for a while.
-  const rested = useDebounceFn(() => {
-    if (!trial.value && result.value && !isProved(result.value)) patience.value = RESTING_MS
-  }, RESTS_AFTER_MS)
-  watch(result, () => void rested())
-  watch(
-    () => [meal.value?.servedAt, meal.value?.hands, meal.value?.dishes, meal.value?.put, trial.value],
-    () => (patience.value = FIRST_MS),
   )
 
   /** The tasks as they are planned now, in minutes from the hour that was wished. */
@@ -124,6 +122,7 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
   // is wished now: one from before would take back what an undo has just given.
   watch(dinner, () => {
     if (trial.value || !kept.value || !dinner.value) return
+    if (JSON.stringify(tasks.value) === JSON.stringify(kept.value.meal.tasks)) return
     store.change(kept.value.id, (of) => ({ ...of, tasks: tasks.value }), { undo: false })
   })
 
@@ -131,8 +130,56 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
   const isDone = (id: string) => begun.value.get(id)?.done === true || meal.value?.begun[id]?.doneAt != null
   const change = (by: (meal: Meal) => Meal) => kept.value && store.change(kept.value.id, by)
 
-  return { meal, tasks, dinner, impossible, problems, begun, isDone, trial, change, nowMinute, working, failed }
+  return {
+    meal,
+    tasks,
+    dinner,
+    impossible,
+    problems,
+    begun,
+    isDone,
+    trial,
+    change,
+    nowMinute,
+    working,
+    looking,
+    failed,
+  }
+}
+
+/** What was not proved at once, looked at further in a thread of its own, which any change ends. */
+function useFurther(asked: Ref<AskedDinner | null>, first: Ref<Outcome<DinnerAnswer> | null>, isHeld: () => boolean) {
+  const found = shallowRef<Outcome<DinnerAnswer> | null>(null)
+  const looking = ref(false)
+  let turn = 0
+  function end() {
+    turn++
+    if (looking.value) stopWorker('further')
+    looking.value = false
+  }
+  async function look(own: number, dinner: AskedDinner) {
+    for (const work of FURTHER_WORK) {
+      const better = await useWorker('further').dinner(dinner, work)
+      if (own !== turn) return
+      found.value = better
+      if (isProved(better)) break
+    }
+    looking.value = false
+  }
+  const rested = useDebounceFn(() => {
+    if (isHeld() || !asked.value || !first.value || isProved(first.value)) return
+    looking.value = true
+    look(++turn, toPlain(asked.value)).catch(() => (looking.value = false))
+  }, RESTS_AFTER_MS)
+  watch(first, () => {
+    end()
+    found.value = null
+    void rested()
+  })
+  onScopeDispose(end)
+  return { found, looking }
 }
 
 const isProved = (outcome: Outcome<DinnerAnswer>) =>
-  outcome.ok && (!outcome.value.possible || outcome.value.dinner.plan.optimal)
+  outcome.ok &&
+  (outcome.value.possible ? outcome.value.dinner.plan.optimal && outcome.value.dinner.isWhole : outcome.value.isWhole)

@@ -11,9 +11,10 @@ type Answers = {
 
 /**
  * Computing threads: one for the answer that the cook is waiting for, one for all that stands beside it, so
- * that the tables never keep the figure waiting, and one for searches that may be stopped.
+ * that the tables never keep the figure waiting, one for searches, and one for what is looked at further until it is
+ * proved, which any change ends.
  */
-type Thread = 'answer' | 'beside' | 'search'
+type Thread = 'answer' | 'beside' | 'search' | 'further'
 const threads = new Map<Thread, { worker: Worker; answers: Answers }>()
 
 export function useWorker(thread: Thread = 'beside'): Answers {
@@ -93,6 +94,6 @@ const REST_MS = 350
 const rest = () => new Promise<void>((resolve) => setTimeout(resolve, REST_MS))
 
 /** Without the store's proxies, which cannot be sent to another thread. */
-function toPlain<T>(value: T): T {
+export function toPlain<T>(value: T): T {
   return JSON.parse(JSON.stringify(value)) as T
 }

@@ -8,6 +8,8 @@ interface KindOfStage {
   vessel: Vessel
   /** Minutes for which its result may wait for what comes next, and for being served (general kitchen practice). */
   waits: number
+  /** Minutes for which it may wait to be served, where that is not the same: at its best at once. */
+  servedWithin?: number
   /** It takes a flame of the stove. */
   flame?: true
   /** The hands do nothing else meanwhile. */
@@ -30,9 +32,9 @@ export const STAGES: Readonly<Record<StageKind, KindOfStage>> = {
   mash: { minutes: 4, handsMinutes: 'all', vessel: 'pot', waits: 20 },
   drain: { minutes: 2, handsMinutes: 'all', vessel: 'bowl', waits: 30 },
   combine: { minutes: 2, handsMinutes: 'all', vessel: 'pot', waits: 20 },
-  temper: { minutes: 3, handsMinutes: 'all', vessel: 'pan', waits: 15, flame: true, critical: true },
+  temper: { minutes: 3, handsMinutes: 'all', vessel: 'pan', waits: 15, servedWithin: 5, flame: true, critical: true },
   rest: { minutes: 5, handsMinutes: 0, vessel: 'pot', waits: 20 },
-  fluff: { minutes: 2, handsMinutes: 'all', vessel: 'pot', waits: 20 },
+  fluff: { minutes: 2, handsMinutes: 'all', vessel: 'pot', waits: 20, servedWithin: 10 },
   chill: { minutes: 90, handsMinutes: 5, vessel: 'box', waits: 0, passive: true, afterServing: true },
 }
 

@@ -4,7 +4,7 @@ import { tasksOfDinner, type Dinner, type InTin } from './dinner-tasks'
 import type { Mend, Wish } from './impossible'
 import { planMeal } from './meal'
 import { replanMeal, type Begun } from './replan'
-import { endOf, type Patience } from './patience'
+import type { Budget } from './budget'
 import type { MealPlan } from './schedule'
 import type { DishTask } from './tasks'
 import { burnerClashes, mendingWays, waysToKeepHour, type BurnerClash, type DinnerWay } from './ways'
@@ -24,21 +24,22 @@ export interface DinnerPlan {
   /** It is later than was wished, and would not be with another pair of hands, or with one of these changes. */
   withHands: boolean
   keeps: DinnerWay[]
+  /** Of what could keep the hour everything was decided. */
+  isWhole: boolean
   /** Pots that want the same burner at once. */
   clashes: BurnerClash[]
 }
 export type DinnerAnswer =
-  { possible: true; dinner: DinnerPlan } | { possible: false; wishes: Wish[]; mends: DinnerMend[]; tasks: DishTask[] }
-
-/** A share of the time for the changes that are looked for in the dishes themselves. */
-const TIME_FOR_DISHES = 0.5
+  | { possible: true; dinner: DinnerPlan }
+  /** If not `isWhole` some change was not decided: then where none is named it has to be looked further. */
+  | { possible: false; wishes: Wish[]; mends: DinnerMend[]; isWhole: boolean; tasks: DishTask[] }
 
 /**
  * Plans several dishes for one hour: what each is by itself (`answerDish`), its tasks, and when each of them begins.
  * Where it cannot be, the reason with what would mend it: another soak, another pot, a dish in the pot of another or made
  * ahead, besides what the tasks alone can tell. What a safety rule refuses is never among those.
  */
-export function planDinner(dinner: Dinner, patience: Patience): Outcome<DinnerAnswer> {
+export function planDinner(dinner: Dinner, budget: Budget): Outcome<DinnerAnswer> {
   const built = tasksOfDinner(dinner)
   if (!built.ok) return built
   const { request, tasks, answers, inTins } = built.value
@@ -49,28 +50,36 @@ export function planDinner(dinner: Dinner, patience: Patience): Outcome<DinnerAn
       waiting: [],
       withHands: false,
       keeps: [],
+      isWhole: true,
       clashes: burnerClashes(dinner, tasks, plan.tasks),
     }
     return { ok: true, value: { possible: true, dinner: { tasks, answers, inTins, plan, begun, ...inTime, ...late } } }
   }
-  const stop = endOf(patience, TIME_FOR_DISHES)
   if (dinner.going) {
-    const again = replanMeal(request, dinner.going.now, begun, patience, dinner.like)
-    if (!again) return failed(problem('meal-not-in-time', 'tasks'))
+    const again = replanMeal(request, dinner.going.now, begun, budget, dinner.like)
+    if (!again || again === 'stopped') return failed(problem('meal-not-in-time', 'tasks'))
     const { plan, laterMinutes, waiting } = again
     if (laterMinutes === 0) return done(plan, { waiting })
-    const withHands =
-      replanMeal({ ...request, hands: request.hands + 1 }, dinner.going.now, begun, patience)?.laterMinutes === 0
-    return done(plan, { laterMinutes, waiting, withHands, keeps: waysToKeepHour(dinner, begun, patience, stop) })
+    const more = replanMeal({ ...request, hands: request.hands + 1 }, dinner.going.now, begun, budget)
+    const withHands = more !== null && more !== 'stopped' && more.laterMinutes === 0
+    const { found: keeps, isWhole } = waysToKeepHour(dinner, begun, budget)
+    return done(plan, { laterMinutes, waiting, withHands, keeps, isWhole: isWhole && more !== 'stopped' })
   }
-  const answer = planMeal(request, patience, dinner.like)
+  const answer = planMeal(request, budget, dinner.like)
   if (!answer.ok) return answer
   if (answer.value.possible) return done(answer.value.plan)
-  const { wishes, mends } = answer.value
+  const { wishes, mends, isWhole } = answer.value
   // In another cooker a pot takes another time: that is asked of the dish itself.
   const others = mends.filter(({ kind }) => kind !== 'other-cooker')
+  const ways = mendingWays(dinner, wishes, budget)
   return {
     ok: true,
-    value: { possible: false, wishes, tasks, mends: [...mendingWays(dinner, wishes, stop), ...others] },
+    value: {
+      possible: false,
+      wishes,
+      tasks,
+      mends: [...ways.found, ...others],
+      isWhole: isWhole && ways.isWhole,
+    },
   }
 }

@@ -1,6 +1,6 @@
 import type { MealRequest, Task } from './meal.schema'
 import { modelOf } from './model'
-import { endOf, type Patience } from './patience'
+import { endOf, type Budget } from './budget'
 
 /** Something that is wished of a meal and could be given up. */
 export type Wish =
@@ -28,8 +28,10 @@ export type Mend =
 export interface Impossible {
   /** They cannot be had together; without any one of them there is a plan. */
   wishes: Wish[]
-  /** Each helps by itself; the first is the least that is given up. Empty where no single change does. */
+  /** Each helps by itself; the first is the least that is given up. */
   mends: Mend[]
+  /** Every single change was decided: where none is named none helps. Otherwise it has to be looked further. */
+  isWhole: boolean
 }
 
 /** A week: later than that is no answer. */
@@ -45,15 +47,19 @@ export function possible(request: MealRequest, stop: () => boolean): boolean | n
  * Why a meal cannot be: the smallest set of wishes that exclude each other (each is left out in turn, and stays out
  * if the rest is still impossible), and what alone would mend it.
  */
-export function whyImpossible(request: MealRequest, patience: Patience): Impossible {
+export function whyImpossible(request: MealRequest, budget: Budget): Impossible {
   // Each of the two questions has its time.
-  const stop = endOf(patience)
+  const stop = endOf(budget)
   let kept = wishesOf(request)
+  let isWhole = true
   for (const wish of kept) {
     const others = kept.filter((one) => one !== wish)
-    if (possible(onlyWith(request, others), stop) === false) kept = others
+    const without = possible(onlyWith(request, others), stop)
+    if (without === false) kept = others
+    if (without === null) isWhole = false
   }
-  return { wishes: kept, mends: mendsOf(request, kept, endOf(patience)) }
+  const mends = mendsOf(request, kept, endOf(budget))
+  return { wishes: kept, mends: mends.found, isWhole: isWhole && mends.isWhole }
 }
 
 /** What could be given up, that which a cook gives up last first. */
@@ -101,8 +107,17 @@ export function onlyWith(request: MealRequest, wishes: readonly Wish[]): MealReq
   }
 }
 
-function mendsOf(request: MealRequest, wishes: readonly Wish[], stop: () => boolean): Mend[] {
-  const can = (changed: MealRequest) => possible(changed, stop) === true
+function mendsOf(
+  request: MealRequest,
+  wishes: readonly Wish[],
+  stop: () => boolean,
+): { found: Mend[]; isWhole: boolean } {
+  let isWhole = true
+  const can = (changed: MealRequest) => {
+    const is = possible(changed, stop)
+    if (is === null) isWhole = false
+    return is === true
+  }
   const mends: Mend[] = []
   for (const wish of [...wishes].reverse())
     switch (wish.kind) {
@@ -112,7 +127,8 @@ function mendsOf(request: MealRequest, wishes: readonly Wish[], stop: () => bool
         break
       case 'hour': {
         const minutes = leastLater(request, stop)
-        if (minutes !== null) mends.push({ kind: 'later', minutes })
+        if (minutes === 'stopped') isWhole = false
+        else if (minutes !== null) mends.push({ kind: 'later', minutes })
         break
       }
       case 'hands': {
@@ -136,7 +152,7 @@ function mendsOf(request: MealRequest, wishes: readonly Wish[], stop: () => bool
         // What must not cool, or stand, between two stages: giving that up is no advice.
         break
     }
-  return mends
+  return { found: mends, isWhole }
 }
 
 /** More hands or burners than so many nobody finds. */
@@ -176,17 +192,18 @@ export function servedLater(request: MealRequest, minutes: number): MealRequest 
   }
 }
 
-/** The fewest minutes by which serving must be later for there to be a plan; null where a week does not do. */
-export function leastLater(request: MealRequest, stop: () => boolean): number | null {
+/** The fewest minutes by which serving must be later for there to be a plan; null where a week does not do, 'stopped' where that was not found out. */
+export function leastLater(request: MealRequest, stop: () => boolean): number | null | 'stopped' {
   const { search, later } = modelOf(request, MOST_LATER_MINUTES)
-  if (search.solve([], stop) !== 'found') return null
+  const first = search.solve([], stop)
+  if (first !== 'found') return first === 'none' ? null : 'stopped'
   let least = later.least()
   let enough = MOST_LATER_MINUTES
   // Most meals are late by little: it is looked for from the least on, in steps that grow.
   for (let step = 0; least < enough; step = 2 * step + 1) {
     const tried = Math.min(least + step, enough - 1)
     const outcome = search.solve([later.atMost(tried)], stop)
-    if (outcome === 'stopped') return null
+    if (outcome === 'stopped') return 'stopped'
     if (outcome === 'found') {
       enough = tried
       step = 0

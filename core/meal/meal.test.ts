@@ -6,10 +6,16 @@ import { figuresOf } from './figures'
 import { leastLater, onlyWith, possible, servedLater, whyImpossible } from './impossible'
 import { planMeal } from './meal'
 import { mealRequestSchema, type MealRequest, type Task } from './meal.schema'
+import { workBudget } from './budget'
 import { replanMeal } from './replan'
 import { scheduleMeal, type MealPlan } from './schedule'
 
-const patient = { nowMs: () => 0, withinMs: 1 }
+const patient = { spent: () => 0, most: 1 }
+
+function replanned(found: ReturnType<typeof replanMeal>) {
+  if (!found || found === 'stopped') throw new Error(String(found))
+  return found
+}
 const never = () => false
 
 function planned(request: MealRequest): MealPlan {
@@ -112,7 +118,7 @@ describe('any meal', () => {
     for (let seed = 1; seed <= 25; seed++) {
       const request = drawnMeal(seed, 18 + seed, { hands: 1 + (seed % 2) })
       let ms = 0
-      const plan = scheduleMeal(request, { nowMs: () => ms++, withinMs: 60 })
+      const plan = scheduleMeal(request, { spent: () => ms++, most: 60 })
       if (plan === null || plan === 'stopped') continue
       plans++
       expect(faultsOf(request, plan.tasks)).toEqual([])
@@ -129,9 +135,9 @@ describe('any meal', () => {
       const request = drawnMeal(seed * 53, 22)
       const best = scheduleMeal(request, patient)
       if (best === null || best === 'stopped') continue
-      for (const withinMs of [4, 12, 30, 80, 200]) {
+      for (const most of [4, 12, 30, 80, 200]) {
         let ms = 0
-        const plan = scheduleMeal(request, { nowMs: () => ms++, withinMs })
+        const plan = scheduleMeal(request, { spent: () => ms++, most })
         if (plan === null || plan === 'stopped') continue
         expect(faultsOf(request, plan.tasks)).toEqual([])
         if (!plan.optimal) short++
@@ -205,14 +211,22 @@ describe('a meal that cannot be', () => {
     expect(mends).toContainEqual({ kind: 'other-cooker', dish: 'grain-1', from: 'only', to: 'other' })
   })
 
+  it('is never denied what was not tried: with too small a budget it says that it has not looked at all', () => {
+    const two = { ...rice, cookers: ['only', 'other'] }
+    expect(whyImpossible(two, patient).isWhole).toBe(true)
+    const { mends, isWhole } = whyImpossible(two, workBudget(0))
+    expect([mends, isWhole]).toEqual([[], false])
+  })
+
   it('says how much later, and not a minute more than needed', () => {
     const request = { ...mealOf(['beans', 'salad'], 8), earliest: -40 }
-    const minutes = leastLater(request, never)!
+    const minutes = leastLater(request, never) as number
     expect(possible(servedLater(request, minutes), never)).toBe(true)
     expect(possible(servedLater(request, minutes - 1), never)).toBe(false)
     expect(whyImpossible(request, patient)).toEqual({
       wishes: expect.arrayContaining([{ kind: 'hour' }]),
       mends: expect.arrayContaining([{ kind: 'later', minutes }]),
+      isWhole: true,
     })
   })
 
@@ -221,6 +235,7 @@ describe('a meal that cannot be', () => {
     expect(whyImpossible(none, patient)).toEqual({
       wishes: [{ kind: 'burners' }],
       mends: [{ kind: 'burners', burners: 1 }],
+      isWhole: true,
     })
   })
 
@@ -257,7 +272,7 @@ describe('from the middle of a meal', () => {
   it('leaves what is begun where it is, and starts nothing in the past', () => {
     const now = -30
     const begun = begunBy(now, 'beans-1.fall', 9)
-    const again = replanMeal(request, now, begun, patient)!
+    const again = replanned(replanMeal(request, now, begun, patient))
     expect(again.laterMinutes).toBeGreaterThanOrEqual(0)
     for (const { id, startMinute } of again.plan.tasks) {
       const known = begun.find((one) => one.id === id)
@@ -269,12 +284,12 @@ describe('from the middle of a meal', () => {
 
   it('is served at the hour while all goes as planned', () => {
     for (const now of [-60, -45, -30, -12, -4])
-      expect(replanMeal(request, now, begunBy(now, '', 0), patient)!.laterMinutes).toBe(0)
+      expect(replanned(replanMeal(request, now, begunBy(now, '', 0), patient)).laterMinutes).toBe(0)
   })
 
   it('is served later by what it must, and never by more for going slower', () => {
     const later = [0, 5, 15, 40].map(
-      (slow) => replanMeal(request, -30, begunBy(-30, 'beans-1.fall', slow), patient)!.laterMinutes,
+      (slow) => replanned(replanMeal(request, -30, begunBy(-30, 'beans-1.fall', slow), patient)).laterMinutes,
     )
     expect(later).toEqual([...later].sort((a, b) => a - b))
     expect(later.at(-1)).toBeGreaterThan(0)

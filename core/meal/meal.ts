@@ -3,7 +3,7 @@ import { problemsOfMeal } from './checks'
 import { whyImpossible, type Impossible } from './impossible'
 import type { Placed } from './figures'
 import type { MealRequest } from './meal.schema'
-import type { Patience } from './patience'
+import type { Budget } from './budget'
 import { scheduleMeal, type MealPlan } from './schedule'
 
 export type MealAnswer = { possible: true; plan: MealPlan } | ({ possible: false } & Impossible)
@@ -16,12 +16,12 @@ const TIME_FOR_REASONS = 0.3
  * (`scheduleMeal`); or, where there is no plan, which wishes exclude each other and what alone would mend it.
  * Problems where the request cannot be understood, or where neither was found in time.
  */
-export function planMeal(request: MealRequest, patience: Patience, like: readonly Placed[] = []): Outcome<MealAnswer> {
+export function planMeal(request: MealRequest, budget: Budget, like: readonly Placed[] = []): Outcome<MealAnswer> {
   const problems = problemsOfMeal(request)
   if (problems.length > 0) return failed(...problems)
-  const plan = scheduleMeal(request, patience, like)
+  const plan = scheduleMeal(request, budget, like)
   if (plan === 'stopped') return failed(problem('meal-not-in-time', 'tasks'))
   if (plan) return { ok: true, value: { possible: true, plan } }
-  const reasons = { ...patience, withinMs: patience.withinMs * TIME_FOR_REASONS }
+  const reasons = { ...budget, most: budget.most * TIME_FOR_REASONS }
   return { ok: true, value: { possible: false, ...whyImpossible(request, reasons) } }
 }

@@ -1,7 +1,7 @@
 import { leastLater, servedLater } from './impossible'
 import type { Placed } from './figures'
 import type { MealRequest, Task } from './meal.schema'
-import { endOf, type Patience } from './patience'
+import { endOf, type Budget } from './budget'
 import { scheduleMeal, type MealPlan } from './schedule'
 
 /** A task that has been begun, and how long it takes by the newest outlook, or took. */
@@ -25,27 +25,28 @@ export interface Replanned {
 /**
  * The best plan from the middle of a meal: what was begun stays where it is, the rest starts from `now` on, and
  * serving moves only if it must. Waits that have already grown too long are taken as they are. Null where there is
- * no plan within the time.
+ * no plan, 'stopped' where neither was found in time.
  */
 export function replanMeal(
   request: MealRequest,
   now: number,
   begun: readonly Begun[],
-  patience: Patience,
+  budget: Budget,
   like: readonly Placed[] = [],
-): Replanned | null {
-  const endMs = patience.nowMs() + patience.withinMs
-  const stop = endOf(patience)
+): Replanned | null | 'stopped' {
+  const end = budget.spent() + budget.most
+  const stop = endOf(budget)
   const standing = standingAt(request, now, begun)
   const asWished = leastLater(standing, stop)
   // What is begun is not thrown away: it waits, if there is no other way.
   const { request: eased, dishes } = withWaiting(standing, begun)
+  if (asWished === 'stopped') return 'stopped'
   const laterMinutes = asWished ?? leastLater(eased, stop)
-  if (laterMinutes === null) return null
+  if (laterMinutes === null || laterMinutes === 'stopped') return laterMinutes
   const moved = servedLater(asWished === null ? eased : standing, laterMinutes)
   const nearest = like.map(({ id, startMinute }) => ({ id, startMinute: startMinute - laterMinutes }))
-  const plan = scheduleMeal(moved, { ...patience, withinMs: Math.max(1, endMs - patience.nowMs()) }, nearest)
-  if (plan === null || plan === 'stopped') return null
+  const plan = scheduleMeal(moved, { ...budget, most: Math.max(1, end - budget.spent()) }, nearest)
+  if (plan === null || plan === 'stopped') return plan
   return { request: moved, plan, laterMinutes, waiting: asWished === null ? dishes : [] }
 }
 

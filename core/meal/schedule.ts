@@ -1,7 +1,7 @@
 import { figuresOf, type MealFigures, type Placed } from './figures'
 import type { MealRequest } from './meal.schema'
 import { modelOf } from './model'
-import { endOf, type Patience } from './patience'
+import { endOf, type Budget } from './budget'
 
 export interface MealPlan extends MealFigures {
   tasks: Placed[]
@@ -43,13 +43,13 @@ const IN_ORDER: readonly { figure: keyof MealFigures; asks: readonly { ask: Ask;
  */
 export function scheduleMeal(
   request: MealRequest,
-  patience: Patience,
+  budget: Budget,
   like: readonly Placed[] = [],
 ): MealPlan | null | 'stopped' {
   const { search, objectives, placed } = modelOf(request, 0, like)
-  const { nowMs, withinMs } = patience
-  const endMs = nowMs() + withinMs
-  const first = search.solve([], endOf(patience))
+  const { spent, most } = budget
+  const end = spent() + most
+  const first = search.solve([], endOf(budget))
   if (first !== 'found') return first === 'none' ? null : 'stopped'
   let tasks = placed()
   const bound = Object.fromEntries(IN_ORDER.map(({ figure }) => [figure, objectives[figure].least()])) as {
@@ -61,7 +61,7 @@ export function scheduleMeal(
     let least = Math.max(0, objective.least())
     let best = figuresOf(request, tasks)[figure]
     for (const { ask, share } of asks) {
-      const stop = endOf({ ...patience, withinMs: endMs - nowMs() }, share)
+      const stop = endOf({ ...budget, most: end - spent() }, share)
       while (least < best) {
         const most = ask(least, best)
         const outcome = search.solve([objective.atMost(most)], stop)

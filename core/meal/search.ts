@@ -47,8 +47,8 @@ interface Known {
   value: number
 }
 
-/** Steps between two looks at whether to stop. */
-const STOP_EVERY = 64
+/** Decisions and dead ends between two looks at whether to stop. */
+const STOP_EVERY = 16
 const RESTART_UNIT = 120
 const CLAUSES_AT_FIRST = 4_000
 const NUMBER_DECAY = 1 / 0.95
@@ -174,6 +174,10 @@ export class Search {
     let steps = 0
     for (;;) {
       if (this.contradiction) return 'none'
+      if (steps++ % STOP_EVERY === 0 && stop()) {
+        this.backTo(0)
+        return 'stopped'
+      }
       if (!this.propagate()) {
         this.conflicts++
         if (this.levelStarts.length === 0) {
@@ -183,10 +187,6 @@ export class Search {
         if (!this.learn()) return 'none'
         untilRestart--
         continue
-      }
-      if (steps++ % STOP_EVERY === 0 && stop()) {
-        this.backTo(0)
-        return 'stopped'
       }
       if (untilRestart <= 0) {
         untilRestart = RESTART_UNIT * luby(++restarts)

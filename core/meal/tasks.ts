@@ -81,7 +81,10 @@ export function tasksOfDish({ key, dish, answer, ahead = false }: DishInMeal): D
   const followed = new Set(tasks.flatMap(({ after }) => after.map(({ task }) => task)))
   const ends = tasks.filter(({ id }) => !followed.has(id))
   if (ahead) return [...tasks, ...warmed(key, ends)]
-  for (const task of ends) task.untilServe = STAGES[stages.find(({ id }) => id === task.stage)!.kind].waits
+  for (const task of ends) {
+    const { waits, servedWithin } = STAGES[stages.find(({ id }) => id === task.stage)!.kind]
+    task.untilServe = servedWithin ?? waits
+  }
   return tasks
 }
 

@@ -6,7 +6,7 @@ import { figuresOf, type MealFigures, type Placed } from './figures'
 import { leastLater, possible, type Wish } from './impossible'
 import { planMeal } from './meal'
 import { replanMeal, type Begun } from './replan'
-import { endOf, type Patience } from './patience'
+import { endOf, type Budget } from './budget'
 import type { DishTask } from './tasks'
 
 /** Something that could be done otherwise with one of the dishes. */
@@ -22,8 +22,8 @@ export interface WeighedWay {
   figures: MealFigures
 }
 
-/** Each change is looked at no longer than this. */
-const LOOK_MS = 150
+/** Each change is looked at with such a share of the budget of the whole. */
+const LOOK_SHARE = 0.1
 /** A dinner that is shorter by less is no better. */
 const LEAST_SHORTER_MINUTES = 5
 
@@ -133,69 +133,90 @@ export function burnerClashes(
   })
 }
 
+/** Ways that were found, and whether every other was decided against. */
+export interface FoundWays<W> {
+  found: W[]
+  isWhole: boolean
+}
+
+/** Looks at each way with a budget of its own; one that answers 'stopped' was not decided. */
+function lookAtWays<W>(
+  ways: readonly DinnerWay[],
+  budget: Budget,
+  look: (way: DinnerWay, budget: Budget) => W | null | 'stopped',
+): FoundWays<W> {
+  const isOver = endOf(budget)
+  const looked = ways.map((way) => (isOver() ? 'stopped' : look(way, { ...budget, most: LOOK_SHARE * budget.most })))
+  return {
+    found: looked.filter((one): one is Exclude<typeof one, null | 'stopped'> => one !== null && one !== 'stopped'),
+    isWhole: !looked.includes('stopped'),
+  }
+}
+
 /** Changes of one dish each that make a dinner possible that is not, with how much later it would be. */
 export function mendingWays(
   dinner: Dinner,
   wishes: readonly Wish[],
-  stop: () => boolean,
-): (DinnerWay & { minutes: number })[] {
+  budget: Budget,
+): FoundWays<DinnerWay & { minutes: number }> {
   const late = wishes.some(({ kind }) => kind === 'hour')
-  return waysOf(dinner).flatMap((way): (DinnerWay & { minutes: number })[] => {
-    if (stop() || (late && way.kind === 'ahead')) return []
+  return lookAtWays(waysOf(dinner), budget, (way, own) => {
+    if (late && way.kind === 'ahead') return null
     const built = tasksOfDinner(applied(dinner, way))
-    if (!built.ok) return []
+    if (!built.ok) return null
     const { request } = built.value
+    const stop = endOf(own)
     if (late && way.kind === 'soak') {
       const minutes = leastLater(request, stop)
-      return minutes === null ? [] : [{ ...way, minutes }]
+      return minutes === null || minutes === 'stopped' ? minutes : { ...way, minutes }
     }
-    return possible(request, stop) === true ? [{ ...way, minutes: 0 }] : []
+    const is = possible(request, stop)
+    return is === null ? 'stopped' : is ? { ...way, minutes: 0 } : null
   })
 }
 
 /** Changes of one dish each that is not begun yet, after which it is all on the table at the hour. */
-export function waysToKeepHour(
-  dinner: Dinner,
-  begun: readonly Begun[],
-  patience: Patience,
-  stop: () => boolean,
-): DinnerWay[] {
-  return waysOf(dinner, begun).filter((way) => {
+export function waysToKeepHour(dinner: Dinner, begun: readonly Begun[], budget: Budget): FoundWays<DinnerWay> {
+  return lookAtWays(waysOf(dinner, begun), budget, (way, own) => {
     // What was made ahead would have had to be made by now.
-    if (stop() || way.kind === 'ahead') return false
+    if (way.kind === 'ahead') return null
     const built = tasksOfDinner(applied(dinner, way))
-    if (!built.ok) return false
+    if (!built.ok) return null
     const { request, tasks } = built.value
     const { now, begunOf } = dinner.going!
-    return replanMeal(request, now, begunOf(tasks), { ...patience, withinMs: LOOK_MS })?.laterMinutes === 0
+    const again = replanMeal(request, now, begunOf(tasks), own)
+    if (again === 'stopped') return again
+    return again?.laterMinutes === 0 ? way : null
   })
 }
 
 /**
  * Changes of one dish each that make a possible dinner better: fewer hands in the last minutes, or a shorter span. The
- * best first, and of each kind and dish the best alone. What a rule refuses, or a longer wait than the cook's patience allows to find, is not among them.
+ * best first, and of each kind and dish the best alone. What a rule refuses is not among them.
  */
-export function betterWays(dinner: Dinner, patience: Patience): WeighedWay[] {
-  const isOver = endOf(patience)
-  const look = (of: Dinner): MealFigures | null => {
+export function betterWays(dinner: Dinner, budget: Budget): FoundWays<WeighedWay> {
+  const look = (of: Dinner, own: Budget): MealFigures | null | 'stopped' => {
     const built = tasksOfDinner(of)
     if (!built.ok) return null
-    const answer = planMeal(built.value.request, { ...patience, withinMs: LOOK_MS })
-    return answer.ok && answer.value.possible ? figuresOf(built.value.request, answer.value.plan.tasks) : null
+    const answer = planMeal(built.value.request, own)
+    // It fails where it was not decided in time.
+    if (!answer.ok) return 'stopped'
+    return answer.value.possible ? figuresOf(built.value.request, answer.value.plan.tasks) : null
   }
-  const now = look(dinner)
-  if (!now) return []
-  const found = waysOf(dinner).flatMap((way): WeighedWay[] => {
-    if (isOver()) return []
-    const figures = look(applied(dinner, way))
-    return figures && isBetter(figures, now) ? [{ way, figures }] : []
+  const now = look(dinner, { ...budget, most: LOOK_SHARE * budget.most })
+  if (!now || now === 'stopped') return { found: [], isWhole: now === null }
+  const { found, isWhole } = lookAtWays(waysOf(dinner), budget, (way, own): WeighedWay | null | 'stopped' => {
+    const figures = look(applied(dinner, way), own)
+    if (figures === 'stopped') return figures
+    return figures && isBetter(figures, now) ? { way, figures } : null
   })
   found.sort(
     (a, b) => a.figures.handsLateMinutes - b.figures.handsLateMinutes || a.figures.spanMinutes - b.figures.spanMinutes,
   )
   // Of the pots that a dish could be cooked in the best will do.
   const kindOf = ({ way }: WeighedWay) => `${way.kind} ${way.dish}`
-  return found.filter((one, i) => found.findIndex((other) => kindOf(other) === kindOf(one)) === i)
+  const best = found.filter((one, i) => found.findIndex((other) => kindOf(other) === kindOf(one)) === i)
+  return { found: best, isWhole }
 }
 
 const isBetter = (one: MealFigures, other: MealFigures) =>

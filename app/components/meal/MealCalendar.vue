@@ -33,16 +33,16 @@ async function forGuest() {
 <template>
   <div class="calendar">
     <a :href="`/api/meals/${mealId}/calendar`" download="dinner.ics" class="quiet-button">{{ t('meals.download') }}</a>
-    <button v-if="!guestUrl" type="button" class="quiet-button" @click="forGuest">{{ t('meals.forGuest') }}</button>
-    <button v-if="!token" type="button" class="quiet-button" @click="ask('POST')">{{ t('meals.subscribe') }}</button>
+    <v-btn v-if="!guestUrl" variant="outlined" @click="forGuest">{{ t('meals.forGuest') }}</v-btn>
+    <v-btn v-if="!token" variant="outlined" @click="ask('POST')">{{ t('meals.subscribe') }}</v-btn>
     <template v-else>
       <label>
         {{ t('meals.subscribe') }}
         <input :value="address" readonly @focus="($event.target as HTMLInputElement).select()" />
       </label>
       <p class="soft">{{ t('meals.address') }}</p>
-      <button type="button" class="link-button" @click="ask('POST')">{{ t('meals.renew') }}</button>
-      <button type="button" class="link-button" @click="ask('DELETE')">{{ t('meals.revoke') }}</button>
+      <v-btn variant="text" class="link-button" @click="ask('POST')">{{ t('meals.renew') }}</v-btn>
+      <v-btn variant="text" class="link-button" @click="ask('DELETE')">{{ t('meals.revoke') }}</v-btn>
     </template>
     <ShareLink v-if="guestUrl && doorIsThere" :url="guestUrl" :text="t('meals.guestText')" class="guest" />
     <p v-if="failure" class="tone-danger" role="alert">

@@ -4,7 +4,17 @@ import { mealCautions } from '~~/core/safety/rules'
 import type { DinnerMend } from '~~/core/meal/dinner'
 import type { DinnerWay } from '~~/core/meal/ways'
 import { bagIdsOf } from '~~/shared/dish'
-import { apart, changeDish, changedBy, momentOf, withDish, withoutDish, type Meal, type MealTask } from '~~/shared/meal'
+import {
+  apart,
+  atHour,
+  changeDish,
+  changedBy,
+  momentOf,
+  withDish,
+  withoutDish,
+  type Meal,
+  type MealTask,
+} from '~~/shared/meal'
 import { useMeal, type Trial } from '~/composables/useMeal'
 
 /** A dinner of several dishes: its board, what is to be done, and what slips. */
@@ -18,10 +28,9 @@ const dishes = useDishesStore()
 const kitchen = useKitchenStore()
 const nowMs = useNow(5000)
 const kept = computed(() => store.one(id))
-const { meal, tasks, dinner, impossible, problems, begun, isDone, trial, change, nowMinute, working, failed } = useMeal(
-  kept,
-  nowMs,
-)
+const planned = useMeal(kept, nowMs)
+const { meal, tasks, dinner, impossible, problems, begun, isDone, trial, change, nowMinute, working, looking, failed } =
+  planned
 const answers = computed(() => dinner.value?.answers ?? {})
 /** Of what is on the stove already the cook knows where it stands. */
 const clashes = computed(() => (hasBegun.value ? [] : (dinner.value?.clashes ?? [])))
@@ -73,14 +82,14 @@ const free = (task: string) => change((of) => ({ ...of, put: of.put.filter((one)
 /** The hour moves everything with it, but for what has been done. */
 function setHour(ms: number) {
   isPast.value = ms < serverNow()
-  if (!isPast.value) change((of) => ({ ...of, servedAt: ms }))
+  if (!isPast.value) change((of) => atHour(of, ms))
 }
 const isPast = ref(false)
 function mend(by: DinnerMend) {
   change((of): Meal => {
     switch (by.kind) {
       case 'later':
-        return { ...of, servedAt: of.servedAt + by.minutes * 60_000 }
+        return atHour(of, of.servedAt + by.minutes * 60_000)
       case 'hands':
         return { ...of, hands: by.hands }
       case 'not-put':
@@ -89,7 +98,7 @@ function mend(by: DinnerMend) {
       case 'ahead':
       case 'in-pot':
       case 'pot':
-        return { ...takenWay(of, by), servedAt: of.servedAt + by.minutes * 60_000 }
+        return atHour(takenWay(of, by), of.servedAt + by.minutes * 60_000)
       default:
         return of
     }
@@ -209,12 +218,12 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
           {{ span(chosenTask) }}
         </p>
         <template v-if="canMove">
-          <button type="button" class="quiet-button" @click="shift(-5)">{{ t('meals.earlier') }}</button>
-          <button type="button" class="quiet-button" @click="shift(5)">{{ t('meals.later') }}</button>
-          <button v-if="!isPut" type="button" class="quiet-button" @click="shift(0)">{{ t('meals.lock') }}</button>
-          <button v-else type="button" class="quiet-button" @click="free(chosenTask.id)">
+          <v-btn variant="outlined" @click="shift(-5)">{{ t('meals.earlier') }}</v-btn>
+          <v-btn variant="outlined" @click="shift(5)">{{ t('meals.later') }}</v-btn>
+          <v-btn v-if="!isPut" variant="outlined" @click="shift(0)">{{ t('meals.lock') }}</v-btn>
+          <v-btn v-else variant="outlined" @click="free(chosenTask.id)">
             {{ t('meals.unlock') }}
-          </button>
+          </v-btn>
           <span class="soft hint">{{ t('meals.moveHint') }}</span>
         </template>
       </div>
@@ -223,13 +232,23 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
         <div v-if="impossible" class="trouble">
           <p>
             {{ t('meals.cannot', { wishes: list(impossible.wishes.map((wish) => wishText(meal!, wish, tasks))) }) }}
-            {{ impossible.mends.length > 0 ? t('meals.couldHelp') : t('meals.noHelp') }}
+            {{
+              t(
+                impossible.mends.length > 0
+                  ? 'meals.couldHelp'
+                  : looking
+                    ? 'meals.looking'
+                    : impossible.isWhole
+                      ? 'meals.noHelp'
+                      : 'meals.noHelpYet',
+              )
+            }}
           </p>
           <ul>
             <li v-for="one in impossible.mends" :key="JSON.stringify(one)">
-              <button v-if="canPress(one)" type="button" class="quiet-button" @click="mend(one)">
+              <v-btn v-if="canPress(one)" variant="outlined" @click="mend(one)">
                 {{ mendText(meal, one, tasks) }}
-              </button>
+              </v-btn>
               <span v-else>{{ mendText(meal, one, tasks) }}</span>
             </li>
           </ul>
@@ -250,26 +269,20 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
               }}
             </template>
           </p>
-          <button type="button" class="quiet-button" @click="mend({ kind: 'later', minutes: laterMinutes })">
+          <v-btn variant="outlined" @click="mend({ kind: 'later', minutes: laterMinutes })">
             {{ t('meals.accept', { time: whenMs(servedAt) }) }}
-          </button>
-          <button
-            v-if="dinner!.withHands"
-            type="button"
-            class="quiet-button"
-            @click="mend({ kind: 'hands', hands: meal!.hands + 1 })"
-          >
+          </v-btn>
+          <v-btn v-if="dinner!.withHands" variant="outlined" @click="mend({ kind: 'hands', hands: meal!.hands + 1 })">
             {{ t('meals.keepHour', { time: clock(meal.servedAt) }) }}
-          </button>
-          <button
+          </v-btn>
+          <v-btn
             v-for="way in dinner!.keeps"
             :key="JSON.stringify(way)"
-            type="button"
-            class="quiet-button"
+            variant="outlined"
             @click="change((of) => takenWay(of, way))"
           >
             {{ t('meals.keepBy', { time: clock(meal.servedAt), way: wayText(meal, way) }) }}
-          </button>
+          </v-btn>
         </div>
         <div v-for="clash in clashes" :key="clash.dish + clash.other" class="trouble">
           <p>
@@ -281,9 +294,9 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
               })
             }}
           </p>
-          <button v-if="clash.way" type="button" class="quiet-button" @click="change((of) => takenWay(of, clash.way!))">
+          <v-btn v-if="clash.way" variant="outlined" @click="change((of) => takenWay(of, clash.way!))">
             {{ wayText(meal, clash.way) }}
-          </button>
+          </v-btn>
         </div>
         <p v-if="soakFirst" class="soaks tone-water">
           {{
@@ -303,49 +316,49 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
       <CautionList v-if="cautions.length > 0" :cautions="cautions" />
       <p v-if="dinner && laterMinutes === 0" class="soft proof">{{ proof }}</p>
       <div class="ways no-print">
-        <button v-if="store.undoable.length > 0" type="button" class="link-button" @click="store.undo()">
+        <v-btn variant="text" v-if="store.undoable.length > 0" class="link-button" @click="store.undo()">
           {{ t('meals.undo') }}
-        </button>
-        <button
+        </v-btn>
+        <v-btn
+          variant="text"
           v-if="dinner && !hasBegun"
-          type="button"
           class="link-button"
           :aria-expanded="showsWays"
           @click="showsWays = !showsWays"
         >
           {{ t('meals.ways.ask') }}
-        </button>
-        <button
+        </v-btn>
+        <v-btn
+          variant="text"
           v-if="meal.hands < 3"
-          type="button"
           class="link-button"
           @click="change((of) => ({ ...of, hands: of.hands + 1 }))"
         >
           {{ t('meals.helper') }}
-        </button>
-        <button
+        </v-btn>
+        <v-btn
+          variant="text"
           v-if="meal.hands > 1"
-          type="button"
           class="link-button"
           @click="change((of) => ({ ...of, hands: of.hands - 1 }))"
         >
           {{ t('meals.noHelper') }}
-        </button>
-        <button
+        </v-btn>
+        <v-btn
+          variant="text"
           v-if="tasks.length > 0"
-          type="button"
           class="link-button"
           :aria-expanded="showsCalendar"
           @click="showsCalendar = !showsCalendar"
         >
           {{ t('meals.intoCalendar') }}
-        </button>
+        </v-btn>
         <AlarmChoice />
-        <button type="button" class="link-button" :aria-expanded="looksBack" @click="looksBack = !looksBack">
+        <v-btn variant="text" class="link-button" :aria-expanded="looksBack" @click="looksBack = !looksBack">
           {{ t('edit.versions.title') }}
-        </button>
-        <button type="button" class="link-button" @click="printIt">{{ t('meals.print') }}</button>
-        <button type="button" class="link-button" @click="away">{{ t('meals.away') }}</button>
+        </v-btn>
+        <v-btn variant="text" class="link-button" @click="printIt">{{ t('meals.print') }}</v-btn>
+        <v-btn variant="text" class="link-button" @click="away">{{ t('meals.away') }}</v-btn>
       </div>
       <MealWays
         v-if="showsWays && dinner && !hasBegun"

@@ -44,24 +44,24 @@ function add(id: string) {
   <header>
     <h1>
       {{ t('meals.title', { day: weekday(meal.servedAt) }) }}
-      <button
-        type="button"
+      <v-btn
+        variant="text"
         class="figure hour"
         :aria-expanded="changing"
         :aria-label="t('meals.changeHour', { time: clock(meal.servedAt) })"
         @click="changing = !changing"
       >
         {{ clock(meal.servedAt) }}
-      </button>
+      </v-btn>
     </h1>
     <p class="soft summary">{{ summary }}</p>
     <div v-if="changing" class="when no-print">
-      <button type="button" class="quiet-button" @click="emit('hour', meal.servedAt - QUARTER_MS)">
+      <v-btn variant="outlined" @click="emit('hour', meal.servedAt - QUARTER_MS)">
         {{ t('meals.sooner') }}
-      </button>
-      <button type="button" class="quiet-button" @click="emit('hour', meal.servedAt + QUARTER_MS)">
+      </v-btn>
+      <v-btn variant="outlined" @click="emit('hour', meal.servedAt + QUARTER_MS)">
         {{ t('meals.laterOn') }}
-      </button>
+      </v-btn>
       <label>
         {{ t('meals.hour') }}
         <input type="time" :value="hour" required @change="setHour(date, ($event.target as HTMLInputElement).value)" />
@@ -93,7 +93,7 @@ function add(id: string) {
         />
       </li>
       <li v-if="!asking" class="no-print">
-        <button type="button" class="link-button" @click="asking = true">{{ t('meals.add') }}</button>
+        <v-btn variant="text" class="link-button" @click="asking = true">{{ t('meals.add') }}</v-btn>
       </li>
     </ul>
     <div v-if="asking" class="find no-print">
@@ -106,12 +106,12 @@ function add(id: string) {
         <p v-if="dishes.dishes?.length === 0" class="soft">{{ t('meals.noDishes') }}</p>
         <ul class="found">
           <li v-for="{ kept } in found" :key="kept.id">
-            <button type="button" class="quiet-button" @click="add(kept.id)">{{ kept.dish.name }}</button>
+            <v-btn variant="outlined" @click="add(kept.id)">{{ kept.dish.name }}</v-btn>
           </li>
         </ul>
-        <button v-if="meal.dishes.length > 0" type="button" class="link-button" @click="asking = false">
+        <v-btn variant="text" v-if="meal.dishes.length > 0" class="link-button" @click="asking = false">
           {{ t('meals.enough') }}
-        </button>
+        </v-btn>
       </template>
     </div>
   </header>

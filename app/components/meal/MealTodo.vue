@@ -54,38 +54,38 @@ const FEW = 14
         >
           {{ t('meals.toPot') }}
         </NuxtLink>
-        <button
+        <v-btn
+          variant="text"
           v-else-if="next.part === 'close'"
-          type="button"
           class="quiet-button huge solid"
           :disabled="lighting"
           @click="emit('light', next)"
         >
           {{ t('meals.light') }}
-        </button>
-        <button v-else type="button" class="quiet-button huge solid" @click="emit('tick', next)">
+        </v-btn>
+        <v-btn variant="text" v-else class="quiet-button huge solid" @click="emit('tick', next)">
           {{ t('meals.done') }}
-        </button>
-        <button
+        </v-btn>
+        <v-btn
+          variant="text"
           v-if="next.passive && leftMinutes < 0"
-          type="button"
           class="link-button"
           @click="emit('unsoaked', next)"
         >
           {{ t('meals.unsoaked') }}
-        </button>
-        <button
+        </v-btn>
+        <v-btn
+          variant="text"
           v-if="next.part === 'close' || (next.part === 'open' && runOf(next))"
-          type="button"
           class="link-button"
           @click="emit('tick', next)"
         >
           {{ t('meals.done') }}
-        </button>
+        </v-btn>
       </template>
       <template v-else-if="steps.length > 0">
         <p class="great">{{ t('meals.allDone') }}</p>
-        <button type="button" class="quiet-button huge solid" @click="emit('serve')">{{ t('meals.serve') }}</button>
+        <v-btn variant="text" class="quiet-button huge solid" @click="emit('serve')">{{ t('meals.serve') }}</v-btn>
       </template>
     </div>
     <h2 class="hidden-text">{{ t('meals.todo') }}</h2>

@@ -11,8 +11,8 @@ const { wayText } = useMealWords()
 const kitchen = useKitchenStore()
 const learnt = useLearntStore()
 
-/** So long it is looked for. */
-const WITHIN_MS = 4000
+/** So many pieces of work it is looked for; one is about a millisecond. */
+const WORK = 6000
 const MOST = 6
 
 const asked = computed(() => {
@@ -22,8 +22,8 @@ const asked = computed(() => {
   const dinner = dinnerOf({ ...wished, tasks: [] }, kitchen.kitchen, serverNow(), {}, learnt.believed)
   return dinner && { ...dinner, stands: null }
 })
-const { result, working, failed } = useWorked(asked, (work, dinner) => work.otherWays(dinner, WITHIN_MS), 'beside')
-const ways = computed(() => (result.value ?? []).slice(0, MOST))
+const { result, working, failed } = useWorked(asked, (work, dinner) => work.otherWays(dinner, WORK), 'beside')
+const ways = computed(() => (result.value?.found ?? []).slice(0, MOST))
 
 const makes = ({ spanMinutes, handsLateMinutes }: MealFigures) =>
   list([
@@ -40,10 +40,12 @@ const makes = ({ spanMinutes, handsLateMinutes }: MealFigures) =>
   <div role="region" class="weighed" :aria-label="t('meals.ways.ask')" aria-live="polite">
     <p v-if="working && result === null" class="soft" role="status">{{ t('meals.ways.looking') }}</p>
     <p v-else-if="failed" class="trouble" role="alert">{{ t('errors.server') }}</p>
-    <p v-else-if="ways.length === 0" class="soft">{{ t('meals.ways.none') }}</p>
+    <p v-else-if="ways.length === 0" class="soft">
+      {{ t(result?.isWhole ? 'meals.ways.none' : 'meals.ways.noneYet') }}
+    </p>
     <ul v-else>
       <li v-for="{ way, figures } in ways" :key="JSON.stringify(way)">
-        <button type="button" class="quiet-button" @click="emit('take', way)">{{ wayText(meal, way) }}</button>
+        <v-btn variant="outlined" @click="emit('take', way)">{{ wayText(meal, way) }}</v-btn>
         <span class="soft">{{ makes(figures) }}</span>
       </li>
     </ul>
