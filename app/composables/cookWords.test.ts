@@ -44,7 +44,7 @@ async function said(plan: SavedPlan, told: [RunEventData, number][], minute: num
     headline: words.headline(action),
     press: words.press(plan, action),
     detail: words.detail(plan, following, action, 'Strong burner, medium flame', nowMs),
-    reason: words.reason(following),
+    reason: words.reason(following, action),
     calls: isCall(action),
   }
 }

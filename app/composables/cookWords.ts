@@ -1,6 +1,7 @@
 import type { MessageKey } from '~~/locales/rooms'
 import { lastLeg } from '~~/core/live/run'
 import { runsByItself, type NextAction } from '~~/core/live/next'
+import { toldCount } from '~~/core/live/told-count'
 import type { Following } from '~~/core/live/follow'
 import type { SavedPlan } from '~~/shared/household'
 
@@ -34,11 +35,17 @@ export function useCookWords() {
     return id === 'count' ? t('cook.action.count', { n: whistlesLeft }, whistlesLeft) : t(`cook.action.${id}`)
   }
 
-  /** Why the advice is not the planned figure; empty while it is. */
-  function reason({ advice, course }: Following): string {
+  /** Why what is told is not the planned figure; empty while it is. */
+  function reason(following: Following, action: NextAction): string {
+    const { advice, course } = following
     if (!advice?.changed) return ''
-    const unit = course.program.at(-1)!.kind === 'whistles' ? 'whistles' : 'minutes'
-    return t(`cook.changed.${unit}.${advice.changed.why}`, { to: advice.figure, from: advice.changed.from })
+    const counts = course.program.at(-1)!.kind === 'whistles'
+    const to = counts ? toldCount(following, action).of : advice.figure
+    const { from, why } = advice.changed
+    if (to === from) return ''
+    // With what is doubted counted in, it may lie on the other side of what was planned: then that is no reason.
+    const agrees = to > from === advice.figure > from
+    return t(`cook.changed.${counts ? 'whistles' : 'minutes'}.${agrees ? why : 'pot'}`, { to, from })
   }
 
   function press({ answer }: SavedPlan, action: NextAction): string | null {

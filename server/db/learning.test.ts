@@ -70,13 +70,21 @@ describe('the log of a household', () => {
 
   it('counts an edited verdict at once', async () => {
     const run = await someRun()
-    const taste = async () => learnFrom(await log()).of(new Map([['taste', 1]])).mean
+    // What its food needs in all: of one part of it another run may say more.
+    const { food } = run.plan.answer.foods[0]!
+    const needs = async () =>
+      learnFrom(await log()).of(
+        new Map([
+          ['taste', 1],
+          [`need ${food}`, 1],
+        ]),
+      ).mean
     const judge = (texture: number) =>
       store.judge(run.id, { content: 0, foodId: run.plan.answer.foods[0]!.food, texture, water: 0, note: '' })
-    await judge(2)
-    const soft = await taste()
-    await judge(-2)
-    expect(await taste()).toBeGreaterThan(soft)
+    await judge(1)
+    const soft = await needs()
+    await judge(-1)
+    expect(await needs()).toBeGreaterThan(soft)
   })
 
   it('leaves out a run that is not to teach, and what was lifted early', async () => {

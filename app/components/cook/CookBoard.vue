@@ -39,7 +39,7 @@ const counts = computed(() => phase === 'heating' && whistling.value)
 const awaits = computed(() => awaitsFoods(plan.answer, state.value))
 const over = computed(() => ['opened', 'abandoned'].includes(state.value.phase) && !awaits.value)
 const press = computed(() => words.press(plan, action))
-const reason = computed(() => words.reason(following))
+const reason = computed(() => words.reason(following, action))
 
 const planned = useCurve(() => following.course)
 /** Of a pot from which nothing comes nobody knows how it is inside: then the plan is drawn, and no more. */

@@ -2,6 +2,7 @@
 import type { NextAction } from '~~/core/live/next'
 import type { Following } from '~~/core/live/follow'
 import { lastLeg } from '~~/core/live/run'
+import { toldCount } from '~~/core/live/told-count'
 import type { SavedPlan } from '~~/shared/household'
 
 /** The one great figure: the water before, then the count, or the time that is left. */
@@ -16,17 +17,9 @@ const { t, measured, partsOf } = useI18nText()
 const { cup } = useKitchenStore()
 
 const phase = computed(() => following.state.phase)
-const wanted = computed(() => {
-  const last = following.course.program.at(-1)!
-  return last.kind === 'whistles' ? (following.advice?.figure ?? last.untilWhistles) : 0
-})
 const heating = computed(() => phase.value === 'heating')
-/** What the figure to go by is counted in: with what slipped by, without what is doubted until the cook has said so. */
-const counted = computed(() => following.outlook?.whistlesSoFar ?? 0)
-const of = computed(() =>
-  Math.max(counted.value, action.whistlesLeft > 0 ? counted.value + action.whistlesLeft : wanted.value),
-)
-const isCount = computed(() => heating.value && (wanted.value > 0 || action.event?.kind === 'whistle'))
+const told = computed(() => toldCount(following, action))
+const isCount = computed(() => heating.value && (told.value.of > 0 || action.event?.kind === 'whistle'))
 const countdown = computed(() => {
   const { dueAt } = action
   if (dueAt === null) return null
@@ -44,7 +37,7 @@ const pour = computed(() => ({ ...partsOf(pourG.value, 'weight'), inCups: measur
     <span class="cups">{{ pour.inCups }}</span>
   </p>
   <p v-else-if="isCount" class="great figure tone-steam count" @click="emit('count')">
-    {{ counted }}<span class="of soft">{{ t('cook.whistlesOf', { n: of }) }}</span>
+    {{ told.counted }}<span class="of soft">{{ t('cook.whistlesOf', { n: told.of }) }}</span>
   </p>
   <p
     v-else-if="countdown"
