@@ -123,9 +123,14 @@ export default defineNuxtConfig({
           },
         },
         {
-          urlPattern: ({ url }) => url.pathname === '/api/kitchen' || url.pathname === '/api/household',
+          // What was visited opens again without a network; what is asked once only, or goes on, is not kept.
+          urlPattern: ({ url, request, sameOrigin }) =>
+            sameOrigin &&
+            request.method === 'GET' &&
+            /^\/api\/(kitchen|household|meals|dishes|runs|pots|portions|learnt|plans)(\/|$)/.test(url.pathname) &&
+            !url.pathname.endsWith('/archive'),
           handler: 'NetworkFirst',
-          options: { cacheName: 'kitchen' },
+          options: { cacheName: 'household', expiration: { maxEntries: 300, purgeOnQuotaError: true } },
         },
       ],
     },

@@ -7,4 +7,4 @@ export const DISH_SHAPE = 1
 export const PORTION_SHAPE = 1
 export const MEAL_SHAPE = 1
 /** Of what a run says by itself: one that was worked out in another shape is worked out anew. */
-export const FIT_SHAPE = 3
+export const FIT_SHAPE = 4

@@ -1,5 +1,5 @@
 import { MINUTE_MS } from '~~/core/measure/time'
-import { useLocalStorage } from '@vueuse/core'
+import { createGlobalState, useLocalStorage } from '@vueuse/core'
 import { FetchError, ofetch, type FetchOptions } from 'ofetch'
 import type { Problem } from '~~/core/problem'
 
@@ -41,16 +41,20 @@ interface ClockOffset {
 }
 /** A surer measurement is believed for so long; then clocks may have drifted or been set. */
 const BELIEVED_MS = 5 * MINUTE_MS
-const clock = useLocalStorage<ClockOffset>('bivvet-clock', { ms: 0, roundTripMs: Infinity, measuredAt: 0 })
+/** Made when it is first asked for: by then there is a storage, or what stands in for it. */
+const useClock = createGlobalState(() =>
+  useLocalStorage<ClockOffset>('bivvet-clock', { ms: 0, roundTripMs: Infinity, measuredAt: 0 }),
+)
 
 /** The server's time in ms since 1970, as far as this device can tell: what all devices of the house go by. */
 export function serverNow(): number {
-  return Date.now() + clock.value.ms
+  return Date.now() + useClock().value.ms
 }
 
 /** Takes the server's time out of an answer that was asked for at `askedAt`. */
 export function measureClock(serverMs: number, askedAt: number, now = Date.now()): void {
   const roundTripMs = now - askedAt
+  const clock = useClock()
   const { roundTripMs: before, measuredAt } = clock.value
   // JSON has no infinity: a stored one comes back as null.
   const isSurer = before === null || roundTripMs <= before

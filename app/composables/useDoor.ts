@@ -76,7 +76,7 @@ async function forgetHousehold(): Promise<void> {
   for (const name of Object.keys(localStorage)) if (!STAYS.includes(name)) localStorage.removeItem(name)
   sessionStorage.clear()
   // What the browser kept for use without a network, too.
-  if ('caches' in window) for (const name of ['kitchen', 'page']) await caches.delete(name)
+  if ('caches' in window) for (const name of ['household', 'page']) await caches.delete(name)
 }
 
 /**

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useEventListener, useLocalStorage } from '@vueuse/core'
+import { isNotKept } from '~/composables/deviceStorage'
 import { STORED } from '~/composables/storageShape'
 import { mdiMagnify, mdiThemeLightDark, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js'
 
@@ -94,6 +95,7 @@ const themeIcon = computed(
     <LazyCallBar v-if="runs.running.length > 0 && kitchen.kitchen" />
     <LazyMealCalls v-if="mealUntil > 0 && kitchen.kitchen" />
     <NuxtRouteAnnouncer />
+    <p v-if="isNotKept" class="not-kept no-print" role="status">{{ t('app.notKept') }}</p>
     <main id="content" ref="content" tabindex="-1">
       <LazyDoorWay v-if="!kitchen.kitchen && isOutside" :leaving="kitchen.failure?.status === 410" />
       <StateNotice v-else-if="!kitchen.kitchen && kitchen.failure" :failure="kitchen.failure" @retry="kitchen.load" />
@@ -113,6 +115,12 @@ const themeIcon = computed(
   min-height: 52px;
   padding: 0 24px;
   border-bottom: 1px solid var(--line);
+}
+.not-kept {
+  margin: 0;
+  padding: 8px 24px;
+  border-bottom: 1px solid var(--line);
+  font-size: 15px;
 }
 .brand {
   display: flex;

@@ -17,6 +17,8 @@ void pots.load()
 void runs.loadLog()
 const meals = useMealsStore()
 void meals.load()
+/** Whether the day belongs to a dinner: nothing is shown that it would push away. */
+const isKnown = computed(() => meals.meals !== null || meals.loadFailure !== null)
 const takenOff = useTakenOffMeal()
 const nowMs = useNow()
 /** On a phone the cursor would bring up the keyboard over the day. */
@@ -78,8 +80,11 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
 
 <template>
   <div>
-    <LazyMealDay v-if="meals.current" :id="meals.current.id" :key="meals.current.id" />
-    <div class="day" :class="{ 'no-print below': meals.current }">
+    <div v-if="meals.current" class="dinner-space">
+      <LazyMealDay :id="meals.current.id" :key="meals.current.id" />
+    </div>
+    <p v-if="!isKnown" class="soft waiting" role="status">{{ t('app.loading') }}</p>
+    <div v-else class="day" :class="{ 'no-print below': meals.current }">
       <section class="start">
         <h1>{{ t('day.title', { day: day(nowMs) }) }}</h1>
         <h2 class="ask">{{ t('day.ask') }}</h2>
@@ -185,6 +190,14 @@ section {
 }
 .below {
   min-height: 0;
+}
+.dinner-space,
+.waiting {
+  min-height: calc(100vh - 53px);
+}
+.waiting {
+  margin: 0;
+  padding: 28px 32px;
 }
 .lists {
   border-left: 1px solid var(--line);

@@ -1,5 +1,8 @@
-/** What this device keeps is brought into today's shape before anything reads it. */
+import { secureStorage } from '~/composables/deviceStorage'
+
+/** What this device keeps is there, or stood in for, and in today's shape before anything reads it. */
 export default defineNuxtPlugin(async () => {
+  secureStorage(window)
   const { isOutdated } = await import('~/composables/storageShape')
   if (!isOutdated(localStorage)) return
   const { upgradeStorage } = await import('~/composables/storageUpgrade')

@@ -2,7 +2,7 @@ import { heatsItself } from '../appliance/appliance'
 import { unlearntBoilMinutes } from '../food/need'
 import { idOf, OLD_BATCH, type Figure } from './figure'
 import type { LoggedVerdict } from './log'
-import { wantedWaterG } from './run-fit'
+import { donenessWindowOf, wantedWaterG, type DonenessWindow } from './run-fit'
 import { MINUTE_MS } from '../measure/time'
 import type { FlameName } from '../names'
 import { prepare, type PreparedFood } from '../program/prepared'
@@ -203,7 +203,7 @@ export function cook(
       const over = item.tin === null ? overInBase : (item.uptakeG - item.insideG - drunkG(item)) / item.dryG
       return {
         content,
-        texture: step((gets[content]! - wanted[content]! + noise(mess.doneness)) / Math.log(1.28)),
+        texture: feels(donenessWindowOf(item.need), gets[content]! - wanted[content]! + noise(mess.doneness)),
         water: step((over + noise(mess.water)) / 0.15),
       }
     }),
@@ -221,6 +221,12 @@ export function cook(
       of({ kind: 'taste' })
     )
   }
+}
+
+/** How many steps from right a food is felt to be that got so much over what it needed, as a logarithm. */
+function feels({ firmer, right, softer }: DonenessWindow, over: number): number {
+  if (over < 0) return over < firmer ? -2 : -1
+  return over <= right ? 0 : over <= softer ? 1 : 2
 }
 
 /** An id that is no event's but this one's, and the same for the same seed. */

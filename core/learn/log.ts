@@ -1,11 +1,11 @@
-import { FLAMES, type FlameName } from '../names'
+import { FLAMES, PINCHES, type FlameName, type Pinch } from '../names'
 import { DAY_MS } from '../measure/time'
 import { figureOfId, idOf, OLD_BATCH, priorOf, UNLEARNT, type Figure } from './figure'
 import { SHARED_BY_FLAMES } from '../unknown'
 import { doneTerms } from './terms'
 import { Joint, type Believed, type Estimate, type Move, type Terms } from './joint'
 import type { LearntSums } from './sums'
-import type { FlameShares, FoodFit, RunFit } from './run-fit'
+import type { DonenessWindow, FlameShares, FoodFit, Measured, RunFit } from './run-fit'
 
 /** How one food came out, on scales from -2 (much too hard, too dry) over 0 (right) to 2. */
 export interface LoggedVerdict {
@@ -74,7 +74,6 @@ export interface Learnt extends Believed {
 }
 
 // From judgements to figures (MODEL: one step of doneness is a factor, one step of water an uptake).
-const STEP_OF_DONENESS = Math.log(1.28)
 const STEP_OF_WATER = 0.15
 /** A judgement is blurred by so much (engineering estimates). */
 const DONENESS_SD = 0.12
@@ -92,13 +91,18 @@ const YEAR_MS = 365.25 * DAY_MS
  * leaves out of them (the lift of a weight that nobody measured) does not average out (engineering estimates).
  */
 const WANDERS: Partial<Record<Figure['kind'], number>> = {
-  'flame-heat': 0.015,
+  'flame-heat': 0.025,
   'own-heat': 0.015,
   swing: 0.03,
+  uptake: 0.006,
   pressure: 0.01,
   loss: 0.18,
   steam: 0.05,
 }
+
+/** So many measurements in a row that miss by more than this on one side are no chance: a knob, a gasket, a jet has changed. */
+const JUMP_OF_TWO = { runs: 2, sds: 1.5 }
+const JUMP_OF_THREE = { runs: 3, sds: 1 }
 
 /** A bag that nothing was taken from for so long is used up, and known no more (engineering estimate). */
 const BAG_USED_UP_MS = 400 * DAY_MS
@@ -151,6 +155,8 @@ class Learner {
   private readonly said = new Map<string, number>()
   private readonly measured = new Set<string>()
   private readonly driftedAt = new Map<string, number>()
+  /** By how many standard deviations the last measurements missed what was believed. */
+  private readonly misses = new Map<string, number[]>()
   private readonly bags: ReadonlyMap<string, number>
 
   constructor({ bags }: KitchenLog) {
@@ -161,6 +167,7 @@ class Learner {
   anew(id: string): void {
     if (!this.joint.has(id)) return
     this.joint.reset(id, this.priors.get(id)!)
+    this.misses.delete(id)
     this.evidence.set(id, [])
   }
 
@@ -198,7 +205,7 @@ class Learner {
       return terms
     }
     for (const { flames, turnedTo, says } of fit.heard)
-      for (const { heat, swing, turned, value, sd } of says) {
+      for (const { heat, swing, turned, loss, value, sd } of says) {
         const terms = new Map<string, number>()
         const add = (of: ReadonlyMap<string, number>, times: number) =>
           of.forEach((share, id) => terms.set(id, (terms.get(id) ?? 0) + share * times))
@@ -206,22 +213,30 @@ class Learner {
         add(heatTerms(flames), heat - (turnedTo ? SHARED_BY_FLAMES * turned : 0))
         if (turnedTo && turned !== 0) add(heatTerms({ [turnedTo]: 1 }), turned)
         if (Math.abs(swing) > 1e-6) terms.set(this.figure({ kind: 'swing', cookerId }, fit), swing)
-        this.tell(run, terms, this.joint.measured(terms, value, sd))
+        if (Math.abs(loss) > 1e-6) terms.set(this.figure({ kind: 'loss', cookerId }, fit, said.lossWPerK), loss)
+        this.tellMeasured(run, terms, { value, sd })
       }
     if (fit.loss) {
       const terms = new Map([[this.figure({ kind: 'loss', cookerId }, fit, said.lossWPerK), 1]])
-      this.tell(run, terms, this.joint.measured(terms, fit.loss.value, fit.loss.sd))
+      this.tellMeasured(run, terms, fit.loss)
     }
-    for (const { content, texture, water } of run.verdicts) {
-      const food = fit.foods[content]
-      if (!food) continue
-      this.doneness(run, food, content, texture, food.byHeat !== 0 ? heatTerms(fit.unheard) : new Map())
-      this.water(run, food, water)
-    }
+    fit.foods.forEach((food, content) => {
+      const verdict = run.verdicts.find((one) => one.content === content)
+      if (!verdict && food.pinches.length === 0) return
+      const heat = food.byHeat !== 0 ? heatTerms(fit.unheard) : new Map<string, number>()
+      this.doneness(run, food, content, verdict?.texture ?? null, heat)
+      if (verdict) this.water(run, food, verdict.water)
+    })
   }
 
-  /** ln(got / needed) = steps × ln 1.28 + bag + need + taste. */
-  private doneness(run: LoggedRun, food: FoodFit, content: number, texture: number, heat: Map<string, number>): void {
+  /** ln(got / needed) lies in the step of the food's own window that was felt, besides bag + need + taste. */
+  private doneness(
+    run: LoggedRun,
+    food: FoodFit,
+    content: number,
+    texture: number | null,
+    heat: Map<string, number>,
+  ): void {
     const { fit } = run
     const bagId = run.bagIds[content] ?? null
     const pressedIn = fit.underPressure ? run.cookerId : null
@@ -235,9 +250,15 @@ class Learner {
     const unnamed = bagId === null ? (food.isOld ? UNLEARNT.oldBatch : UNLEARNT.freshBatch) : 0
     const got = food.logGot.value + food.byHeat * believed.mean - (bagId === null && food.isOld ? OLD_BATCH : 0)
     const blur = Math.hypot(DONENESS_SD, food.logGot.sd, food.byHeat * believed.sd, unnamed)
-    const [low, high] = limitsOf(texture)
-    const range = [got - high * STEP_OF_DONENESS, got - low * STEP_OF_DONENESS] as const
-    this.tell(run, terms, this.joint.judged(terms, range, blur, CHOICES))
+    for (const { logGot, pinch } of food.pinches) {
+      const [low, high] = pinched(food.window, pinch)
+      const had = logGot.value - (bagId === null && food.isOld ? OLD_BATCH : 0)
+      const sd = Math.hypot(DONENESS_SD, logGot.sd, unnamed)
+      this.tell(run, terms, this.joint.judged(terms, [had - high, had - low], sd, PINCHES.length))
+    }
+    if (texture === null) return
+    const [low, high] = felt(food.window, texture)
+    this.tell(run, terms, this.joint.judged(terms, [got - high, got - low], blur, CHOICES))
   }
 
   private water(run: LoggedRun, food: FoodFit, steps: number): void {
@@ -250,6 +271,23 @@ class Learner {
     const [low, high] = limitsOf(steps)
     const range = [low * STEP_OF_WATER - over, high * STEP_OF_WATER - over] as const
     this.tell(run, terms, this.joint.judged(terms, range, blur, CHOICES))
+  }
+
+  /** A measurement of a stove; after two or three that miss on one side what is believed of it has changed, and is unsure again. */
+  private tellMeasured(run: LoggedRun, terms: Terms, { value, sd }: Measured): void {
+    const { mean, sd: before } = this.joint.of(terms)
+    const miss = value - mean
+    const total = Math.hypot(sd, before)
+    const [id] = [...terms].reduce((most, one) => (Math.abs(one[1]) > Math.abs(most[1]) ? one : most))
+    const misses = [...(this.misses.get(id) ?? []), miss / total].slice(-JUMP_OF_THREE.runs)
+    const onOneSide = ({ runs, sds }: typeof JUMP_OF_TWO) => {
+      const last = misses.slice(-runs)
+      return last.length === runs && last.every((one) => one > sds) !== last.every((one) => one < -sds)
+    }
+    const jumped = onOneSide(JUMP_OF_TWO) || onOneSide(JUMP_OF_THREE)
+    if (jumped) this.joint.drift(id, Math.max(0, miss * miss - total * total))
+    this.misses.set(id, jumped ? [] : misses)
+    this.tell(run, terms, this.joint.measured(terms, value, sd))
   }
 
   /** The id of a figure, which is known from now on; what it is a factor of may have been changed since. */
@@ -334,6 +372,20 @@ class Learner {
       saidOf: (id) => this.said.get(id) ?? null,
     }
   }
+}
+
+/** Between which logarithms of its need a food was felt to be so many steps from right: right begins where it is done. */
+function felt({ firmer, right, softer }: DonenessWindow, steps: number): readonly [low: number, high: number] {
+  if (steps <= -MOST_STEPS) return [-Infinity, firmer]
+  if (steps < 0) return [firmer, 0]
+  if (steps === 0) return [0, right]
+  return steps < MOST_STEPS ? [right, softer] : [softer, Infinity]
+}
+
+/** The same of a pinch before it was done. */
+function pinched({ firmer }: DonenessWindow, pinch: Pinch): readonly [low: number, high: number] {
+  if (pinch === 'hard') return [-Infinity, firmer]
+  return pinch === 'firm' ? [firmer, 0] : [0, Infinity]
 }
 
 /** The limits between which a judgement of so many steps was felt; beyond the last step there is none. */

@@ -4,6 +4,7 @@ import { figureOf } from '../appliance/figures'
 import type { Burner } from '../appliance/burner'
 import { cooksCovered } from '../food/food'
 import type { FoodGroup } from '../food/food.schema'
+import type { Need } from '../food/need'
 import { replay, type Course, type Guess, type LivePlan } from '../live/course'
 import type { RunEvent } from '../live/event.schema'
 import { closingsOf } from '../live/follow'
@@ -12,7 +13,7 @@ import { heardOf, type Belief, type Unknown } from '../live/infer'
 import { asPlanned, lookAhead, type Banded } from '../live/outlook'
 import { runState, ventedSince, type Leg, type RunState } from '../live/run'
 import { MINUTE_MS } from '../measure/time'
-import { FLAMES, type FlameName } from '../names'
+import { FLAMES, type FlameName, type Pinch } from '../names'
 import { inBase } from '../program/closing'
 import type { PreparedFood } from '../program/prepared'
 import { endsByItself } from '../program/styles'
@@ -28,6 +29,29 @@ export interface Measured {
 /** Shares in which the flames of a burner made the heat of a leg; null for a cooker's own. */
 export type FlameShares = Partial<Record<FlameName, number>> | null
 
+/**
+ * The food's own steps of done, as logarithms of its need for the texture that was wanted: down to which it is still the
+ * texture before, up to which it is right, and up to which it is only softer than wanted.
+ */
+export interface DonenessWindow {
+  firmer: number
+  right: number
+  softer: number
+}
+
+/** Steps where a food's window has none of its own (engineering estimate). */
+const USUAL_STEP = Math.log(1.28)
+const APART = 1.02
+
+/** The steps of done of a food that needs so many boil-minutes, by its window. */
+export function donenessWindowOf({ boilMinutes, window }: Need): DonenessWindow {
+  const levels = [window.firm, window.tender, window.soft, window.max].map((level) => Math.log(level / boilMinutes))
+  const above = levels.filter((level) => level > Math.log(APART))
+  const below = levels.filter((level) => level < -Math.log(APART))
+  const right = above[0] ?? USUAL_STEP
+  return { firmer: below.at(-1) ?? -USUAL_STEP, right, softer: Math.max(above[1] ?? 0, right + USUAL_STEP) }
+}
+
 /** What one food of a run got and was planned to need, as catalogue and circumstances have it. */
 export interface FoodFit {
   foodId: string
@@ -37,6 +61,10 @@ export interface FoodFit {
   /** By how much that grows with the logarithm of the heat, where nothing was heard that tells the heat. */
   byHeat: number
   isOld: boolean
+  /** What is felt as right, firmer and softer. */
+  window: DonenessWindow
+  /** What a pinch told when it was opened before it was done; empty where nobody pinched. */
+  pinches: { logGot: Measured; pinch: Pinch }[]
   /** g of water per g of dry food that it was planned to drink. */
   uptake: number
   /** It stands in a tin of its own, where nothing boils away. */
@@ -53,12 +81,12 @@ export interface RunFit {
   said: { flameW: Burner | null; ownW: number | null; lossWPerK: number }
   /**
    * By closing of the lid: directions in which the signs tell the heat it was lit on (by `flames`), the swing, and the
-   * heat of the flame it was `turnedTo`, besides what flames share.
+   * heat of the flame it was `turnedTo`, besides what flames share, and the heat that the pot gives off.
    */
   heard: {
     flames: FlameShares
     turnedTo: FlameName | null
-    says: (Measured & { heat: number; swing: number; turned: number })[]
+    says: (Measured & { heat: number; swing: number; turned: number; loss: number })[]
   }[]
   /** What the fall of the pressure says of the heat that is lost; null where nobody saw it fall. */
   loss: Measured | null
@@ -74,8 +102,9 @@ export interface RunFit {
 /** The indicator is seen to be down so much after it is, and so exactly, in minutes (engineering estimates). */
 const SEEN_LATE_MINUTES = 0.5
 const SEEN_DOWN_MINUTES = 1
-/** Pressure that is gone sooner tells nothing of what is lost. */
+/** A fall that should have been shorter tells nothing of what is lost; one that was is not measured more finely. */
 const LEAST_FALL_MINUTES = 2
+const SHORTEST_FALL_MINUTES = 0.5
 /** Of a pot that fits no plan nobody knows what its food got, but by the clock (engineering estimate). */
 const STRANGE_SD = 0.3
 /** What a cooker that decides for itself gives a food, besides what was planned (engineering estimate). */
@@ -96,7 +125,7 @@ export function fitRun(plan: LivePlan, events: readonly RunEvent[]): RunFit | nu
     const endMs = leg.openedAt ?? leg.pressureGoneAt ?? (leg.heatOffAt === null ? null : leg.heatOffAt + STOOD_MS)
     if (leg.litAt === null || endMs === null) return []
     const upTo = { ...state, legs: state.legs.slice(0, i + 1) as RunState['legs'] }
-    return [legFit(course, leg, upTo, endMs, plan.answer.waterLeftG)]
+    return [{ leg, ...legFit(course, leg, upTo, endMs, plan.answer.waterLeftG) }]
   })
   const last = legs.at(-1)
   if (!last) return null
@@ -127,6 +156,13 @@ export function fitRun(plan: LivePlan, events: readonly RunEvent[]): RunFit | nu
         },
         byHeat: share(({ byHeat }) => byHeat[i]!),
         isOld: need.factors.some(({ id }) => id === 'old-batch'),
+        window: donenessWindowOf(need),
+        pinches: legs.flatMap(({ got, sd, leg: { openedAt } }, k) => {
+          const pinch = openedAt === null ? null : (legs[k + 1]?.leg.more?.pinch[i] ?? null)
+          const had = got[i]!.value
+          if (!pinch || had <= 0) return []
+          return [{ pinch, logGot: { value: Math.log((had * times) / need.boilMinutes), sd: sd[i]! } }]
+        }),
         uptake: uptakeG / dryG / (learnt?.contents?.[i]?.uptake ?? 1),
         inTin: tin !== null,
       }
@@ -213,7 +249,7 @@ function potGot(course: Course, leg: Leg, guess: Guess, untilMs: number): number
 }
 
 /** What of a fit is learnt; the rest is as unsure as it was and is summed over. */
-const LEARNT_OF: readonly Unknown[] = ['logHeat', 'logSwing', 'logTurned']
+const LEARNT_OF: readonly Unknown[] = ['logHeat', 'logSwing', 'logTurned', 'logLoss']
 
 /** What a fit says apart from the prior that it began with: one sure value along each axis of what was heard. */
 function told({ guess, unknowns, normal, prior }: Belief, offset: Offset): RunFit['heard'][number]['says'] {
@@ -237,16 +273,16 @@ function told({ guess, unknowns, normal, prior }: Belief, offset: Offset): RunFi
     if (sure < 1 / LEAST_TOLD ** 2) return []
     const along = eigenvectorMatrix.getColumn(axis)
     const of = (name: Unknown) => along[kept.indexOf(unknowns.indexOf(name))] ?? 0
-    const [heat, swing, turned] = [of('logHeat'), of('logSwing'), of('logTurned')]
-    const shift = heat * offset.logHeat + swing * offset.logSwing + turned * offset.logTurned
+    const [heat, swing, turned, loss] = [of('logHeat'), of('logSwing'), of('logTurned'), of('logLoss')]
+    const shift = heat * offset.logHeat + swing * offset.logSwing + turned * offset.logTurned + loss * offset.logLoss
     const value = along.reduce((sum, part, i) => sum + part * heard.get(i, 0), 0) / sure + shift
     const { heat: heatSd, swing: swingSd } = FROM_RUN_TO_RUN
     const own = Math.hypot(heat * heatSd, swing * swingSd, turned * heatSd)
-    return [{ heat, swing, turned, value, sd: Math.hypot(1 / Math.sqrt(sure), own) }]
+    return [{ heat, swing, turned, loss, value, sd: Math.hypot(1 / Math.sqrt(sure), own) }]
   })
 }
 
-type Offset = Record<'logHeat' | 'logSwing' | 'logTurned', number>
+type Offset = Record<'logHeat' | 'logSwing' | 'logTurned' | 'logLoss', number>
 
 /** What the plan had learnt already, as logarithms. */
 function offsetOf({ closing }: Course, flames: FlameShares, turnedTo: FlameName | null): Offset {
@@ -256,7 +292,7 @@ function offsetOf({ closing }: Course, flames: FlameShares, turnedTo: FlameName 
     ? FLAMES.reduce((sum, flame) => sum + (flames[flame] ?? 0) * log(learnt?.flames?.[flame]), 0)
     : log(learnt?.heat)
   const logTurned = turnedTo ? log(learnt?.flames?.[turnedTo]) - SHARED_BY_FLAMES * logHeat : 0
-  return { logHeat, logSwing: log(learnt?.swing), logTurned }
+  return { logHeat, logSwing: log(learnt?.swing), logTurned, logLoss: log(learnt?.loss) }
 }
 
 function saidOf({ closing }: Course): RunFit['said'] {
@@ -298,7 +334,8 @@ function lossOf(course: Course, leg: Leg, state: RunState, guess: Guess): Measur
   const { heatOffAt, pressureGoneAt } = leg
   if (!kindOf(course.pot.appliance).holdsPressure || heatOffAt === null || pressureGoneAt === null) return null
   if (ventedSince(leg) !== null) return null
-  const observed = (pressureGoneAt - heatOffAt) / MINUTE_MS - SEEN_LATE_MINUTES
+  // Gone at once is the sign of a gasket that leaks, not of a mistake.
+  const observed = Math.max(SHORTEST_FALL_MINUTES, (pressureGoneAt - heatOffAt) / MINUTE_MS - SEEN_LATE_MINUTES)
   const fall = (lossTimes: number) => {
     const appliance = { ...course.pot.appliance, lossWPerK: course.pot.appliance.lossWPerK * lossTimes }
     const run = replay({ ...course, pot: { ...course.pot, appliance } }, leg, guess, heatOffAt)
@@ -312,10 +349,10 @@ function lossOf(course: Course, leg: Leg, state: RunState, guess: Guess): Measur
     null,
   )
   const planned = (opensAt.value - heatOffAt) / MINUTE_MS
-  if (observed < LEAST_FALL_MINUTES || planned < LEAST_FALL_MINUTES) return null
+  if (planned < LEAST_FALL_MINUTES) return null
   const byLoss = Math.log(fall(1 + STEP) / fall(1)) / Math.log(1 + STEP)
   if (!(byLoss < -0.2)) return null
-  const sd = Math.hypot(FROM_RUN_TO_RUN.loss, SEEN_DOWN_MINUTES / observed) / -byLoss
+  const sd = Math.hypot(FROM_RUN_TO_RUN.loss, SEEN_DOWN_MINUTES / (observed + SEEN_DOWN_MINUTES)) / -byLoss
   const offset = Math.log(course.closing.pot.request.learnt?.loss ?? 1)
   return { value: Math.log(observed / planned) / byLoss + offset, sd }
 }

@@ -20,7 +20,7 @@ test('a hotter flame is recognised by its whistles, a missed one asked about, an
 
   await pot.whistle(5, (index) => index === 2)
   const count = page.locator('.great')
-  await expect(page.getByText(/Your whistles come faster than planned: \d+, not/)).toBeVisible()
+  await expect(page.getByText(/Your whistles come faster than planned, so each cooks less: \d+, not/)).toBeVisible()
   // Four were counted; the one that slipped by is counted in, and asked about.
   await expect(page.getByText(/One seems to have slipped by at/)).toBeVisible()
   await expect(count).toHaveText(/^5\s*of/)
@@ -35,8 +35,9 @@ test('a hotter flame is recognised by its whistles, a missed one asked about, an
   await expect(page.getByRole('heading', { name: 'Turn the heat off now.' })).toBeVisible()
   await pot.finish()
   const needs = plan.answer.foods[0]!.needs
-  expect(pot.now().boilMinutes[0]! / needs).toBeGreaterThan(0.93)
-  expect(pot.now().boilMinutes[0]! / needs).toBeLessThan(1.2)
+  // Navy beans carry lectin, and are cooked with a margin for what nobody knows of the bag and the weight.
+  expect(pot.now().boilMinutes[0]! / needs).toBeGreaterThan(1)
+  expect(pot.now().boilMinutes[0]! / needs).toBeLessThan(1.7)
 
   // Two taps are the verdict.
   await page.getByText('right', { exact: true }).first().click()
@@ -58,6 +59,60 @@ test('a whistle that was none is recognised and taken out', async ({ page }) => 
   await page.getByRole('button', { name: 'It was none' }).click()
   await expect(page.getByText(/came when none was due/)).toBeHidden()
   await expect(page.locator('.great')).toHaveText(/^5\s*of/)
+})
+
+test('silence after whistles is asked about, and the heat is called off before the pot is dry', async ({ page }) => {
+  const { runId } = await startRun(page.request)
+  await installClock(page)
+  await page.goto(`/cook/${runId}`)
+  const pot = await PotBeside.light(page)
+  await pot.whistle(3)
+  const count = page.locator('.great')
+  await expect(count).toHaveText(/^3\s*of/)
+  const later = async (minutes: number) => {
+    await page.clock.fastForward(minutes * 60_000)
+    await page.clock.runFor(700)
+    await page.waitForTimeout(150)
+  }
+  const asked = page.getByRole('heading', { name: 'Did some whistles slip by?' })
+  for (let i = 0; i < 12 && !(await asked.isVisible()); i++) await later(0.5)
+  await expect(page.getByText(/No whistle since .*(was|were) due/)).toBeVisible()
+  await expectAccessible(page)
+  // They did: then they are counted in, where they would have come.
+  await page.getByRole('button', { name: 'They slipped by: count them' }).click()
+  await expect(asked).toBeHidden()
+  await expect(count).not.toHaveText(/^3\s*of/)
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  // Nobody answers: it is turned off before the water can be gone.
+  const off = page.getByRole('heading', { name: /^Turn the heat off/ })
+  for (let i = 0; i < 80 && !(await off.isVisible()); i++) await later(1)
+  await expect(off).toBeVisible()
+  await page.getByRole('button', { name: 'Heat is off' }).click()
+  await expect(page.getByRole('heading', { name: 'Leave it shut.' })).toBeVisible()
+})
+
+test('space counts wherever the focus is, the empty board does not, and two presses at once are asked about', async ({
+  page,
+}) => {
+  const { runId } = await startRun(page.request)
+  await installClock(page)
+  await page.goto(`/cook/${runId}`)
+  const pot = await PotBeside.light(page)
+  await pot.whistle(2)
+  const count = page.locator('.great')
+  await expect(count).toHaveText(/^2\s*of/)
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(count).toHaveText(/^1\s*of/)
+  // The focus is on Undo now: Space still counts.
+  await page.keyboard.press('Space')
+  await expect(count).toHaveText(/^2\s*of/)
+  await page.locator('section.main').click({ position: { x: 12, y: 300 } })
+  await expect(count).toHaveText(/^2\s*of/)
+  await page.keyboard.press('Space')
+  await expect(page.getByText(/Pressed twice at/)).toBeVisible()
+  await page.getByRole('button', { name: 'One', exact: true }).click()
+  await expect(page.getByText(/Pressed twice at/)).toBeHidden()
+  await expect(count).toHaveText(/^2\s*of/)
 })
 
 test('a first whistle that does not come is asked about, and is a danger while there is water', async ({ page }) => {

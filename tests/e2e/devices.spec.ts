@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { createServer } from 'node:net'
 import path from 'node:path'
 import { expect, type APIRequestContext, type Page } from '@playwright/test'
-import { event, litBefore, startRun, test } from './kitchen'
+import { event, keepDish, litBefore, startRun, test } from './kitchen'
 
 /** A server process of its own on the same database, as a second machine would be. */
 async function serve(port: number): Promise<{ url: string; kill: () => Promise<void> }> {
@@ -228,5 +228,74 @@ test('a pot is lit without a network, and is there for everybody once it is back
   await expect(page.getByText(/not stored yet/)).toBeHidden({ timeout: 30_000 })
   const { events } = await (await request.get(`/api/runs/${page.url().split('/').at(-1)!}`)).json()
   expect((events as { data: { kind: string } }[]).map(({ data }) => data.kind)).toEqual(['checked', 'lit'])
+  await context.close()
+})
+
+test('without a network a dinner, dishes, a dish, its guide, the log, a run and what was learnt open again', async ({
+  browser,
+  request,
+}) => {
+  const { runId } = await startRun(request)
+  const dishId = await keepDish(request)
+  const context = await browser.newContext({ serviceWorkers: 'allow' })
+  const page = await context.newPage()
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Plan a dinner of several dishes' }).click()
+  await expect(page.locator('.dinner-space')).toBeVisible()
+  await page.evaluate(() => navigator.serviceWorker.ready)
+  const places: [path: string, sign: () => ReturnType<typeof page.getByText>][] = [
+    ['/', () => page.locator('.dinner-space header h1')],
+    ['/dishes', () => page.getByText('White beans with squash').first()],
+    [`/dishes/${dishId}`, () => page.getByText('White beans with squash').first()],
+    [`/dishes/${dishId}/cook`, () => page.getByText('White beans with squash').first()],
+    ['/log', () => page.getByRole('heading', { name: 'Log' })],
+    [`/log/${runId}`, () => page.getByText('Navy beans').first()],
+    ['/log/learnt', () => page.getByRole('heading', { level: 1 })],
+  ]
+  for (const [path, sign] of places) {
+    await page.goto(path)
+    await expect(sign()).toBeVisible()
+    await page.waitForTimeout(400)
+  }
+  await context.setOffline(true)
+  for (const [path, sign] of places) {
+    await page.goto(path)
+    await expect(sign(), path).toBeVisible()
+    await expect(page.getByText('does not answer'), path).toBeHidden()
+  }
+  await context.close()
+})
+
+test('where the browser keeps nothing every page still works, and says so', async ({ browser }) => {
+  const context = await browser.newContext()
+  await context.addInitScript(() => {
+    for (const name of ['localStorage', 'sessionStorage'])
+      Object.defineProperty(window, name, {
+        configurable: true,
+        get() {
+          throw new DOMException('No storage here', 'SecurityError')
+        },
+      })
+  })
+  const page = await context.newPage()
+  for (const path of ['/', '/pot', '/dishes', '/larder', '/kitchen', '/log', '/practice']) {
+    await page.goto(path)
+    await expect(page.getByText('This browser keeps nothing between visits'), path).toBeVisible()
+    await expect(page.getByRole('heading', { level: 1 }).first(), path).toBeVisible()
+  }
+  await context.close()
+})
+
+test('where its storage is full a pot is planned all the same', async ({ browser }) => {
+  const context = await browser.newContext()
+  await context.addInitScript(() => {
+    Storage.prototype.setItem = () => {
+      throw new DOMException('Full', 'QuotaExceededError')
+    }
+  })
+  const page = await context.newPage()
+  await page.goto('/pot')
+  await expect(page.getByRole('button', { name: 'Light it' })).toBeVisible()
+  await expect(page.getByText('This browser keeps nothing between visits')).toBeVisible()
   await context.close()
 })

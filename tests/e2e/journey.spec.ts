@@ -222,7 +222,7 @@ test('fits a phone', async ({ browser }) => {
   await page.getByRole('button', { name: 'It is lit' }).click()
   await litBefore(page.request, page.url().split('/').at(-1)!)
   await expect(async () => {
-    await page.locator('section.main').tap()
+    await page.locator('.great').tap()
     await expect(page.locator('.great')).toHaveText(/^1\s*of/, { timeout: 1500 })
   }).toPass()
   await expect(page.locator('.great')).toHaveText(/^1\s*of/)

@@ -316,12 +316,12 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
       <CautionList v-if="cautions.length > 0" :cautions="cautions" />
       <p v-if="dinner && laterMinutes === 0" class="soft proof">{{ proof }}</p>
       <div class="ways no-print">
-        <v-btn variant="text" v-if="store.undoable.length > 0" class="link-button" @click="store.undo()">
+        <v-btn v-if="store.undoable.length > 0" variant="text" class="link-button" @click="store.undo()">
           {{ t('meals.undo') }}
         </v-btn>
         <v-btn
-          variant="text"
           v-if="dinner && !hasBegun"
+          variant="text"
           class="link-button"
           :aria-expanded="showsWays"
           @click="showsWays = !showsWays"
@@ -329,24 +329,24 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
           {{ t('meals.ways.ask') }}
         </v-btn>
         <v-btn
-          variant="text"
           v-if="meal.hands < 3"
+          variant="text"
           class="link-button"
           @click="change((of) => ({ ...of, hands: of.hands + 1 }))"
         >
           {{ t('meals.helper') }}
         </v-btn>
         <v-btn
-          variant="text"
           v-if="meal.hands > 1"
+          variant="text"
           class="link-button"
           @click="change((of) => ({ ...of, hands: of.hands - 1 }))"
         >
           {{ t('meals.noHelper') }}
         </v-btn>
         <v-btn
-          variant="text"
           v-if="tasks.length > 0"
+          variant="text"
           class="link-button"
           :aria-expanded="showsCalendar"
           @click="showsCalendar = !showsCalendar"

@@ -109,7 +109,7 @@ function add(id: string) {
             <v-btn variant="outlined" @click="add(kept.id)">{{ kept.dish.name }}</v-btn>
           </li>
         </ul>
-        <v-btn variant="text" v-if="meal.dishes.length > 0" class="link-button" @click="asking = false">
+        <v-btn v-if="meal.dishes.length > 0" variant="text" class="link-button" @click="asking = false">
           {{ t('meals.enough') }}
         </v-btn>
       </template>

@@ -55,28 +55,28 @@ const FEW = 14
           {{ t('meals.toPot') }}
         </NuxtLink>
         <v-btn
-          variant="text"
           v-else-if="next.part === 'close'"
+          variant="text"
           class="quiet-button huge solid"
           :disabled="lighting"
           @click="emit('light', next)"
         >
           {{ t('meals.light') }}
         </v-btn>
-        <v-btn variant="text" v-else class="quiet-button huge solid" @click="emit('tick', next)">
+        <v-btn v-else variant="text" class="quiet-button huge solid" @click="emit('tick', next)">
           {{ t('meals.done') }}
         </v-btn>
         <v-btn
-          variant="text"
           v-if="next.passive && leftMinutes < 0"
+          variant="text"
           class="link-button"
           @click="emit('unsoaked', next)"
         >
           {{ t('meals.unsoaked') }}
         </v-btn>
         <v-btn
-          variant="text"
           v-if="next.part === 'close' || (next.part === 'open' && runOf(next))"
+          variant="text"
           class="link-button"
           @click="emit('tick', next)"
         >
