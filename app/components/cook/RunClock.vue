@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Following } from '~~/core/live/follow'
 import { lastLeg } from '~~/core/live/run'
+import { findFood } from '~~/core/food/catalogue'
 import { MINUTE_MS } from '~~/core/measure/time'
 import { unitOf } from '~~/core/program/answer'
 import type { SavedPlan } from '~~/shared/household'
@@ -56,7 +57,10 @@ const foods = computed(() =>
   plan.answer.foods.map(({ food, needs }, i) => {
     const { had, still, closing } = following.course
     const now = closing.needs
-    const total = now[i] === 0 && had[i] === 0 ? needs : had[i]! + now[i]! + still[i]!
+    const needed = now[i] === 0 && had[i] === 0 ? needs : had[i]! + now[i]! + still[i]!
+    // What must not be undercooked is cooked with a margin: it has what it is to have when the count is full.
+    const willGet = (outlook.value?.willGet[i]?.value ?? 0) + still[i]!
+    const total = findFood(food)?.lectin ? Math.max(needed, willGet) : needed
     const unknown = outlook.value?.overdue?.after === 'lit'
     const got = outlook.value?.gotNow[i] ?? { value: 0, low: 0, high: 0 }
     return {

@@ -21,13 +21,20 @@ const figure = computed(() =>
 const counts = computed(() => closing.range.unit === 'whistles')
 const label = computed(() => (pot.request ? programLabel(t, pot.request.style) : ''))
 const unit = computed(() => t(counts.value ? 'units.whistles' : 'units.min', {}, figure.value))
+/** Planned so that nine pots in ten are done: the figure is the one to act on, and no other stands beside it. */
+const isEnough = computed(() => {
+  const { figure: taken, low, high } = closing.range
+  return taken === closing.planned.figure && taken >= high && low < taken
+})
 const rangeText = computed(() => {
   const { low, high } = closing.range
+  if (isEnough.value) return t('pot.answer.enough')
   return low === high ? t('pot.answer.exact') : t('pot.answer.covers', { low: number(low), high: number(high) })
 })
 const checkText = computed(() => {
   const { reason, figure } = closing.firstCheck
   if (reason === 'no-range' || pot.styleKind === 'rice-cooker') return null
+  if (isEnough.value) return t('pot.answer.mayBe', { n: number(closing.range.low) })
   return reason === 'opened-anyway'
     ? t('pot.checks.opened-anyway')
     : t(`pot.answer.firstCheck.${reason}`, { n: number(figure), high: number(closing.range.high) })
@@ -35,7 +42,7 @@ const checkText = computed(() => {
 /** Why it is looked at just then. */
 const checkRule = computed(() => {
   const { reason } = closing.firstCheck
-  if (checkText.value === null || reason === 'opened-anyway' || reason === 'no-range') return null
+  if (isEnough.value || checkText.value === null || reason === 'opened-anyway' || reason === 'no-range') return null
   return t(`pot.checks.${reason}`)
 })
 const rhythm = computed(() => {
