@@ -101,7 +101,7 @@ export const MOST = {
   measures: 30,
   tins: 20,
   foods: 100,
-  bags: 200,
+  bags: 1000,
   tests: 12,
   gaskets: 60,
   logRuns: 5000,

@@ -11,6 +11,12 @@ export type Level = (typeof LEVELS)[number]
 export const TIN_MATERIALS = ['steel', 'aluminium', 'glass', 'plastic'] as const
 export type TinMaterial = (typeof TIN_MATERIALS)[number]
 
+/** Groups of foods that a household calls beans, peas and lentils. */
+export const BEAN_GROUPS = ['dal', 'pulse', 'bean'] as const
+/** How soft a household says that it likes its beans, peas and lentils. */
+export const BEANS_LIKED = ['usual', 'firm', 'soft'] as const
+export type BeansLiked = (typeof BEANS_LIKED)[number]
+
 export const FOOD_GROUPS = [
   'rice',
   'millet',

@@ -60,6 +60,8 @@ const likesSchema = z.object({
   pressure: z.enum(LIKES.pressure),
   hours: z.enum(LIKES.hours),
   decimal: z.enum(LIKES.decimal),
+  /** How soft beans, peas and lentils are liked; asked once, and missing until it is answered. */
+  beans: z.enum(LIKES.beans).optional(),
   /** The texture last asked for, by food. */
   textures: z.record(foodId, z.enum(TEXTURES)).refine((textures) => Object.keys(textures).length <= MOST.likedTextures),
 })

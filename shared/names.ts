@@ -1,3 +1,4 @@
+import { BEANS_LIKED } from '../core/names'
 /** What changes how long a food takes: what is added to it, and an old bag. */
 export const CIRCUMSTANCES = ['old-bag', 'hard-water', 'salt', 'soda', 'acid', 'sugar', 'salted-soak'] as const
 export type Circumstance = (typeof CIRCUMSTANCES)[number]
@@ -20,6 +21,7 @@ export const LIKES = {
   pressure: ['kPa', 'bar', 'psi'],
   hours: ['24', '12'],
   decimal: ['point', 'comma'],
+  beans: BEANS_LIKED,
 } as const
 export type LikeName = keyof typeof LIKES
 

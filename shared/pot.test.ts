@@ -140,11 +140,31 @@ describe('a pot as it is filled in', () => {
             of.liquids.push({ kind: 'thin-stock', amount: '100', unit: 'ml' })
           }, foodId)
           const request = asked(before)
-          expect(asked(potOfRequest(request, cooker.id, kitchen)!)).toEqual(request)
+          expect(asked(potOfRequest({ request, cookerId: cooker.id }, kitchen)!)).toEqual(request)
         },
       ),
       { numRuns: 40 },
     )
+  })
+
+  it('keeps burner, cut and tins', () => {
+    const before = pot((of) => {
+      of.items.push({ ...of.items[0]!, foodId: 'beetroot-whole', amount: '400', unit: 'g', cut: 'halves' })
+      of.inTins = true
+      of.stack = {
+        places: ['base', id(22)],
+        locks: ['any', 'any'],
+        soakFree: [true, true],
+        tiers: [[id(22)]],
+        topCovered: true,
+        trivetMm: 40,
+      }
+    })
+    const request = asked(before)
+    const again = potOfRequest({ request, cookerId: cooker.id, burnerId: id(2) }, kitchen)!
+    expect(again).toMatchObject({ burnerId: id(2), inTins: true, stack: before.stack })
+    expect(again.items[1]).toMatchObject({ cut: 'halves' })
+    expect(asked(again)).toEqual(request)
   })
 
   it('says nothing for a food that has gone', () => {
@@ -159,7 +179,10 @@ describe('a pot as it is filled in', () => {
     ).toBeNull()
     const request = asked(pot())
     expect(
-      potOfRequest({ ...request, contents: [{ ...request.contents[0]!, food: 'gone' }] }, null, kitchen),
+      potOfRequest(
+        { request: { ...request, contents: [{ ...request.contents[0]!, food: 'gone' }] }, cookerId: null },
+        kitchen,
+      ),
     ).toBeNull()
   })
 })

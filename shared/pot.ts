@@ -9,7 +9,7 @@ import { pieceG, pieceMm } from '../core/food/pieces'
 import { texturesOf, usualTexture } from '../core/food/texture'
 import { readAmount, typedAmount } from '../core/measure/amount'
 import { COMMON_MEASURES, CUP_ML, gramsOf, isWeight, type Measure, type WeightUnit } from '../core/measure/measure'
-import type { StyleKind, Texture } from '../core/names'
+import { CUTS, type StyleKind, type Texture } from '../core/names'
 import type { Content, Given, PlanRequest } from '../core/program/request.schema'
 import type { StackAsk, StackFood } from '../core/stack/ask'
 import type { StackAnswer } from '../core/stack/search'
@@ -342,13 +342,56 @@ export function burnerOf(pot: Pot, kitchen: Kitchen) {
   return kitchen.burners.find(({ id }) => id === pot.burnerId) ?? inUse(kitchen.burners)[0] ?? null
 }
 
+/** The unit and the cut of a middling piece that is so thick; nothing where it is the food's usual one. */
+function cutTo(food: Food, sizeMm: number | undefined): Partial<PotItem> {
+  const cut = CUTS.find((one) => sizeMm !== undefined && pieceMm(food, 'medium', one) === sizeMm)
+  return cut ? { cut } : {}
+}
+
+/** A request's tins as this kitchen's own, each used once; loose where it has none or one of them has gone. */
+function stackOfRequest({ contents, trivetMm }: PlanRequest, kitchen: Kitchen): Pick<Pot, 'inTins' | 'stack'> {
+  const used = new Set<string>()
+  const places = contents.map(({ where }) => {
+    if (where === 'base') return 'base'
+    const { diameterMm, heightMm } = where.tin
+    const own = kitchen.tins.find(
+      (tin) => !used.has(tin.id) && tin.diameterMm === diameterMm && tin.heightMm === heightMm,
+    )
+    if (own) used.add(own.id)
+    return own?.id ?? null
+  })
+  const inTins = contents.some(({ where }) => where !== 'base')
+  if (!inTins || places.includes(null)) return { inTins: false, stack: null }
+  const tiers: string[][] = []
+  contents.forEach(({ where }, i) => {
+    if (where !== 'base') (tiers[where.tier - 1] ??= []).push(places[i]!)
+  })
+  const highest = contents.filter(({ where }) => where !== 'base' && where.tier === tiers.length)
+  const stack: PotStack = {
+    places: places as string[],
+    locks: contents.map(() => 'any'),
+    soakFree: contents.map(() => true),
+    tiers: Array.from(tiers, (tier) => tier ?? []),
+    topCovered: highest.some(({ where }) => where !== 'base' && where.tin.lid),
+    trivetMm: trivetMm ?? emptyStack({ items: [] }).trivetMm,
+  }
+  return { inTins: true, stack }
+}
+
 const HOT_FROM_C = 50
 const COLD_TO_C = 10
 
 /** The pot that a plan was made from, in grams, to be planned once more; foods that have gone are left out. */
-export function potOfRequest(request: PlanRequest, cookerId: string | null, kitchen: Kitchen): Pot | null {
+export function potOfRequest(
+  {
+    request,
+    cookerId,
+    burnerId,
+  }: { request: PlanRequest; cookerId: string | null; burnerId?: string | null | undefined },
+  kitchen: Kitchen,
+): Pot | null {
   const items = request.contents.flatMap(
-    ({ food: foodId, dryG, soak, texture, batch, additions, joins }): PotItem[] => {
+    ({ food: foodId, dryG, soak, texture, batch, additions, joins, sizeMm }): PotItem[] => {
       const food = foodById(kitchen, foodId)
       if (!food) return []
       const soakIn = !soak || soak.waterC <= HOT_FROM_C ? (soak && soak.waterC < COLD_TO_C ? 'fridge' : 'room') : 'hot'
@@ -362,6 +405,7 @@ export function potOfRequest(request: PlanRequest, cookerId: string | null, kitc
           keepWater: soak?.keepWater ?? false,
           soakWaterG: soak?.waterG === undefined ? '' : String(Math.round(soak.waterG)),
           ...(texture ? { texture } : {}),
+          ...cutTo(food, sizeMm),
           circumstances: [...(batch === 'old' ? (['old-bag'] as const) : []), ...(additions ?? [])],
           joins: joins ?? 0,
         },
@@ -378,6 +422,8 @@ export function potOfRequest(request: PlanRequest, cookerId: string | null, kitc
     liquids: request.liquids.map(({ kind, g }) => ({ kind, amount: String(Math.round(g)), unit: 'g' })),
     freeLiquid: request.freeLiquid ?? 'drained',
     cookerId: of?.id ?? '',
+    ...(kitchen.burners.some(({ id }) => id === burnerId) ? { burnerId: burnerId! } : {}),
+    ...stackOfRequest(request, kitchen),
     styles: of ? { [of.cooker.appliance.kind]: style.kind } : {},
     ...('flame' in style ? { flame: style.flame } : {}),
     ...('level' in style ? { level: style.level } : {}),

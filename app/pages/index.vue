@@ -33,10 +33,10 @@ function start(foodId: string, asked: AskedAmount | null) {
   void navigateTo(LOOSE_PATH)
 }
 function again(run: RunWithPlan) {
-  const found = potOfRequest(run.plan.request, run.plan.cookerId, kitchenStore.kitchen!)
+  const found = potOfRequest(run.plan, kitchenStore.kitchen!)
   if (!found) return
   pot.replace(found)
-  void navigateTo(LOOSE_PATH)
+  void navigateTo(found.inTins ? TINS_PATH : LOOSE_PATH)
 }
 
 /** At the next half past seven that leaves time to cook. */

@@ -404,3 +404,61 @@ describe('what a plan makes of it', () => {
     })
   })
 })
+
+describe('what a household says and does besides its verdicts', () => {
+  const none: KitchenLog = { runs: [], bags: [], gaskets: [], waterTests: [], forgotten: [], without: [] }
+
+  it('asked once how soft it likes beans, is believed before the first pot, and never for less than is safe', () => {
+    const pot: Pot = {
+      cookerId: 'blue',
+      cooker: 'whistling-5l-aluminium',
+      burnerId: 'strong',
+      style: { kind: 'whistles', flame: 'medium' },
+      foodId: 'toor-split',
+      dryG: 200,
+      soakHours: 0,
+      bagId: 'bag',
+      isOld: false,
+    }
+    const needs = (beansLiked: KitchenLog['beansLiked'], foodId = 'toor-split') => {
+      const on = { cookerId: 'blue', burnerId: 'strong', bagIds: ['bag'] }
+      const request = asLearnt(requestOf({ ...pot, foodId, soakHours: 9 }), on, learnFrom({ ...none, beansLiked }))
+      const answer = plan(request, { range: false })
+      return answer.ok ? answer.value.foods[0]!.needs : NaN
+    }
+    expect(needs('soft') / needs('usual')).toBeCloseTo(1.25, 2)
+    expect(needs('firm') / needs('usual')).toBeCloseTo(0.8, 2)
+    expect(needs('usual')).toBeCloseTo(needs(undefined), 6)
+    expect(needs('firm', 'kidney-red')).toBeGreaterThanOrEqual(needs(undefined, 'kidney-red') - 1e-6)
+  })
+
+  /** A log of one cooker whose pressure is gone so many minutes after the heat, run after run. */
+  const falls = (values: readonly number[]): KitchenLog => ({
+    ...none,
+    runs: values.map((value, i): LoggedRun => ({
+      id: `r${i}`,
+      cookerId: 'blue',
+      burnerId: 'strong',
+      bagIds: [],
+      verdicts: [],
+      fit: {
+        litAt: Date.UTC(2026, 0, 1 + i),
+        said: { flameW: { high: 1300, medium: 520, low: 300, simmer: 200 }, ownW: null, lossWPerK: 2 },
+        heard: [],
+        loss: { value, sd: 0.25 },
+        foods: [],
+        underPressure: true,
+        unheard: null,
+        water: null,
+      },
+    })),
+  })
+  const loss = (values: readonly number[]) => learnFrom(falls(values)).of(one('loss blue'))
+
+  it('a gasket that begins to leak is noticed within three pots, and one odd pot moves little', () => {
+    const steady = Array.from({ length: 12 }, () => 0)
+    expect(loss(steady).mean).toBeCloseTo(0, 2)
+    expect(loss([...steady, 1.2]).mean).toBeLessThan(0.4)
+    expect(loss([...steady, 1.2, 1.2, 1.2]).mean).toBeGreaterThan(0.8)
+  })
+})

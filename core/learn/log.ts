@@ -1,4 +1,4 @@
-import { FLAMES, PINCHES, type FlameName, type Pinch } from '../names'
+import { BEAN_GROUPS, FLAMES, PINCHES, type BeansLiked, type FlameName, type Pinch } from '../names'
 import { DAY_MS } from '../measure/time'
 import { figureOfId, idOf, OLD_BATCH, priorOf, UNLEARNT, type Figure } from './figure'
 import { SHARED_BY_FLAMES } from '../unknown'
@@ -38,6 +38,8 @@ export interface KitchenLog {
   forgotten: readonly { figure: string; at: number }[]
   /** Runs that are not to teach. */
   without: readonly string[]
+  /** How soft the household says that it likes its beans, peas and lentils; missing where it was not asked. */
+  beansLiked?: BeansLiked | undefined
 }
 
 /** What one run said of a figure. */
@@ -104,6 +106,10 @@ const WANDERS: Partial<Record<Figure['kind'], number>> = {
 const JUMP_OF_TWO = { runs: 2, sds: 1.5 }
 const JUMP_OF_THREE = { runs: 3, sds: 1 }
 
+/** How much more or less than assumed they need as a household says that it likes them, as logarithms (engineering estimates). */
+const LIKED: Record<BeansLiked, number> = { usual: 0, firm: -Math.log(1.25), soft: Math.log(1.25) }
+const LIKED_SD = 0.12
+
 /** A bag that nothing was taken from for so long is used up, and known no more (engineering estimate). */
 const BAG_USED_UP_MS = 400 * DAY_MS
 
@@ -159,8 +165,16 @@ class Learner {
   private readonly misses = new Map<string, number[]>()
   private readonly bags: ReadonlyMap<string, number>
 
-  constructor({ bags }: KitchenLog) {
+  constructor({ bags, beansLiked }: KitchenLog) {
     this.bags = new Map(bags.map(({ id, boughtAt }) => [id, boughtAt]))
+    if (!beansLiked) return
+    for (const group of BEAN_GROUPS) {
+      const id = idOf({ kind: 'group-taste', group })
+      const prior = { mean: LIKED[beansLiked], sd: LIKED_SD }
+      this.priors.set(id, prior)
+      this.joint.add(id, prior)
+      this.evidence.set(id, [])
+    }
   }
 
   /** The figure is learnt anew from now on. */

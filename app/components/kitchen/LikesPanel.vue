@@ -25,7 +25,7 @@ function choose(name: LikeName, value: string) {
     <h2>{{ t('kitchen.likes.title') }}</h2>
     <FormRow v-for="{ name, label, choices } in questions" :key="name" :label="label">
       <ChoiceBar
-        :model-value="likes[name] as string"
+        :model-value="likes[name] ?? LIKES[name][0]"
         :label="label"
         :choices="choices"
         @update:model-value="(value) => choose(name, value)"

@@ -3,6 +3,7 @@ import { CUTS } from '~~/core/names'
 import { cooksCovered } from '~~/core/food/food'
 import { heldAfterDraining, soakUptake, soakedShare } from '~~/core/food/soak'
 import { texturesOf } from '~~/core/food/texture'
+import { BEAN_GROUPS } from '~~/core/names'
 import type { Problem } from '~~/core/problem'
 import { foodById, isOldBag } from '~~/shared/kitchen'
 import { CIRCUMSTANCES, SOAK_PLACES } from '~~/shared/names'
@@ -153,6 +154,7 @@ const alsoText = computed(() =>
       <ChoiceBar v-model="item.texture" :label="t('pot.rows.texture')" :choices="textures">
         <template #picture="{ value }"><TexturePicture :texture="value" :family="family" /></template>
       </ChoiceBar>
+      <LazyBeansLiked v-if="index === 0 && (BEAN_GROUPS as readonly string[]).includes(food.group)" />
     </FormRow>
     <div v-if="cooksCovered(food)" class="also">
       <button type="button" class="link-button" :aria-expanded="showAlso" @click="showAlso = !showAlso">

@@ -96,7 +96,7 @@ const lastText = computed(() => {
   return {
     id: run.id,
     figure: facts.happened.figure === null ? null : figureText(Math.round(facts.happened.figure), unit),
-    pot: potOfRequest(run.plan.request, run.plan.cookerId, kitchen.kitchen!),
+    pot: potOfRequest(run.plan, kitchen.kitchen!),
     what: t('pot.learnt.lastWhat', {
       day: day(facts.litAt ?? Date.parse(run.createdAt)),
       foods: list(foods.map(({ food, dryG }) => `${weight(dryG)} ${kitchen.foodName(food).toLowerCase()}`)),

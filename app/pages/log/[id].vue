@@ -36,13 +36,11 @@ const goesOn = computed(() => {
   const { state } = facts.value
   return !['opened', 'abandoned'].includes(state.phase) || awaitsFoods(run.value.plan.answer, state)
 })
-const repeated = computed(() =>
-  run.value ? potOfRequest(run.value.plan.request, run.value.plan.cookerId, useKitchenStore().kitchen!) : null,
-)
+const repeated = computed(() => (run.value ? potOfRequest(run.value.plan, useKitchenStore().kitchen!) : null))
 function repeat() {
   if (!repeated.value) return
   usePotStore().replace(repeated.value)
-  void navigateTo('/pot')
+  void navigateTo(repeated.value.inTins ? TINS_PATH : LOOSE_PATH)
 }
 useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
 </script>

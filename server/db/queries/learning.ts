@@ -66,7 +66,7 @@ export function learningQueries(scope: Scope) {
     },
 
     /** All that learning rests on. */
-    async kitchenLog({ cookers, bags }: Kitchen): Promise<{ log: KitchenLog; names: Map<string, string> }> {
+    async kitchenLog({ cookers, bags, likes }: Kitchen): Promise<{ log: KitchenLog; names: Map<string, string> }> {
       const [rows, judged, gone] = await Promise.all([
         db
           .select({
@@ -116,6 +116,7 @@ export function learningQueries(scope: Scope) {
         ),
         forgotten: gone.map(({ figure, forgottenAt }) => ({ figure, at: forgottenAt.getTime() })),
         without: rows.filter(({ teaches }) => !teaches).map(({ id }) => id),
+        beansLiked: likes.beans,
       }
       return { log, names: new Map(rows.map(({ id, name }) => [id, name])) }
     },
