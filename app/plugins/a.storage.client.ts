@@ -4,7 +4,12 @@ import { secureStorage } from '~/composables/deviceStorage'
 export default defineNuxtPlugin(async () => {
   secureStorage(window)
   const { isOutdated } = await import('~/composables/storageShape')
-  if (!isOutdated(localStorage)) return
-  const { upgradeStorage } = await import('~/composables/storageUpgrade')
-  upgradeStorage(localStorage)
+  try {
+    if (!isOutdated(localStorage)) return
+    const { upgradeStorage } = await import('~/composables/storageUpgrade')
+    upgradeStorage(localStorage)
+  } catch (error) {
+    // A storage that is full cannot be written anew; what stands in it stays, and the page opens.
+    console.warn('Nothing is kept:', error)
+  }
 })
