@@ -24,7 +24,7 @@ export interface WeighedWay {
 
 /** Each change is looked at with such a share of the budget of the whole. */
 const LOOK_SHARE = 0.1
-/** A dinner that is shorter by less is no better. */
+/** A dinner that is shorter by less is no better; and by as much more for each minute that the hands have more to do at last. */
 const LEAST_SHORTER_MINUTES = 5
 
 /** The dinner with one of its dishes done otherwise. */
@@ -221,4 +221,4 @@ export function betterWays(dinner: Dinner, budget: Budget): FoundWays<WeighedWay
 
 const isBetter = (one: MealFigures, other: MealFigures) =>
   one.handsLateMinutes < other.handsLateMinutes ||
-  (one.handsLateMinutes === other.handsLateMinutes && one.spanMinutes <= other.spanMinutes - LEAST_SHORTER_MINUTES)
+  one.spanMinutes <= other.spanMinutes - LEAST_SHORTER_MINUTES * (1 + one.handsLateMinutes - other.handsLateMinutes)

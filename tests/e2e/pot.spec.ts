@@ -75,7 +75,7 @@ test('what if: by dragging, by keys, and typed in cups', async ({ page }) => {
   await page.mouse.up()
   await expect(page.getByText(`instead of ${before.water} g`)).toBeVisible()
   await expect.poll(async () => (await figures(page)).water).toBeGreaterThan(before.water + 50)
-  await expect(page.getByText(/Navy beans tender; comes out (spoonable|pourable)/)).toBeVisible()
+  await expect(page.getByText(/Navy beans \w+; comes out (spoonable|pourable)/)).toBeVisible()
 
   await line.focus()
   await page.keyboard.press('Escape')
@@ -86,9 +86,9 @@ test('what if: by dragging, by keys, and typed in cups', async ({ page }) => {
 
   const strip = page.getByRole('slider', { name: 'Drag: more or fewer whistles?' })
   await strip.focus()
-  await page.keyboard.press('ArrowLeft')
-  await page.keyboard.press('ArrowLeft')
-  await expect.poll(async () => (await figures(page)).figure).toBe(before.figure - 2)
+  // They are planned with a margin: it takes more than one whistle less to fall short.
+  for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowLeft')
+  await expect.poll(async () => (await figures(page)).figure).toBe(before.figure - 5)
   // Too few for beans that are poisonous half-cooked: said, and not to be lit.
   await expect(page.getByText(/would come out half-cooked/).first()).toBeVisible()
   await expect(page.getByRole('button', { name: 'Light it' })).toBeDisabled()
