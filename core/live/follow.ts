@@ -294,7 +294,10 @@ function advise(seen: Seen, last: Advice | null): Advice | null {
   const { flameChanges, whistles } = lastLeg(state)
   const unheard =
     kindOf(course.pot.appliance).tells === 'whistles' && whistles.length === 0 && flameChanges.length === 0
-  const tooMany = !unheard && last.figure - target >= Math.max(TOO_MANY * by, TOO_MANY_SHARE * last.figure)
+  // On a low flame nothing is heard: beans with lectin are not cooked for less than was planned on what nobody can tell.
+  const heardAt = whistles.at(-1)?.at ?? 0
+  const isSilent = isSure && course.program.length > 1 && heardAt <= (flameChanges.at(-1)?.at ?? Infinity)
+  const tooMany = !unheard && !isSilent && last.figure - target >= Math.max(TOO_MANY * by, TOO_MANY_SHARE * last.figure)
   const wanted = Number.isFinite(target) ? Math.ceil(target / by - 1e-9) * by : last.figure
   const asIs = endOf(last.figure)
   const enough = asIs.isTooLittle ? Math.max(wanted, last.figure) : tooMany ? wanted : last.figure
