@@ -329,6 +329,22 @@ describe('no order of stages gets round a safety rule', () => {
     expect(simmered(soak(false))).not.toContain('lectin-soak-water')
   })
 
+  it('meat that was only browned outside, in whatever is done to it for a moment after', () => {
+    const browned = (minutes: number): Dish => ({
+      name: 'Meat',
+      servings: 2,
+      lines: [line('meat', 'chicken-thigh', 400), line('onion', 'onion', 200)],
+      stages: [
+        stage('brown', 'fry', { meat: 'rest' }, [], { minutes: 1 }),
+        stage('fry', 'fry', { onion: 'rest' }, ['brown'], { minutes }),
+      ],
+    })
+    expect(refused(answered(requestFor(browned(1))))).toContain('meat-raw')
+    expect(refused(answered(requestFor(browned(60))))).toEqual([])
+    const through = answered(requestFor(browned(60))).served.foods[0]!.gets
+    expect(through).toBeGreaterThan(answered(requestFor(browned(1))).served.foods[0]!.gets)
+  })
+
   it('beans that have boiled dry, however long they stood on the flame', () => {
     const simmered = (waterG: number, minutes: number) =>
       answered(

@@ -144,9 +144,12 @@ const openPot = (reflux: number) => ({
   reflux,
 })
 
-/** A food that has been heated is as hot as the vessel; what has just gone in is as the kitchen. */
-const startOf = ({ gets, centreC }: FoodIn, { tempC }: Contents, roomC: number) =>
-  gets > 0 || centreC !== null ? tempC : roomC
+/**
+ * Where the middle of a food stands: never hotter than it has been, however hot the vessel is, nor than that; what has
+ * just gone in is as the kitchen.
+ */
+const startOf = ({ centreC }: FoodIn, { tempC }: Contents, roomC: number) =>
+  centreC === null ? roomC : Math.min(centreC, tempC)
 
 function potOf(contents: Contents, place: Place, reflux: number, fries: boolean): LoadedPot {
   const { foods, others, freeG, tempC } = contents
