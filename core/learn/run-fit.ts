@@ -49,7 +49,8 @@ export function donenessWindowOf({ boilMinutes, window }: Need): DonenessWindow 
   const above = levels.filter((level) => level > Math.log(APART))
   const below = levels.filter((level) => level < -Math.log(APART))
   const right = above[0] ?? USUAL_STEP
-  return { firmer: below.at(-1) ?? -USUAL_STEP, right, softer: Math.max(above[1] ?? 0, right + USUAL_STEP) }
+  // “Much too soft” is said of a texture beyond the next, not only of what is lost: else nobody would be believed.
+  return { firmer: below.at(-1) ?? -USUAL_STEP, right, softer: right + USUAL_STEP }
 }
 
 /** What one food of a run got and was planned to need, as catalogue and circumstances have it. */
