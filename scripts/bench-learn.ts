@@ -2,7 +2,9 @@
  * Learning, judged on simulated households whose truth it does not know: how often its bands hold the truth, how fast
  * the plans come nearer, and what becomes of a household that is exactly as assumed. Draws docs/learning.svg.
  *
- *   npx tsx scripts/bench-learn.ts [HOUSEHOLDS] [FIRST_SEED]
+ *   npx tsx scripts/bench-learn.ts [HOUSEHOLDS] [FIRST_SEED] [other]
+ *
+ * With `other` they cook in a pot that is not the product's own (tests/trials/other-pot.ts); nothing is drawn then.
  */
 import { writeFileSync } from 'node:fs'
 import { fork } from 'node:child_process'
@@ -38,9 +40,9 @@ interface Judged {
   ignorant: number[]
 }
 
-function judge(seed: number): Judged {
+function judge(seed: number, otherPot: boolean): Judged {
   const random = randomFrom(seed)
-  const { log, truth, misses } = household(RUNS, drawnFrom(random), USUAL_MESS, random)
+  const { log, truth, misses } = household(RUNS, drawnFrom(random), USUAL_MESS, random, { otherPot })
   const from = performance.now()
   const learnt = learnFrom(log)
   const milliseconds = performance.now() - from
@@ -61,11 +63,17 @@ function judge(seed: number): Judged {
   if (seed % AS_ASSUMED_ONE_IN !== 0)
     return { misses, held, moved: [], milliseconds, roundedOnly: [], knowing: [], ignorant: [] }
   const same = randomFrom(seed)
-  const assumed = household(RUNS, ({ kind }, isOld) => (kind === 'batch' && isOld ? Math.log(1.35) : 0), NO_MESS, same)
+  const assumed = household(
+    RUNS,
+    ({ kind }, isOld) => (kind === 'batch' && isOld ? Math.log(1.35) : 0),
+    NO_MESS,
+    same,
+    { otherPot },
+  )
   const roundedOnly = assumed.misses.slice(-20)
   const lastMisses = (believes: (log: KitchenLog, truth: Truth) => Believed) => {
     const random = randomFrom(seed)
-    return household(RUNS, drawnFrom(random), USUAL_MESS, random, { believes }).misses.slice(-20)
+    return household(RUNS, drawnFrom(random), USUAL_MESS, random, { believes, otherPot }).misses.slice(-20)
   }
   const knowing = lastMisses((_, truth) => ({
     of: (terms) => ({ mean: [...terms].reduce((sum, [id, times]) => sum + times * truth.get(id)!, 0), sd: 0 }),
@@ -81,7 +89,7 @@ function judge(seed: number): Judged {
 
 const median = (of: readonly number[]) => [...of].sort((a, b) => a - b)[Math.floor(of.length / 2)]!
 
-async function main(households: number, firstSeed: number) {
+async function main(households: number, firstSeed: number, other = '') {
   const seeds = Array.from({ length: households }, (_, i) => firstSeed + i)
   const workers = Math.max(1, availableParallelism())
   // What runs the scripts as they stand is ten times slower than what the product is built to.
@@ -98,6 +106,7 @@ async function main(households: number, firstSeed: number) {
     Array.from({ length: workers }, (_, w) =>
       inWorker(
         bundle,
+        other,
         seeds.filter((_, i) => i % workers === w),
       ),
     ),
@@ -148,12 +157,12 @@ async function main(households: number, firstSeed: number) {
     `as assumed: figures moved by ${median(moved).toFixed(3)} in the middle, ${Math.max(...moved).toFixed(3)} at most, ${(100 * below).toFixed(0)} % by less than 0.05`,
   )
   console.log('learning from a log of 60 runs, ms', median(all.map(({ milliseconds }) => milliseconds)).toFixed(1))
-  writeFileSync('docs/learning.svg', drawing(coverage, byRun))
+  if (other === '') writeFileSync('docs/learning.svg', drawing(coverage, byRun))
 }
 
-function inWorker(bundle: string, seeds: number[]): Promise<Judged[]> {
+function inWorker(bundle: string, other: string, seeds: number[]): Promise<Judged[]> {
   return new Promise((resolve, reject) => {
-    const child = fork(bundle, ['worker', ...seeds.map(String)], { execArgv: [] })
+    const child = fork(bundle, ['worker', other, ...seeds.map(String)], { execArgv: [] })
     child.on('message', (judged) => {
       child.kill()
       resolve(judged as Judged[])
@@ -213,7 +222,7 @@ function drawing(coverage: { kind: string; held: number }[], byRun: number[]): s
 if (process.argv[2] === 'worker') {
   // The channel stays open until all of it has gone through.
   process.send!(
-    process.argv.slice(3).map((seed) => judge(Number(seed))),
+    process.argv.slice(4).map((seed) => judge(Number(seed), process.argv[3] === 'other')),
     () => process.disconnect(),
   )
-} else await main(Number(process.argv[2] ?? 200), Number(process.argv[3] ?? 9000))
+} else await main(Number(process.argv[2] ?? 200), Number(process.argv[3] ?? 9000), process.argv[4])

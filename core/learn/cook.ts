@@ -6,11 +6,11 @@ import { donenessWindowOf, wantedWaterG, type DonenessWindow } from './run-fit'
 import { MINUTE_MS } from '../measure/time'
 import type { FlameName } from '../names'
 import { prepare, type PreparedFood } from '../program/prepared'
-import { firstCourse, type LivePlan } from '../live/course'
+import { firstCourse, type Course, type LivePlan } from '../live/course'
 import type { RunEvent } from '../live/event.schema'
 import { createFollower } from '../live/follow'
 import { normal } from '../live/random'
-import { createStove, type Hidden } from '../live/stove'
+import { createStove, type Hidden, type Stove } from '../live/stove'
 
 /** How a household really is, as logarithms of what is assumed, by the figures' ids; what is not there is as assumed. */
 export type Truth = ReadonlyMap<string, number>
@@ -73,6 +73,11 @@ export interface Cooked {
   misses: number[]
 }
 
+/** What a cook needs of a stove. */
+export interface StoveToCookOn extends Pick<Stove, 'heat' | 'start' | 'valve' | 'advance'> {
+  now(): { gaugePa: number; freeWaterG: number; boilMinutes: number[] }
+}
+
 const STEP_MINUTES = 1 / 12
 
 /**
@@ -86,7 +91,13 @@ export function cook(
   mess: Mess,
   startMs: number,
   random: () => number,
-  { interrupted }: { interrupted?: { atMinute: number; minutes: number } } = {},
+  {
+    interrupted,
+    stoveOf = createStove,
+  }: {
+    interrupted?: { atMinute: number; minutes: number }
+    stoveOf?: (course: Course, hidden: Hidden) => StoveToCookOn
+  } = {},
 ): Cooked {
   const of = (figure: Figure) => truth.get(idOf(figure)) ?? 0
   const noise = (sd: number) => sd * normal(random)
@@ -108,7 +119,7 @@ export function cook(
     pressure: Math.exp(of({ kind: 'pressure', cookerId })),
   }
   const course = firstCourse({ request, answer })
-  const stove = createStove({ ...course, pot: { ...course.pot, appliance } }, hidden)
+  const stove = stoveOf({ ...course, pot: { ...course.pot, appliance } }, hidden)
   const events: RunEvent[] = []
   const say = (minute: number, data: RunEvent['data']) =>
     events.push({ id: uuidOf(random), at: startMs + Math.round(minute * MINUTE_MS), data })

@@ -33,7 +33,7 @@ export interface Following {
   advice: Advice | null
   /** Null before the pot is lit, and once it is over. */
   outlook: Outlook | null
-  /** On a low flame nobody can tell whether beans with lectin have what they need: they are to whistle once more. */
+  /** Nothing was heard on a low flame, or beans with lectin may lack something: they are to whistle once more. */
   whistleAgain: boolean
   cautions: Caution[]
 }
@@ -114,8 +114,8 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
       spareEndG,
     })
     const whistleAgain =
-      course.program.length > 1 &&
-      isUnsure(foods) &&
+      isTurnedDown(course) &&
+      (isUnsure(foods) || (isSilentOnLow(state) && foods.some(({ food }) => food.lectin))) &&
       spareEndG > (pot.burner.high * ONCE_MORE_MINUTES * 60) / LATENT_J_PER_G
     return { state, course, advice, outlook, whistleAgain, cautions }
   }
@@ -229,13 +229,15 @@ const SOON_GONE = 0.5
 const LONG_SILENT_TIMES = 3
 
 /**
- * True unless nothing was ever heard of a pot, it was silent for long before its heat went off, or what pressure it had
- * was gone far sooner than it should have been.
+ * True unless nothing was ever heard of a pot, nothing since it was turned down, it was silent for long before its heat
+ * went off, or what pressure it had was gone far sooner than it should have been.
  */
-function hadPressure(state: RunState, { program }: Course, { opensFrom, curve }: Outlook): boolean {
+function hadPressure(state: RunState, course: Course, { opensFrom, curve }: Outlook): boolean {
+  const { program } = course
   const leg = lastLeg(state)
   const { heatOffAt, pressureGoneAt, whistles, atPressureAt } = leg
   if (whistles.length === 0 && atPressureAt === null) return false
+  if (isTurnedDown(course) && isSilentOnLow(state)) return false
   const { whistleMinutes: due } = curve
   const everyMs = due.length > 1 ? ((due.at(-1)! - due[0]!) / (due.length - 1)) * MINUTE_MS : Infinity
   const silentMs = (heatOffAt ?? 0) - (whistles.at(-1)?.at ?? Infinity)
@@ -248,6 +250,17 @@ function hadPressure(state: RunState, { program }: Course, { opensFrom, curve }:
 function isUnsure(foods: Parameters<typeof runCautions>[0]['foods']): boolean {
   const low = foods.map((one) => ({ ...one, gets: (one.getsLow ?? one.gets) + (one.still ?? 0) }))
   return low.some(({ food, gets, needs }) => food.lectin && gets < TOO_LITTLE * needs)
+}
+
+/** True of a whistling pot that is cooked on a lower flame than the one on which it whistles first. */
+function isTurnedDown({ pot, program }: Course): boolean {
+  return kindOf(pot.appliance).tells === 'whistles' && program.length > 1
+}
+
+/** True if no whistle was heard since the flame was turned. */
+function isSilentOnLow(state: RunState): boolean {
+  const { flameChanges, whistles } = lastLeg(state)
+  return (whistles.at(-1)?.at ?? 0) <= (flameChanges.at(-1)?.at ?? Infinity)
 }
 
 function lastSignAt(state: RunState): number {
@@ -295,8 +308,7 @@ function advise(seen: Seen, last: Advice | null): Advice | null {
   const unheard =
     kindOf(course.pot.appliance).tells === 'whistles' && whistles.length === 0 && flameChanges.length === 0
   // On a low flame nothing is heard: beans with lectin are not cooked for less than was planned on what nobody can tell.
-  const heardAt = whistles.at(-1)?.at ?? 0
-  const isSilent = isSure && course.program.length > 1 && heardAt <= (flameChanges.at(-1)?.at ?? Infinity)
+  const isSilent = isSure && isTurnedDown(course) && isSilentOnLow(state)
   const tooMany = !unheard && !isSilent && last.figure - target >= Math.max(TOO_MANY * by, TOO_MANY_SHARE * last.figure)
   const wanted = Number.isFinite(target) ? Math.ceil(target / by - 1e-9) * by : last.figure
   const asIs = endOf(last.figure)

@@ -9,7 +9,7 @@ import type { FlameName } from '../../core/names'
 import type { Outcome } from '../../core/problem'
 import type { PlanAnswer } from '../../core/program/answer'
 import type { PlanRequest } from '../../core/program/request.schema'
-import { drawnTruth, standOther, type OtherPot } from './other-pot'
+import { drawnTruth, otherPotOf, standOther } from './other-pot'
 
 /** What a cook who follows the advice made of one pot. */
 export interface Accident {
@@ -48,7 +48,7 @@ export function accident(
   const first = answer.closings[0]!
   const food = findFood(answer.foods[0]!.food)!
   const truth = drawnTruth(random, { badGaskets })
-  const stove = standOther(otherPotOf(answer), truth)
+  const stove = standOther(otherPotOf(answer.closings[0]!.case), truth)
   const flames = flamesOf(request)
   const start = first.case.program[0]!
   const nominal = 'heatW' in start ? start.heatW : 0
@@ -115,27 +115,6 @@ const told = ({ outlook, advice }: Following) =>
 
 function flamesOf({ burner }: PlanRequest): Record<FlameName, number> {
   return BURNERS[burner === 'weak' ? 'weak' : 'strong']
-}
-
-function otherPotOf(answer: PlanAnswer): OtherPot {
-  const { appliance, load, place, foods } = answer.closings[0]!.case
-  if (!('liftPa' in appliance)) throw new TypeError('It must whistle')
-  const { metalKg, metalJPerKgK, lossWPerK, liftPa, reseatPa, ventKgPerS, purgeKg, leakKgPerS } = appliance
-  return {
-    metalJPerK: metalKg * metalJPerKgK,
-    foodJPerK: load.foodJPerK,
-    waterKg: load.freeWaterKg,
-    startC: load.startC,
-    roomC: place.roomC,
-    altitudeM: place.altitudeM,
-    lossWPerK,
-    liftPa,
-    reseatPa,
-    ventKgPerS,
-    purgeKg,
-    leakKgPerS,
-    foods: foods.map(({ sizeMm = 0, zC }) => ({ sizeMm, zC })),
-  }
 }
 
 const FOODS = [

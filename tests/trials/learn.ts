@@ -5,11 +5,14 @@ import type { Believed } from '../../core/learn/joint'
 import { learnFrom, type KitchenLog, type LoggedRun } from '../../core/learn/log'
 import { fitRun } from '../../core/learn/run-fit'
 import { cook, type Mess, type Truth } from '../../core/learn/cook'
+import type { Course } from '../../core/live/course'
+import type { Hidden } from '../../core/live/stove'
 import { normal } from '../../core/live/random'
 import { DAY_MS } from '../../core/measure/time'
 import { FLAMES } from '../../core/names'
 import { plan } from '../../core/program/plan'
 import type { PlanRequest } from '../../core/program/request.schema'
+import { drawnTruth, otherStove } from './other-pot'
 
 export interface Pot {
   cookerId: string
@@ -91,7 +94,11 @@ export function household(
   drawn: (figure: Figure, isOld: boolean) => number,
   mess: Mess,
   random: () => number,
-  { believes = learnFrom as (log: KitchenLog, truth: Truth) => Believed } = {},
+  {
+    believes = learnFrom as (log: KitchenLog, truth: Truth) => Believed,
+    /** Cooks in the other pot (other-pot.ts), whose gaskets and weights also differ; whistling pots only. */
+    otherPot = false,
+  } = {},
 ): Household {
   const truth = new Map<string, number>()
   const need = (figure: Figure, isOld = false) => {
@@ -103,12 +110,14 @@ export function household(
     runs: LoggedRun[]
     bags: KitchenLog['bags'][number][]
   } = { runs: [], bags: [], gaskets: [], waterTests: [], forgotten: [], without: [] }
+  const cookedIn = otherPot ? COOKED_IN.filter(({ burnerId }) => burnerId) : COOKED_IN
+  const built = new Map<string, ReturnType<typeof drawnTruth>>()
   const used = new Map<string, number>()
   const misses: number[] = []
   for (let i = 0; i < runs; i++) {
     const at = START_MS + i * 2.5 * DAY_MS
     const food = FOODS[Math.floor(random() * FOODS.length)]!
-    const on = COOKED_IN[Math.floor(random() * COOKED_IN.length)]!
+    const on = cookedIn[Math.floor(random() * cookedIn.length)]!
     const times = used.get(food.foodId) ?? 0
     used.set(food.foodId, times + 1)
     const bagId = `${food.foodId}-${Math.floor(times / BAG_LASTS)}`
@@ -133,7 +142,10 @@ export function household(
     const answer = plan(request, { range: false })
     if (!answer.ok) continue
     const live = { request, answer: answer.value }
-    const cooked = cook(live, { cookerId, burnerId, bagIds: [bagId] }, truth, mess, at, random)
+    if (otherPot && !built.has(cookerId)) built.set(cookerId, drawnTruth(random, { badGaskets: false }))
+    const of = built.get(cookerId)
+    const stoveOf = of && ((course: Course, hidden: Hidden) => otherStove(course, hidden, of))
+    const cooked = cook(live, { cookerId, burnerId, bagIds: [bagId] }, truth, mess, at, random, { stoveOf })
     const fit = fitRun(live, cooked.events)
     misses.push(cooked.misses[0]!)
     if (fit) log.runs.push({ id: `run-${i}`, fit, cookerId, burnerId, bagIds: [bagId], verdicts: cooked.verdicts })

@@ -1,3 +1,7 @@
+import type { StoveToCookOn } from '../../core/learn/cook'
+import { hiddenPot, type Hidden, type Sign } from '../../core/live/stove'
+import type { Course } from '../../core/live/course'
+import type { LoadedPot } from '../../core/pot/case.schema'
 import { normal } from '../../core/live/random'
 import { UNMEASURED } from '../../core/unknown'
 
@@ -121,5 +125,54 @@ export function standOther(pot: OtherPot, truth: Truth) {
     },
     now: () => ({ tempC, gaugePa: gauge(), waterG: Math.max(0, waterKg) * 1000, doses: [...doses], dryAt }),
     isShut: () => gauge() > OPENS_PA,
+  }
+}
+
+/** The same pot as a planned one. */
+export function otherPotOf({ appliance, load, place, foods }: LoadedPot): OtherPot {
+  if (!('liftPa' in appliance)) throw new TypeError('It must whistle')
+  const { metalKg, metalJPerKgK, lossWPerK, liftPa, reseatPa, ventKgPerS, purgeKg, leakKgPerS } = appliance
+  return {
+    metalJPerK: metalKg * metalJPerKgK,
+    foodJPerK: load.foodJPerK,
+    waterKg: load.freeWaterKg,
+    startC: load.startC,
+    roomC: place.roomC,
+    altitudeM: place.altitudeM,
+    lossWPerK,
+    liftPa,
+    reseatPa,
+    ventKgPerS,
+    purgeKg,
+    leakKgPerS,
+    foods: foods.map(({ sizeMm = 0, zC }) => ({ sizeMm, zC })),
+  }
+}
+
+/** The other pot in place of the stove on which a household cooks; a flame's heat is given in W as it really is. */
+export function otherStove(
+  course: Course,
+  hidden: Hidden,
+  { leak, lift }: Pick<Truth, 'leak' | 'lift'>,
+): StoveToCookOn {
+  const pot = otherPotOf(hiddenPot(course.pot, hidden))
+  const flames = { high: 1, medium: 1, low: 1, simmer: 1 }
+  const stove = standOther(pot, { flames, leak, lift, loss: 1, swing: 1, vent: 1, load: 1 })
+  let watts = 0
+  let valveOpen = false
+  return {
+    start() {
+      throw new TypeError('It has no heat of its own')
+    },
+    heat: (now) => void (watts = now),
+    valve: (open) => void (valveOpen = open),
+    advance: (untilMinute) =>
+      stove
+        .advance(untilMinute * 60, watts * hidden.heat, valveOpen)
+        .map((second): Sign => ({ minute: second / 60, kind: 'whistle' })),
+    now() {
+      const { gaugePa, waterG, doses } = stove.now()
+      return { gaugePa, freeWaterG: waterG, boilMinutes: doses }
+    },
   }
 }
