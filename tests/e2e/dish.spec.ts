@@ -67,6 +67,7 @@ test('a dish is written, cooked and logged', async ({ page }) => {
   await page.getByRole('button', { name: 'Light it' }).click()
   await expect(page).toHaveURL(/\/cook\//)
   const pot = await PotBeside.light(page)
+  await expect(page.locator('.great')).toHaveText(/of\s+\d+/)
   const count = Number((await page.locator('.great').innerText()).match(/of\s+(\d+)/)![1])
   await pot.whistle(count)
   await pot.finish()
