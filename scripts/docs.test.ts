@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { COMMON_PRACTICE } from './common-practice'
-import { modelRange, modelText, SCHEMAS } from './docs'
+import { modelText, practicePlan, SCHEMAS } from './docs'
 
 // What is generated must be what the code would generate now: npm run docs brings it up to date.
 describe('the generated documents', () => {
@@ -15,38 +15,35 @@ describe('the generated documents', () => {
   })
 })
 
-describe('the model beside common practice', () => {
-  /** Of these common figures, how many have their middle within the range that the model gives. */
-  function within(soaked: boolean, electric: boolean) {
-    const key = `${electric ? 'minutes' : 'whistles'}${soaked ? 'Soaked' : 'Dry'}` as const
-    const held = COMMON_PRACTICE.map(({ food, ...common }) => {
-      const span = common[key]!.split('–').map(Number)
-      const { low, high } = modelRange(food, soaked, electric)!
-      // A span of counts is met by any of them.
-      return low <= span.at(-1)! && span[0]! <= high
-    })
-    return { held: held.filter(Boolean).length, of: held.length }
+describe('the figure that is told, beside common practice', () => {
+  /** What is told over the middle of what is common, for each of the 56 figures. */
+  function shares(electric: boolean) {
+    return COMMON_PRACTICE.flatMap(({ food, ...common }) =>
+      [true, false].map((soaked) => {
+        const span = common[`${electric ? 'minutes' : 'whistles'}${soaked ? 'Soaked' : 'Dry'}`]!.split('–').map(Number)
+        const middle = (span[0]! + span.at(-1)!) / 2
+        const { range, clock } = practicePlan(food, soaked, electric)!
+        return { share: range.figure / middle, off: Math.abs(range.figure - middle), first: clock.pressureAtMinute! }
+      }),
+    )
   }
+  const median = (of: { share: number }[]) => of.map(({ share }) => share).sort((a, b) => a - b)[of.length >> 1]!
+  const near = (of: { share: number; off: number }[]) =>
+    of.filter(({ share, off }) => Math.abs(share - 1) <= 0.3 || off <= 1).length
 
-  it('holds nearly every whistle count that cooks commonly use in its range', () => {
-    const [soaked, dry] = [within(true, false), within(false, false)]
-    expect(soaked.of + dry.of).toBe(56)
-    expect(soaked.held + dry.held).toBeGreaterThanOrEqual(53)
+  it('is near to most whistle counts, and the first comes soon', () => {
+    const whistles = shares(false)
+    expect(whistles.length).toBe(56)
+    expect(near(whistles)).toBeGreaterThanOrEqual(48)
+    expect(median(whistles)).toBeGreaterThan(0.85)
+    expect(median(whistles)).toBeLessThanOrEqual(1.2)
+    expect(Math.max(...whistles.map(({ first }) => first))).toBeLessThan(16)
   })
 
-  it('lies below the electric charts, which allow for any bag, and by how much is known', () => {
-    const shares = COMMON_PRACTICE.flatMap(({ food, minutesSoaked, minutesDry }) =>
-      [
-        [minutesSoaked, true],
-        [minutesDry, false],
-      ].map(([text, soaked]) => {
-        const span = (text as string).split('–').map(Number)
-        const middle = (span[0]! + span.at(-1)!) / 2
-        return modelRange(food, soaked as boolean, true)!.figure / middle
-      }),
-    ).sort((a, b) => a - b)
-    const median = shares[shares.length >> 1]!
-    expect(median).toBeGreaterThan(0.5)
-    expect(median).toBeLessThan(0.95)
+  it('is near to most electric charts', () => {
+    const minutes = shares(true)
+    expect(near(minutes)).toBeGreaterThanOrEqual(40)
+    expect(median(minutes)).toBeGreaterThan(0.85)
+    expect(median(minutes)).toBeLessThan(1.2)
   })
 })

@@ -8,8 +8,8 @@ import { dishRequestSchema } from '../core/dish/dish.schema'
 import { logFileSchema } from '../core/learn/log-file.schema'
 import { mealRequestSchema } from '../core/meal/meal.schema'
 import { plan } from '../core/program/plan'
-import type { FigureRange } from '../core/program/range'
-import type { Style } from '../core/appliance/style.schema'
+import type { ClosingAnswer } from '../core/program/answer'
+import { styleOf } from '../core/program/styles'
 import { planRequestSchema, type PlanRequest } from '../core/program/request.schema'
 import { simulationCaseSchema } from '../core/pot/case.schema'
 import CATALOGUE from '../locales/en/catalogue.json'
@@ -30,11 +30,11 @@ export const SCHEMAS = {
   'docs/meal-request.schema.json': () => schemaText(mealRequestSchema, 'Bivvet meal request'),
 }
 
-/** The figure that the model gives, with the range that covers what is unknown; null where it gives none. */
-export function modelRange(food: string, soaked: boolean, electric: boolean): FigureRange | null {
+/** The plan of 250 g of a food as cooks make it; null where there is none. */
+export function practicePlan(food: string, soaked: boolean, electric: boolean): ClosingAnswer | null {
   const found = findFood(food)!
   const [, mostHours] = found.soak!.adviceHours
-  const style: Style = electric ? { kind: 'electric', level: 'high' } : { kind: 'whistles', flame: 'medium' }
+  const style = styleOf(electric ? 'electric' : 'whistles')
   const request: PlanRequest = {
     kitchen: { altitudeM: 0, roomC: 25, tapC: 20 },
     cooker: electric ? 'electric-6l' : 'whistling-5l-aluminium',
@@ -53,14 +53,15 @@ export function modelRange(food: string, soaked: boolean, electric: boolean): Fi
     release: 'auto',
   }
   const outcome = plan(request)
-  return outcome.ok ? outcome.value.closings[0]!.range : null
+  return outcome.ok ? outcome.value.closings[0]! : null
 }
 
+/** The figure that is told, and in brackets the one at which a look may pay. */
 function modelFigure(food: string, soaked: boolean, electric: boolean): string {
-  const range = modelRange(food, soaked, electric)
-  if (!range) return '–'
-  const { figure, low, high } = range
-  return low === high ? `${figure}` : `${figure} (${low}–${high})`
+  const closing = practicePlan(food, soaked, electric)
+  if (!closing) return '–'
+  const { range, firstCheck } = closing
+  return firstCheck.figure < range.figure ? `${range.figure} (${firstCheck.figure})` : `${range.figure}`
 }
 
 function practiceTable(): string {

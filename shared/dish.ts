@@ -3,7 +3,7 @@ import { CATALOGUE } from '../core/food/catalogue'
 import { asLearnt, learntOfFoods } from '../core/learn/apply'
 import type { Believed } from '../core/learn/joint'
 import type { PlanRequest } from '../core/program/request.schema'
-import { styleOf } from '../core/program/styles'
+import { styleSaid } from '../core/program/styles'
 import type { DishRequest, PotOfStage, PotSettings, Stage } from '../core/dish/dish.schema'
 import type { StageKind } from '../core/dish/names'
 import { minutesOf } from '../core/dish/stages'
@@ -30,7 +30,8 @@ export function usualPot(kitchen: Kitchen): PotSettings {
     cookerId: cooker?.id ?? '',
     burnerId: inUse(kitchen.burners)[0]?.id ?? '',
     style: cooker ? stylesFor(cooker.cooker)[0]! : 'whistles',
-    flame: 'medium',
+    flame: null,
+    heatUp: 'high',
     level: 'high',
     freeLiquid: 'spoonable',
     foods: [],
@@ -69,7 +70,7 @@ export function potOfStage(
     ...(flames ? { burner: flames } : {}),
     contents: [{ food: 'navy-bean', dryG: 200, soak: null, where: 'base' }],
     liquids: [],
-    style: styleOf(settings.style, settings),
+    style: styleSaid(settings.style, settings),
     release: 'auto',
   }
   const on = { cookerId: of.id, burnerId: heatsItself(of.cooker.appliance) ? null : (burner?.id ?? null), bagIds: [] }

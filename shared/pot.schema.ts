@@ -59,7 +59,10 @@ export const potSchema = z.object({
   freeLiquid: z.enum(FREE_LIQUIDS),
   cookerId: reference,
   burnerId: reference,
-  flame: z.enum(FLAMES),
+  /** On which whistles are counted; null where it is set by how often the pot whistles. */
+  flame: z.enum(FLAMES).nullable(),
+  /** Until the first whistle; the same if left out, as in documents from before it could be told. */
+  heatUp: z.enum(FLAMES).optional(),
   /** The style last used with each kind of appliance. */
   styles: z.partialRecord(z.string().max(20), z.enum(STYLES)),
   level: z.enum(LEVELS),

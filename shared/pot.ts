@@ -1,7 +1,8 @@
 import { heatsItself } from '../core/appliance/appliance'
 import { asLearnt, type CookedWith } from '../core/learn/apply'
 import type { Believed } from '../core/learn/joint'
-import { styleOf } from '../core/program/styles'
+import { withFlame } from '../core/program/count'
+import { styleSaid } from '../core/program/styles'
 import { cooksCovered } from '../core/food/food'
 import type { Food, Soak } from '../core/food/food.schema'
 import type { Addition } from '../core/food/need'
@@ -108,7 +109,8 @@ export function newPot(food: Food, kitchen: Kitchen, asked: AskedAmount | null =
     freeLiquid: cooksCovered(food) ? 'spoonable' : 'drained',
     cookerId: inUse(kitchen.cookers)[0]?.id ?? '',
     burnerId: inUse(kitchen.burners)[0]?.id ?? '',
-    flame: 'medium',
+    flame: null,
+    heatUp: 'high',
     styles: {},
     level: 'high',
     given: [],
@@ -227,13 +229,13 @@ export function requestOf(
     liquids: pot.liquids.map((liquid) => ({ kind: liquid.kind, g: liquidG(liquid, kitchen) })),
     freeLiquid: pot.freeLiquid,
     ...(stackOf(pot) ? { trivetMm: stackOf(pot)!.trivetMm } : {}),
-    style: styleOf(style, { flame: pot.flame, level: pot.level }),
+    style: styleSaid(style, pot),
     release: 'auto',
     ...(given.length > 0 ? { given } : {}),
     ...(measured.heatSpread === null ? {} : { spread: { flame: measured.heatSpread } }),
     ...(foods.length > 0 ? { foods } : {}),
   }
-  return learnt ? asLearnt(request, cookedWith(pot, kitchen, of), learnt) : request
+  return withFlame(learnt ? asLearnt(request, cookedWith(pot, kitchen, of), learnt) : request)
 }
 
 /** What a pot is cooked with, as a household's log knows it. */
@@ -425,7 +427,8 @@ export function potOfRequest(
     ...(kitchen.burners.some(({ id }) => id === burnerId) ? { burnerId: burnerId! } : {}),
     ...stackOfRequest(request, kitchen),
     styles: of ? { [of.cooker.appliance.kind]: style.kind } : {},
-    ...('flame' in style ? { flame: style.flame } : {}),
+    ...('flame' in style ? { flame: style.flame ?? null } : {}),
+    ...(style.kind === 'whistles' ? { heatUp: style.heatUp } : {}),
     ...('level' in style ? { level: style.level } : {}),
   }
 }

@@ -115,8 +115,8 @@ export function cookedAnyhow(plan: LivePlan, hidden: Hidden, random: () => numbe
         else turn('flame' in style ? style.flame : 'high')
         break
       }
-      case 'turn-low':
-        turn('low')
+      case 'turn-down':
+        turn(event?.kind === 'flame' ? event.flame : 'low')
         break
       case 'turn-off':
       case 'overdue-dry':

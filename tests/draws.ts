@@ -69,7 +69,11 @@ const cookers = fc.oneof(
 const flames = fc.constantFrom(...FLAMES.slice(0, 3))
 const levels = fc.constantFrom(...LEVELS)
 const STYLES: Record<StyleKind, fc.Arbitrary<Style>> = {
-  whistles: fc.record({ kind: fc.constant('whistles' as const), flame: flames }),
+  whistles: fc.oneof(
+    fc.record({ kind: fc.constant('whistles' as const), heatUp: fc.constant('high' as const) }),
+    fc.record({ kind: fc.constant('whistles' as const), flame: flames, heatUp: fc.constant('high' as const) }),
+    fc.record({ kind: fc.constant('whistles' as const), flame: flames }),
+  ),
   'first-whistle-then-low': fc.constant({ kind: 'first-whistle-then-low' }),
   clock: fc.record({ kind: fc.constant('clock' as const), flame: flames }),
   'high-then-low': fc.record({ kind: fc.constant('high-then-low' as const), whistles: between(1, 3) }),

@@ -32,7 +32,7 @@ export const aKitchen = (change: Partial<Kitchen> = {}): Kitchen => ({
 export const BEANS: PlanRequest = {
   kitchen: { altitudeM: 0, roomC: 20, tapC: 20 },
   cooker: 'whistling-5l-aluminium',
-  burner: 'strong',
+  burner: { high: 1300, medium: 520, low: 300, simmer: 200 },
   contents: [{ food: 'navy-bean', dryG: 300, soak: { hours: 9, waterC: 20, keepWater: false }, where: 'base' }],
   liquids: [],
   freeLiquid: 'spoonable',

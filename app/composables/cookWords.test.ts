@@ -172,7 +172,7 @@ describe('what the Cook screen says', () => {
       13,
       'wait-at-pressure',
     ],
-    ['one whistle, then low', { style: { kind: 'first-whistle-then-low' } }, [LIT, ...whistles(8)], 8.2, 'turn-low'],
+    ['one whistle, then low', { style: { kind: 'first-whistle-then-low' } }, [LIT, ...whistles(8)], 8.2, 'turn-down'],
   ])('has its sentences for %s', async (_, change, events, minute, id) => {
     const told = await said(saved(change), [CHECKED, ...events], minute)
     expect(told.id).toBe(id)
@@ -183,7 +183,7 @@ describe('what the Cook screen says', () => {
 
   it('calls only for what somebody has to come for', () => {
     const calls = (id: NextAction['id']) => isCall({ id, event: null, dueAt: null, whistlesLeft: 0 })
-    expect((['turn-off', 'turn-low', 'open-valve', 'open', 'let-finish'] as const).every(calls)).toBe(true)
+    expect((['turn-off', 'turn-down', 'open-valve', 'open', 'let-finish'] as const).every(calls)).toBe(true)
     expect((['light', 'count', 'wait-fall', 'judge', 'wait-sum', 'put-in'] as const).some(calls)).toBe(false)
   })
 })

@@ -31,7 +31,7 @@ export function useCookWords() {
 
   function headline(action: NextAction): string {
     const { id, whistlesLeft } = action
-    if (id === 'lower-flame') return t('cook.action.lower-flame', { flame: flameOf(action) })
+    if (id === 'lower-flame' || id === 'turn-down') return t(`cook.action.${id}`, { flame: flameOf(action) })
     return id === 'count' ? t('cook.action.count', { n: whistlesLeft }, whistlesLeft) : t(`cook.action.${id}`)
   }
 
@@ -108,6 +108,9 @@ export function useCookWords() {
     if (id === 'interrupted') return t(`cook.detail.interrupted.${leg.interruptions.at(-1)!.why}`)
     const isDue = dueAt !== null && dueAt <= nowMs
     if (id === 'count') return dueAt === null ? '' : t(isDue ? 'cook.detail.count-due' : 'cook.detail.count', params)
+    const { whistleEveryS } = answer.closings[course.closing.number]?.program ?? {}
+    if (id === 'turn-down' && course.program.at(-1)!.kind === 'whistles')
+      return whistleEveryS ? t('cook.detail.turn-down-count', { every: everyWords(t, number, whistleEveryS) }) : ''
     if (id === 'wait-first-whistle' && isDue) return t('cook.detail.wait-first-whistle-due')
     if (id === 'overdue' && runsByItself(answer)) return t('cook.detail.overdue-electric')
     const waitsForValve = id === 'wait-fall' && answer.release && answer.release.kind !== 'natural'

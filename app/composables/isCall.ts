@@ -8,7 +8,7 @@ const CALLS: readonly NextAction['id'][] = [
   'lower-flame',
   'off-and-look',
   'whistle-again',
-  'turn-low',
+  'turn-down',
   'turn-off',
   'let-finish',
   'open-valve',

@@ -29,7 +29,7 @@ export const [providePotPlan, useProvidedPotPlan] = createInjectionState(() => {
     const burner = pot.measured?.burner
     if (!burner || !answer.value || heatsItself(applianceOf(answer.value))) return 1
     const style = pot.request?.style
-    return burner[style && 'flame' in style ? style.flame : 'high'] / BURNERS.strong.high
+    return burner[(style && 'flame' in style && style.flame) || 'high'] / BURNERS.strong.high
   })
   const cup = computed(() => kitchen.kitchen?.measures.find(({ id }) => id === pot.form.items[0]?.unit) ?? kitchen.cup)
   return { ...plan, nowMs, heat, cup, ...useLight() }

@@ -1,4 +1,5 @@
 import type { MaybeRefOrGetter } from 'vue'
+import { litOn } from '~~/core/program/styles'
 import { runsByItself } from '~~/core/live/next'
 import { measuredCooker } from '~~/shared/kitchen'
 import type { SavedPlan } from '~~/shared/household'
@@ -16,7 +17,7 @@ export function useBurnerText(of: MaybeRefOrGetter<SavedPlan>) {
     const used = kitchen.burners.find(
       (one) => JSON.stringify(own ? measuredCooker(own, one).burner : one.burner) === asked,
     )
-    const flame = t(`pot.flames.${'flame' in request.style ? request.style.flame : 'high'}`)
+    const flame = t(`pot.flames.${litOn(request.style)}`)
     return used ? t('cook.by', { name: used.name, flame }) : ''
   })
 }

@@ -30,6 +30,6 @@ export function flamesTimes({ high, medium, low, simmer }: Burner, times: number
 
 /** Two usual burners (engineering estimates). */
 export const BURNERS: Readonly<Record<'strong' | 'weak', Burner>> = {
-  strong: { high: 1300, medium: 520, low: 300, simmer: 200 },
-  weak: { high: 800, medium: 400, low: 250, simmer: 170 },
+  strong: { high: 1300, medium: 400, low: 300, simmer: 200 },
+  weak: { high: 800, medium: 300, low: 230, simmer: 170 },
 }

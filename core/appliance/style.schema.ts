@@ -1,13 +1,17 @@
 import { z } from 'zod'
 import { figure } from '../fields.schema'
-import { FLAMES, LEVELS } from '../names'
+import { FLAMES, LEVELS, type FlameName } from '../names'
 
 const flame = z.enum(FLAMES)
 const level = z.enum(LEVELS)
 
 /** How the cook tells the cooker what to do; the figure that is asked for is counted in its last step. */
 export const styleSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('whistles'), flame }),
+  /**
+   * Counted on a flame, left out where it is set by how often the pot whistles; until the first whistle on `heatUp`,
+   * high as a rule, or on the same flame where it is left out, as it was before it could be told.
+   */
+  z.object({ kind: z.literal('whistles'), flame: flame.optional(), heatUp: flame.optional() }),
   /** Or, where nothing whistles, the pressure. */
   z.object({ kind: z.literal('first-whistle-then-low') }),
   /** By the clock from lighting. */
@@ -23,3 +27,6 @@ export const styleSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('basket'), tempC: figure }),
 ])
 export type Style = z.infer<typeof styleSchema>
+/** A style with the flame on which whistles are counted. */
+export type SetStyle =
+  Exclude<Style, { kind: 'whistles' }> | (Extract<Style, { kind: 'whistles' }> & { flame: FlameName })

@@ -78,7 +78,10 @@ const potSettingsSchema = z.object({
   cookerId: z.string().max(LENGTH.id),
   burnerId: z.string().max(LENGTH.id),
   style: z.enum(STYLES),
-  flame: z.enum(FLAMES),
+  /** On which whistles are counted; null where it is set by how often the pot whistles. */
+  flame: z.enum(FLAMES).nullable(),
+  /** Until the first whistle; the same if left out, as in documents from before it could be told. */
+  heatUp: z.enum(FLAMES).optional(),
   level: z.enum(LEVELS),
   freeLiquid: z.enum(FREE_LIQUIDS),
   foods: z.array(potFoodSchema).max(MOST.contents),

@@ -2,6 +2,7 @@ import { needOf } from '../food/need'
 import { usualTexture } from '../food/texture'
 import { failed, type Outcome, type Problem } from '../problem'
 import { unitOf, type PlanAnswer } from '../program/answer'
+import { withFlame } from '../program/count'
 import { plan } from '../program/plan'
 import type { PlanRequest } from '../program/request.schema'
 import { dishCautions, type Caution } from '../safety/rules'
@@ -276,7 +277,7 @@ function closePot(
   ran: Ran,
 ): void {
   const of = request.pots?.[stage.id] ?? request.pot
-  const asked = potRequest(stage.pot!, of, contents, { freeG: stoodG }, request)
+  const asked = withFlame(potRequest(stage.pot!, of, contents, { freeG: stoodG }, request))
   const sourLines = contents.others.filter(({ what }) => what.sour).map(({ line }) => line)
   const cooked = cookInPot(asked, contents, row)
   if (!cooked.ok) {

@@ -3,7 +3,7 @@ import type { Outcome } from '../problem'
 import type { PlanAnswer } from '../program/answer'
 import { plan } from '../program/plan'
 import type { Content, PlanRequest } from '../program/request.schema'
-import { styleOf } from '../program/styles'
+import { styleSaid } from '../program/styles'
 import { boilingC } from '../steam/steam'
 import type { Addition } from '../food/need'
 import { uptakeFor, usualTexture } from '../food/texture'
@@ -20,7 +20,8 @@ export const USUAL_POT: PotSettings = {
   cookerId: '',
   burnerId: '',
   style: 'whistles',
-  flame: 'medium',
+  flame: null,
+  heatUp: 'high',
   level: 'high',
   freeLiquid: 'spoonable',
   foods: [],
@@ -103,7 +104,7 @@ export function potRequest(
       sourG: sourOf(contents.others, liquids),
     },
     freeLiquid: settings.freeLiquid,
-    style: styleOf(settings.style, settings),
+    style: styleSaid(settings.style, settings),
     release: 'auto',
     ...(settings.pourG === undefined ? {} : { given: [{ pourG: settings.pourG }] }),
     ...(of.heatSpread === undefined ? {} : { spread: { flame: of.heatSpread } }),

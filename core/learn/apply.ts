@@ -1,8 +1,9 @@
 import { heatsItself, holdsPressure } from '../appliance/appliance'
 import { figureOf } from '../appliance/figures'
 import type { Food, FoodGroup } from '../food/food.schema'
-import { FLAMES } from '../names'
+import { FLAMES, type FlameName } from '../names'
 import { findFood } from '../food/catalogue'
+import { prepare } from '../program/prepared'
 import { burnerOf, cookerOf } from '../program/stove'
 import type { LearntFactors, PlanRequest } from '../program/request.schema'
 import { UNMEASURED } from '../unknown'
@@ -22,6 +23,17 @@ export interface CookedWith {
 const LEAST_CHANGE = 0.005
 /** No learnt factor goes beyond this, whatever was heard and said (engineering estimate). */
 const MOST_LOG = Math.log(4)
+
+/** The flame on which a pot cooks: that on which its whistles are counted, or high where it is turned down by the clock. */
+function countedOn(request: PlanRequest): FlameName {
+  const { style } = request
+  if (style.kind === 'clock') return style.flame
+  if (style.kind !== 'whistles') return 'high'
+  const prepared = style.flame ? null : prepare(request)
+  return (
+    style.flame ?? (prepared!.ok && prepared!.value.style.kind === 'whistles' ? prepared!.value.style.flame : 'high')
+  )
+}
 
 /**
  * The request with what the log has taught of its cooker, burner, bags and foods: the means as factors, and how sure they
@@ -70,7 +82,7 @@ export function asLearnt(request: PlanRequest, pot: CookedWith, learnt: Believed
         return { flame, own, is: knows(own) ? ofSaid(burner[flame], own, common) : of(common) }
       })
       factors.flames = Object.fromEntries(flames.map(({ flame, is }) => [flame, timesOf(is.mean)])) as never
-      const used = 'flame' in request.style ? request.style.flame : 'high'
+      const used = countedOn({ ...request, learnt: factors })
       const { own, is } = flames.find(({ flame }) => flame === used)!
       if (knows(own)) narrow('flame', nextRun(is.sd))
     }

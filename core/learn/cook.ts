@@ -1,4 +1,5 @@
 import { heatsItself } from '../appliance/appliance'
+import type { SetStyle } from '../appliance/style.schema'
 import { unlearntBoilMinutes } from '../food/need'
 import { idOf, OLD_BATCH, type Figure } from './figure'
 import type { LoggedVerdict } from './log'
@@ -123,15 +124,14 @@ export function cook(
   const events: RunEvent[] = []
   const say = (minute: number, data: RunEvent['data']) =>
     events.push({ id: uuidOf(random), at: startMs + Math.round(minute * MINUTE_MS), data })
-  const { style } = request
-  const first: FlameName = 'flame' in style ? style.flame : 'high'
+  const { style } = course.closing.pot
+  const { first, turned } = flamesOf(style)
   const onFlame = (flame: FlameName) =>
     stove.heat((base.value.burner[flame] * Math.exp(heatOf(flame) + knob)) / hidden.heat)
   say(0, { kind: 'lit' })
   if (burnerId) onFlame(first)
   else stove.start()
   const figure = answer.closings[0]!.range.figure
-  const untilLow = style.kind === 'high-then-low' ? style.whistles : 1
   // The pot is followed as the product follows it: what was missed is counted in.
   const follow = createFollower({ request, answer }, { bands: false })
   let whistles = 0
@@ -142,7 +142,7 @@ export function cook(
     if (style.kind === 'whistles') whistles = outlook?.soFar ?? whistles
   }
   let offAt: number | null = null
-  let lowSince: number | null = null
+  let turnedAt: number | null = null
   for (let minute = STEP_MINUTES; offAt === null && minute < 300; minute += STEP_MINUTES) {
     if (interrupted && burnerId && minute >= interrupted.atMinute) {
       const { atMinute, minutes } = interrupted
@@ -152,7 +152,7 @@ export function cook(
       say(atMinute, { kind: 'interrupted', why: 'gas' })
       minute = atMinute + minutes
       stove.advance(minute)
-      onFlame(lowSince === null ? first : 'low')
+      onFlame(turned && turnedAt !== null ? turned.to : first)
       say(minute, { kind: 'resumed' })
     }
     for (const sign of stove.advance(minute)) {
@@ -165,16 +165,14 @@ export function cook(
     }
     if (!burnerId || offAt !== null) continue
     if (style.kind === 'whistles' && whistles >= advised) offAt = minute
-    if (style.kind === 'clock' && minute >= advised) offAt = minute
-    if ((style.kind === 'first-whistle-then-low' || style.kind === 'high-then-low') && whistles >= untilLow) {
-      if (lowSince === null) {
-        lowSince = minute
-        onFlame('low')
-        say(minute, { kind: 'flame', flame: 'low' })
-        listen()
-      }
-      if (minute - lowSince >= advised) offAt = minute
+    else if (turned && turnedAt === null && whistles >= turned.after) {
+      turnedAt = minute
+      onFlame(turned.to)
+      say(minute, { kind: 'flame', flame: turned.to })
+      listen()
     }
+    if (style.kind === 'clock' && minute >= advised) offAt = minute
+    if (style.kind !== 'whistles' && turnedAt !== null && minute - turnedAt >= advised) offAt = minute
   }
   const off = offAt ?? 300
   if (burnerId) stove.heat(0)
@@ -231,6 +229,24 @@ export function cook(
       of({ kind: 'group-taste', group: food.group }) +
       of({ kind: 'taste' })
     )
+  }
+}
+
+/** The flame that a pot is lit on, and the one that it is turned to after so many whistles. */
+function flamesOf(style: SetStyle): { first: FlameName; turned: { to: FlameName; after: number } | null } {
+  switch (style.kind) {
+    case 'whistles': {
+      const { flame, heatUp = flame } = style
+      return { first: heatUp, turned: heatUp === flame ? null : { to: flame, after: 1 } }
+    }
+    case 'clock':
+      return { first: style.flame, turned: null }
+    case 'high-then-low':
+      return { first: 'high', turned: { to: 'low', after: style.whistles } }
+    case 'first-whistle-then-low':
+      return { first: 'high', turned: { to: 'low', after: 1 } }
+    default:
+      return { first: 'high', turned: null }
   }
 }
 

@@ -35,7 +35,7 @@ function testOf(truth: Measured, waterG = 1000): WaterTest & { leftG: number } {
 
 const leaky: Measured = {
   appliance: { ...COOKERS['whistling-3l-aluminium']!.appliance, lossWPerK: 2.1, leakKgPerS: 3e-5 } as never,
-  burner: { high: 1050, medium: 640, low: 350, simmer: 200 },
+  burner: { high: 1050, medium: 350, low: 350, simmer: 200 },
 }
 const fitted = (test: WaterTest, before: Measured) => {
   const outcome = fitWaterTest(test, before)
@@ -63,9 +63,11 @@ describe('a water test', () => {
 
   it('comes closer to the truth from any start, and stands what a cook misreads', () => {
     const factor = fc.double({ min: 0.75, max: 1.3, noNaN: true })
+    // Weaker still, its medium flame hardly makes up the losses, and one reading decides everything.
+    const heats = fc.double({ min: 0.85, max: 1.3, noNaN: true })
     const misread = fc.array(fc.double({ min: -0.03, max: 0.03, noNaN: true }), { minLength: 14, maxLength: 14 })
     fc.assert(
-      fc.property(factor, factor, misread, (heat, loss, slips) => {
+      fc.property(heats, factor, misread, (heat, loss, slips) => {
         const base = generic('whistling-5l-aluminium')
         const truth: Measured = {
           appliance: { ...base.appliance, lossWPerK: base.appliance.lossWPerK * loss },

@@ -45,6 +45,8 @@ export interface Course {
   /** Boil-minutes that each food had before, and that later closings will give it. */
   had: number[]
   still: number[]
+  /** It was planned so that nine such pots in ten are done. */
+  isSure: boolean
 }
 
 /** A kept plan that cannot be read any more: a food or a cooker that it names is unknown to this version. */
@@ -63,6 +65,7 @@ export function firstCourse({ request, answer }: LivePlan): Course {
     release,
     had: answer.foods.map(() => 0),
     still,
+    isSure: answer.closings[0]!.isSure ?? false,
   }
 }
 
@@ -89,6 +92,8 @@ export function nextCourse(
     release: before.release,
     had: [...opened.gets],
     still,
+    // What goes on was pinched: the least that it still takes.
+    isSure: (joins && answer.closings[number]?.isSure) ?? false,
   }
 }
 

@@ -5,11 +5,13 @@ import { FLAMES, type FlameName } from '../names'
 import { MINUTE_MS } from '../measure/time'
 import { UNMEASURED } from '../unknown'
 import type { PotInRun } from '../program/remedy'
+import { whistleEveryS } from '../program/flame'
 import { endsByItself, shapeOf } from '../program/styles'
 import { firstCourse, nextCourse, stillToCome, type Course, type LivePlan } from './course'
 import type { RunEvent } from './event.schema'
 import { asPlanned, FOUR_IN_FIVE, lookAhead, opensFrom, surely, type Looking, type Outlook } from './outlook'
 import { inOrder, lastLeg, runState, ventedSince, type Leg, type RunState } from './run'
+import { goesByMinutes } from './steps'
 
 /** The figure to go by, and why it is not the one before. */
 export interface Advice {
@@ -237,7 +239,7 @@ function hadPressure(state: RunState, course: Course, { opensFrom, curve }: Outl
   const leg = lastLeg(state)
   const { heatOffAt, pressureGoneAt, whistles, atPressureAt } = leg
   if (whistles.length === 0 && atPressureAt === null) return false
-  if (isTurnedDown(course) && isSilentOnLow(state)) return false
+  if (isTurnedDown(course) && (isSilentOnLow(state) || wasSlowToWhistle(course, leg))) return false
   const { whistleMinutes: due } = curve
   const everyMs = due.length > 1 ? ((due.at(-1)! - due[0]!) / (due.length - 1)) * MINUTE_MS : Infinity
   const silentMs = (heatOffAt ?? 0) - (whistles.at(-1)?.at ?? Infinity)
@@ -254,7 +256,20 @@ function isUnsure(foods: Parameters<typeof runCautions>[0]['foods']): boolean {
 
 /** True of a whistling pot that is cooked on a lower flame than the one on which it whistles first. */
 function isTurnedDown({ pot, program }: Course): boolean {
-  return kindOf(pot.appliance).tells === 'whistles' && program.length > 1
+  return kindOf(pot.appliance).tells === 'whistles' && goesByMinutes(program)
+}
+
+/** A pot that still has its pressure whistles again within so many times what lies between two whistles (engineering estimate). */
+const SOON_TIMES = 1.5
+
+/** True of a pot that was turned up to whistle once more and took longer to it than from its pressure. */
+function wasSlowToWhistle({ closing: { pot } }: Course, { flameChanges, whistles }: Leg): boolean {
+  const turned = flameChanges.at(-1)
+  const heard = turned && whistles.find(({ at }) => at > turned.at)
+  if (!turned || !heard) return false
+  const { altitudeM, roomC } = pot.request.kitchen
+  const everyS = whistleEveryS({ ...pot, altitudeM, roomC }, pot.burner[turned.flame])
+  return (heard.at - turned.at) / 1000 > SOON_TIMES * everyS
 }
 
 /** True if no whistle was heard since the flame was turned. */
@@ -279,7 +294,8 @@ interface Seen {
 
 /**
  * What to go by from now on. It changes only when it matters, never goes past the water that there is even on the dry
- * side, and holds what is dangerous when undercooked to the low side of what it may get.
+ * side, and holds what was planned so that nine pots in ten are done, and what is dangerous when undercooked, to the low
+ * side of what it may get.
  */
 function advise(seen: Seen, last: Advice | null): Advice | null {
   const { looking, course, state } = seen
@@ -288,19 +304,20 @@ function advise(seen: Seen, last: Advice | null): Advice | null {
   if (!last || !needed || overdue) return last
   const { pot, needs, inside } = course.closing
   const by = endsByItself(pot.style) ? 1 : shapeOf(pot.style, pot.burner, pot.cooker.appliance).by
+  const hasLectin = pot.foods.some(({ food }, i) => food.lectin && inside[i])
+  const isSure = course.isSure || hasLectin
   const endOf = (figure: number) => {
     const { gets, liquidG } = endWith(figure)
     const foods = pot.foods.map(({ food }, i) => ({
       food,
-      gets: (food.lectin ? surely(gets[i]!) : gets[i]!.value) + course.still[i]!,
+      gets: (isSure ? surely(gets[i]!) : gets[i]!.value) + course.still[i]!,
       needs: needs[i]! + course.had[i]! + course.still[i]!,
     }))
     const isRaw = isRefused(runCautions({ foods, heatIsOff: true, spareEndG: Infinity }))
     const isTooLittle = isRaw || foods.some((one) => one.gets < TOO_LITTLE * one.needs)
     return { isTooLittle, isWet: liquidG.low > looking.leastLiquidG }
   }
-  const isSure = pot.foods.some(({ food }, i) => food.lectin && inside[i])
-  // What is dangerous when undercooked keeps its margin for a bag that needs more, which no whistle tells.
+  // The margin for a bag that needs more stays, since no whistle tells of it.
   const bag = (pot.request.spread?.batch ?? UNMEASURED.batch) * needed.value
   const target = isSure ? needed.value + FOUR_IN_FIVE * Math.hypot(needed.high - needed.value, bag) : needed.value
   // Before a whistle is heard a late one may as well have slipped by: that is no reason for fewer.
@@ -308,7 +325,7 @@ function advise(seen: Seen, last: Advice | null): Advice | null {
   const unheard =
     kindOf(course.pot.appliance).tells === 'whistles' && whistles.length === 0 && flameChanges.length === 0
   // On a low flame nothing is heard: beans with lectin are not cooked for less than was planned on what nobody can tell.
-  const isSilent = isSure && isTurnedDown(course) && isSilentOnLow(state)
+  const isSilent = hasLectin && isTurnedDown(course) && isSilentOnLow(state)
   const tooMany = !unheard && !isSilent && last.figure - target >= Math.max(TOO_MANY * by, TOO_MANY_SHARE * last.figure)
   const wanted = Number.isFinite(target) ? Math.ceil(target / by - 1e-9) * by : last.figure
   const asIs = endOf(last.figure)
@@ -339,7 +356,7 @@ function lowerFlameOf({ looking, course, state, nowMs, bands }: Seen): FlameName
   const { burner } = course.closing.pot
   const leg = lastLeg(state)
   const [first] = course.program
-  if (course.program.length > 1 || !('heatW' in first!)) return null
+  if (goesByMinutes(course.program) || !('heatW' in first!)) return null
   const on = leg.flameChanges.at(-1)?.flame
   const onW = on ? burner[on] : first.heatW
   const lower = FLAMES.filter((flame) => burner[flame] < onW).sort((a, b) => burner[b] - burner[a])

@@ -133,7 +133,7 @@ export class Future {
       by,
       // From where the figure before ended; by whistles as long as it takes, else by the clock.
       next: (figure) => {
-        if (counts) run.step(heated(course, this.remainingSteps(figure)[0]!.step, this.guess))
+        if (counts) run.step(heated(course, this.remainingSteps(figure).at(-1)!.step, this.guess))
         else run.until(run.now().minute + by)
         return isOn()
       },
@@ -160,14 +160,19 @@ export class Future {
     const asked = figure === null ? last : withFigure(last, figure)
     const flame = leg.flameChanges.at(-1)?.flame
     const step = flame && 'heatW' in asked ? { ...asked, heatW: course.closing.pot.burner[flame] } : asked
-    if (step.kind === 'whistles')
-      return [{ step: { ...step, untilWhistles: step.untilWhistles + this.ahead }, until: null }]
+    const pending = flame ? [] : course.program.slice(0, -1).filter((before) => !this.isOver(before))
+    if (step.kind === 'whistles') return [...pending, step].map((one) => ({ step: this.counted(one), until: null }))
     if (since === null) {
-      const pending = course.program.slice(0, -1).filter((before) => !this.isOver(before))
-      return [...pending, asked].map((one) => ({ step: one, until: null }))
+      const before = course.program.slice(0, -1).filter((one) => !this.isOver(one))
+      return [...before, asked].map((one) => ({ step: one, until: null }))
     }
     const minutes = step.kind === 'at-pressure' ? step.minutesAtPressure : 'minutes' in step ? step.minutes : 0
     return [{ step, until: this.minuteOf(since) + minutes }]
+  }
+
+  /** A count in this pot's own whistles. */
+  private counted(step: Step): Step {
+    return step.kind === 'whistles' ? { ...step, untilWhistles: step.untilWhistles + this.ahead } : step
   }
 
   private isOver(step: Step): boolean {

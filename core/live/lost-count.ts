@@ -1,4 +1,5 @@
-import { CLOSEST_COUNTED_S, lostCount, MOST_COUNTED, type LostCount } from '../program/count'
+import { lostCount, MOST_COUNTED, type LostCount } from '../program/count'
+import { CLOSEST_COUNTED_S } from '../program/flame'
 import type { LivePlan } from './course'
 import type { Following } from './follow'
 import { lastLeg } from './run'
@@ -23,7 +24,8 @@ export function lostAtStove({ answer, request }: LivePlan, following: Following)
   if (leg.whistles.length < LEAST_HEARD || lostCount(answer) !== null) return null
   const newest = leg.whistles.slice(-LEAST_HEARD)
   const everyS = (newest.at(-1)!.at - newest[0]!.at) / (newest.length - 1) / 1000
-  const flame = leg.flameChanges.at(-1)?.flame ?? ('flame' in request.style ? request.style.flame : 'low')
+  const flame =
+    leg.flameChanges.at(-1)?.flame ?? (request.style.kind === 'whistles' ? (request.style.flame ?? 'low') : 'low')
   const told = {
     whistles: advice.figure,
     everyS,

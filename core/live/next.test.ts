@@ -29,6 +29,7 @@ const request = (change: Partial<PlanRequest> = {}): PlanRequest => ({
   ...change,
 })
 const COUNTED = request()
+const HEATED_UP = request({ style: { kind: 'whistles', heatUp: 'high', flame: 'medium' } })
 const THEN_LOW = request({ style: { kind: 'first-whistle-then-low' } })
 const CLOCK = request({ style: { kind: 'clock', flame: 'medium' } })
 const REGULATOR = request({ cooker: 'regulator-5l-aluminium', style: { kind: 'first-whistle-then-low' } })
@@ -120,6 +121,21 @@ describe('while it is counted', () => {
     })
   })
 
+  it('the flame is turned down after the first, and what is still to come is counted on it', () => {
+    const first = [LIT, whistle(6)]
+    expect(next(HEATED_UP, [LIT], 5).id).toBe('wait-first-whistle')
+    expect(next(HEATED_UP, first, 6)).toEqual({
+      id: 'turn-down',
+      event: { kind: 'flame', flame: 'medium' },
+      dueAt: null,
+      whistlesLeft: 4,
+    })
+    const turned = [...first, event({ kind: 'flame', flame: 'medium' }, 6.5)]
+    expect(next(HEATED_UP, turned, 7)).toMatchObject({ id: 'count', whistlesLeft: 4 })
+    // Nobody turned it, and all were heard: off it goes.
+    expect(next(HEATED_UP, [LIT, ...[6, 7, 8, 9, 10].map(whistle)], 10).id).toBe('turn-off')
+  })
+
   it('half a minute after the last was due the clock tells as well', () => {
     const four = [LIT, ...[9, 11, 13, 15].map(whistle)]
     expect(next(COUNTED, four, 20.4).id).toBe('count')
@@ -137,7 +153,7 @@ describe('while it cooks by minutes', () => {
   it('on low: the whistle, then the flame, then the minutes, then off', () => {
     expect(next(THEN_LOW, [LIT], 5)).toMatchObject({ id: 'wait-first-whistle', dueAt: at(9), whistlesLeft: 1 })
     expect(next(THEN_LOW, [LIT, whistle(9)], 9)).toEqual({
-      id: 'turn-low',
+      id: 'turn-down',
       event: { kind: 'flame', flame: 'low' },
       dueAt: null,
       whistlesLeft: 0,
@@ -154,7 +170,7 @@ describe('while it cooks by minutes', () => {
       dueAt: at(9),
       whistlesLeft: 0,
     })
-    expect(next(REGULATOR, [LIT, event({ kind: 'at-pressure' }, 9)], 9).id).toBe('turn-low')
+    expect(next(REGULATOR, [LIT, event({ kind: 'at-pressure' }, 9)], 9).id).toBe('turn-down')
   })
 
   it('by the clock: minutes from lighting', () => {
@@ -186,7 +202,7 @@ describe('while it cooks by minutes', () => {
       dueAt: null,
       whistlesLeft: 0,
     })
-    expect(next(OPEN, [LIT, event({ kind: 'boils' }, 8)], 9).id).toBe('turn-low')
+    expect(next(OPEN, [LIT, event({ kind: 'boils' }, 8)], 9).id).toBe('turn-down')
   })
 
   it('in a slow cooker: its minutes; in a rice cooker: until it switches off', () => {

@@ -2,6 +2,7 @@ import { heatsItself, holdsPressure, kindOf } from '../appliance/appliance'
 import type { Step } from '../appliance/step.schema'
 import { withFigure } from '../appliance/steps'
 import { MINUTE_MS } from '../measure/time'
+import { FLAMES, type FlameName } from '../names'
 import { applianceOf, type PlanAnswer } from '../program/answer'
 import type { RunEventData } from './event.schema'
 import type { Following } from './follow'
@@ -26,7 +27,7 @@ export interface NextAction {
     | 'lower-flame'
     | 'off-and-look'
     | 'whistle-again'
-    | 'turn-low'
+    | 'turn-down'
     | 'wait-low'
     | 'wait-boil'
     | 'wait-clock'
@@ -162,10 +163,19 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
     return Math.max(0, figure - outlook!.whistlesSoFar)
   }
 
+  /** The flame on which the figure is counted. */
+  function countedFlame(): FlameName {
+    const { burner } = course.closing.pot
+    const step = course.program.at(-1)!
+    return FLAMES.find((flame) => 'heatW' in step && burner[flame] === step.heatW) ?? 'low'
+  }
+
   function whistleAction(until: number, isLast: boolean, at: number, firstDue: number | null): NextAction | number {
     const left = until - outlook!.whistlesSoFar
     if (left <= 0) return leg.whistles.at(-1)?.at ?? at
     const waiting = leg.whistles.length === 0
+    const toTurn = isLast && course.program.length > 1 && leg.flameChanges.length === 0
+    if (toTurn) return action('turn-down', { kind: 'flame', flame: countedFlame() }, null, left)
     // The last one may have slipped by: the clock tells as well.
     if (isLast && !waiting && nowMs >= outlook!.heatOffAt + LATE_MS) return outlook!.heatOffAt
     const dueAt = waiting ? firstDue : outlook!.nextWhistleAt
@@ -178,7 +188,7 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
     // Resting comes after the heat is off.
     if (step.heatW === 0) return at
     const turned = lastStepSince(course, leg)
-    if (turned === null) return action('turn-low', { kind: 'flame', flame: 'low' })
+    if (turned === null) return action('turn-down', { kind: 'flame', flame: countedFlame() })
     return waitUntil('wait-low', turned + step.minutes * MINUTE_MS)
   }
 

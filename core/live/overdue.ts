@@ -6,7 +6,7 @@ import { expectedOf, heatReach, heatSd, infer } from './infer'
 import { liquidOf } from './liquid'
 import type { Heard } from './match'
 import { lastLeg, type Leg, type RunState } from './run'
-import { isTurnedUpAgain } from './steps'
+import { goesByMinutes, isTurnedUpAgain } from './steps'
 
 /** A pot from which nothing came for longer than it should: no whistle, no pressure, or no more whistles. */
 export interface Overdue {
@@ -40,7 +40,7 @@ function waitsForSign(course: Course, leg: Leg): boolean {
   if (!holdsPressure(pot.appliance)) return false
   if (isTurnedUpAgain(course, leg)) return true
   const [first] = program
-  if (program.length > 1 && leg.flameChanges.length > 0) return false
+  if (goesByMinutes(program) && leg.flameChanges.length > 0) return false
   return ['whistles', 'pressure', 'at-pressure'].includes(first!.kind)
 }
 

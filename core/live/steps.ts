@@ -21,13 +21,16 @@ export function lastStepSince({ program, closing }: Pick<Course, 'program' | 'cl
   return leg.flameChanges.find(({ at }) => at >= from)?.at ?? null
 }
 
+/** True where the figure is minutes on a flame that the pot is turned down to. */
+export const goesByMinutes = (program: readonly Step[]) => program.length > 1 && program.at(-1)!.kind !== 'whistles'
+
 const heatOf = (step: Step) => ('heatW' in step ? step.heatW : null)
 
 /** True once a pot that was cooked on a low flame was turned up again, to hear it whistle. */
 export function isTurnedUpAgain({ program, closing }: Pick<Course, 'program' | 'closing'>, leg: Leg): boolean {
   const last = leg.flameChanges.at(-1)
   const since = lastStepSince({ program, closing }, leg)
-  if (!last || since === null || program.length < 2 || last.at <= since) return false
+  if (!last || since === null || !goesByMinutes(program) || last.at <= since) return false
   const counted = heatOf(program.at(-1)!)
   return counted !== null && closing.pot.burner[last.flame] > counted
 }

@@ -54,7 +54,27 @@ describe('what a cook can pour', () => {
     )
   })
 
-  it('is nothing for nothing', () => {
+  it.each([
+    [200, '3/4 cup-240 + 1 tbsp'],
+    [40, '2 tbsp + 2 tsp'],
+    [10, '2 tsp'],
+  ])('%d ml takes no heap of spoons: %s', (volumeMl, wanted) => {
+    expect(text(pourable(volumeMl, cup).parts)).toBe(wanted)
+  })
+
+  it('counts at most three of a smaller spoon', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 3, max: 6000, noNaN: true }), fc.constantFrom(cup, bowl), (volumeMl, measure) => {
+        const [first, second] = pourable(volumeMl, measure).parts
+        if (second) expect(['tbsp', 'tsp']).toContain(second.measure)
+        for (const one of [first, second])
+          if (one && one.measure !== measure.id) expect(one.whole).toBeLessThanOrEqual(3)
+      }),
+    )
+  })
+
+  it('is nothing for nothing, nor for what no spoon measures', () => {
+    expect(pourable(1, cup).parts).toEqual([])
     for (const volumeMl of [0, -5, NaN]) expect(pourable(volumeMl, cup).parts).toEqual([])
   })
 })

@@ -19,34 +19,31 @@ export const UNMENTIONED_ERROR = 0.03
 
 const CUP_FRACTIONS = [null, [1, 4], [1, 3], [1, 2], [2, 3], [3, 4]] as const
 const SPOON_FRACTIONS = [null, [1, 2]] as const
-const MOST_TBSP = 12
+/** Nobody counts more spoons than these. */
+const MOST_SPOONS = 3
+/** One spoon more is worth so much of an error. */
+const SPOON = 0.005
 const { tbsp, tsp } = COMMON_MEASURES
+/** Less than this is not measured with any spoon. */
+const LEAST_ML = tsp.volumeMl / 2
 
 /**
- * A volume as a cook would measure it with one cup or bowl and spoons: the fewest parts that come
- * within 3 %, and among those the closest.
+ * A volume as a cook would measure it with one cup or bowl and spoons: one measure, or with at most three of a smaller
+ * spoon, that come within 3 %, and among those the closest. Nothing of what no spoon measures.
  * @example pourable(285, cup240) // 1 cup + 3 tbsp
  */
 export function pourable(volumeMl: number, cup: Measure): Pourable {
-  if (!(volumeMl > 0)) return { parts: [], errorShare: 0 }
-  const candidates: PourPart[][] = []
+  if (!(volumeMl >= LEAST_ML * (1 - UNMENTIONED_ERROR))) return { parts: [], errorShare: 0 }
   const whole = Math.floor(volumeMl / cup.volumeMl)
-  for (const count of [whole, whole + 1])
-    for (const fraction of CUP_FRACTIONS) {
-      const cups = part(cup, count, fraction)
-      if (cups) candidates.push([cups])
-      const restMl = volumeMl - (cups ? partMl(cups, cup) : 0)
-      if (restMl <= 0) continue
-      const spoons = Math.round(restMl / tbsp.volumeMl)
-      if (spoons >= 1 && spoons <= MOST_TBSP) candidates.push([...(cups ? [cups] : []), part(tbsp, spoons, null)!])
-    }
-  if (volumeMl < 4 * tbsp.volumeMl)
-    for (const spoon of [tbsp, tsp])
-      for (const fraction of SPOON_FRACTIONS)
-        for (const count of [Math.floor(volumeMl / spoon.volumeMl), Math.ceil(volumeMl / spoon.volumeMl)]) {
-          const spoons = part(spoon, count, fraction)
-          if (spoons) candidates.push([spoons])
-        }
+  const cups = [whole, whole + 1].flatMap((count) => CUP_FRACTIONS.map((fraction) => part(cup, count, fraction)))
+  const spoons = (spoon: Measure) =>
+    [0, 1, 2, MOST_SPOONS].flatMap((count) => SPOON_FRACTIONS.map((fraction) => part(spoon, count, fraction)))
+  const few = (spoon: Measure) => [1, 2, MOST_SPOONS].map((count) => part(spoon, count, null))
+  const first = [...cups, ...spoons(tbsp), ...spoons(tsp)].filter((one) => one !== null)
+  const candidates = first.flatMap((one) => {
+    const smaller = one.measure === cup.id ? [...few(tbsp), ...few(tsp)] : one.measure === tbsp.id ? few(tsp) : []
+    return [[one], ...smaller.map((other) => [one, other!])]
+  })
 
   const measured = candidates.map((parts) => {
     const totalMl = parts.reduce((sum, item) => sum + partMl(item, cup), 0)
@@ -54,7 +51,7 @@ export function pourable(volumeMl: number, cup: Measure): Pourable {
   })
   const cost = ({ parts, errorShare }: Pourable) => {
     const error = Math.abs(errorShare)
-    return (error > UNMENTIONED_ERROR ? 1000 * error : 0) + 10 * parts.length + error
+    return (error > UNMENTIONED_ERROR ? 1000 * error : 0) + 10 * parts.length + error + SPOON * (parts[1]?.whole ?? 0)
   }
   return measured.reduce((best, candidate) => (cost(candidate) < cost(best) ? candidate : best))
 }

@@ -1,11 +1,14 @@
 import type { LoadedPot } from './case.schema'
 import type { Integrator } from './integrate'
-import { boilMinutesPerMinute, lagSeconds } from './kinetics'
+import { boilMinutesPerMinute, COOKING_STARTS_C, lagSeconds } from './kinetics'
 
 // Gauss-Legendre, four points: exact for polynomials of the seventh degree, so a step may be as long as the
 // temperature is smooth, however steeply the rate grows with it.
 const NODES = [0.06943184420297371, 0.33000947820757187, 0.6699905217924281, 0.9305681557970262] as const
 const WEIGHTS = [0.17392742256872692, 0.3260725774312731, 0.3260725774312731, 0.17392742256872692] as const
+
+/** Pieces of one thickness are of one temperature, but for rounding. */
+const SAME_K = 1e-6
 
 /** Where the temperatures of tins and of lagging middles stand in the pot's state. */
 export interface StateLayout {
@@ -27,20 +30,25 @@ export class Cooking {
   constructor(
     private readonly foods: LoadedPot['foods'],
     layout: StateLayout,
-    startsHot: boolean,
+    start: Float64Array,
   ) {
     this.doses = new Float64Array(foods.length)
     this.peaksC = new Float64Array(foods.length)
     this.heatedBy = foods.map(({ sizeMm, vessel }, i) =>
       lagSeconds(sizeMm) > 0 ? layout.middle + i : vessel === null ? 0 : layout.tin + vessel,
     )
-    this.mask = startsHot ? ~0 : 0
+    this.mask = 0
+    this.heatedBy.forEach((component, i) => {
+      if (start[component]! >= COOKING_STARTS_C) this.mask |= 1 << i
+    })
   }
 
-  /** Foods whose temperature is that component start or stop cooking. */
-  turn(component: number, on: boolean): void {
-    for (let i = 0; i < this.foods.length; i++)
-      if (this.heatedBy[i] === component) this.mask = on ? this.mask | (1 << i) : this.mask & ~(1 << i)
+  /** Foods whose temperature is that component, or the same at the same moment, start or stop cooking. */
+  turn(component: number, on: boolean, state: Float64Array): void {
+    this.heatedBy.forEach((other, i) => {
+      if (other !== component && Math.abs(state[other]! - state[component]!) > SAME_K) return
+      this.mask = on ? this.mask | (1 << i) : this.mask & ~(1 << i)
+    })
   }
 
   isCooking(food: number): boolean {

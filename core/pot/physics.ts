@@ -3,7 +3,7 @@ import type { Equations } from '../appliance/kind'
 import { ambientPa, latentJPerKg, saturationC, saturationPa } from '../steam/steam'
 import type { LoadedPot } from './case.schema'
 import { Cooking } from './cooking'
-import { COOKING_STARTS_C, lagSeconds } from './kinetics'
+import { lagSeconds } from './kinetics'
 
 export const WATER_J_PER_KG_K = 4220
 /** Steam condenses on a tin from this far below boiling; under it the air in between hardly heats it. */
@@ -87,7 +87,7 @@ export class Pot {
     this.y[WATER] = load.freeWaterKg
     this.tins.forEach((tin, i) => (this.y[TIN + i] = tin.startC ?? load.startC))
     foods.forEach((food, i) => (this.y[this.middle + i] = food.startC ?? load.startC))
-    this.cooking = new Cooking(foods, { tin: TIN, middle: this.middle }, load.startC >= COOKING_STARTS_C)
+    this.cooking = new Cooking(foods, { tin: TIN, middle: this.middle }, this.y)
     this.knobs = {
       burnerW: 0,
       setC: Infinity,

@@ -353,7 +353,7 @@ export class Run {
     const { knobs } = pot
     switch (name) {
       case 'kinetics':
-        pot.cooking.turn(component, rising)
+        pot.cooking.turn(component, rising, pot.y)
         break
       case 'slower':
       case 'opens':

@@ -197,6 +197,32 @@ describe('what a pot does', () => {
     expect(thick.boilMinutes[0]).toBeLessThan(0.8 * thin.boilMinutes[0]!)
   })
 
+  it('cooks two pieces of one thickness as it cooks each alone', () => {
+    const piece = { zC: 23, vessel: null, sizeMm: 50 }
+    const [alone] = simulate(beans(900, { foods: [piece] })).boilMinutes
+    const together = simulate(beans(900, { foods: [piece, { ...piece, zC: 22 }, piece] })).boilMinutes
+    expect(together[0]).toBeCloseTo(alone!, 6)
+    expect(together[2]).toBeCloseTo(alone!, 6)
+    expect(together[1]).toBeGreaterThan(0)
+  })
+
+  it('cooks in a hot tin that is put into a cold pot', () => {
+    const { load, ...rest } = beans(900)
+    const vessels = [{ heatJPerK: 2000, couplingWPerK: 12, startC: 95 }]
+    const { boilMinutes } = simulate({
+      ...rest,
+      load: { ...load, vessels },
+      program: [{ kind: 'minutes', heatW: 900, minutes: 2 }],
+      foods: [
+        { zC: 35, vessel: 0 },
+        { zC: 35, vessel: null },
+      ],
+      release: null,
+    })
+    expect(boilMinutes[0]).toBeGreaterThan(1)
+    expect(boilMinutes[1]).toBe(0)
+  })
+
   it('holds the pressure of a regulator without a whistle', () => {
     const { appliance } = COOKERS['regulator-5l-aluminium']!
     const { whistles, hottestC, steamLostG } = simulate(

@@ -55,13 +55,15 @@ export interface ClosingFill {
   afterL: number
 }
 
+/** When to look first. */
 export interface FirstCheck {
+  /** The figure at which a look may pay. */
   figure: number
   /**
-   * Why there: going on costs nothing (the food stands the whole range), or too much cannot be mended
-   * (it would be past its limit), or there is no range to choose in, or the pot is opened then in any case.
+   * Nine pots in ten are done with the figure, and half of them with this; half of them are done with the figure, and it
+   * is looked at then; looking costs nothing; there is nothing to choose; or it is opened then anyway.
    */
-  reason: 'stands-more' | 'cannot-be-mended' | 'no-range' | 'opened-anyway'
+  reason: 'sure' | 'half' | 'free' | 'no-range' | 'opened-anyway'
 }
 
 /** One closing of the lid: what goes in, with what water, for how long, and what it does. */
@@ -86,6 +88,8 @@ export interface ClosingAnswer {
   }
   /** The program's figure over the spread of what is unknown: whistles, or minutes. */
   range: FigureRange
+  /** Nine such pots in ten are done with what was computed, else half of them; kept plans may lack it. */
+  isSure?: boolean
   /** The figure at which to stop and pinch one first. */
   firstCheck: FirstCheck
   /** Minutes from lighting it for this closing. */

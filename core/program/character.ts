@@ -44,7 +44,8 @@ export function characterOf(
 
 /** The usual way to run it, just long enough. */
 function programOf(appliance: Appliance, burner: Burner): Step[] {
-  const style = styleOf(kindOf(appliance).styles[0]!)
+  const usual = styleOf(kindOf(appliance).styles[0]!)
+  const style = usual.kind === 'whistles' ? { ...usual, flame: 'medium' as const } : usual
   if (endsByItself(style)) return [{ kind: 'dry', untilDry: true }]
   const { before, last, min, unit } = shapeOf(style, burner, appliance)
   return [...before, last(unit === 'whistles' ? WHISTLES : Math.max(min, LEAST_MINUTES))]

@@ -6,14 +6,10 @@ import { liquidBroughtG } from '../water/sum'
 import { levelMl } from '../water/volume'
 import { bulkBefore } from './bulk'
 import { inBase, inTins, isColdIn, type Closing } from './closing'
+import { foodJPerK, FRESH_FOOD_J_PER_G_K, WATER_J_PER_G_K } from './heat-capacity'
 import { looseWaterG, type PreparedFood, type PreparedPot } from './prepared'
 import { tinWaterG } from './tins'
 
-const WATER_J_PER_G_K = 4.22
-const HELD_WATER_J_PER_G_K = 4.2
-const DRY_FOOD_J_PER_G_K = 1.8
-/** Fresh vegetables, meat and eggs are mostly water (engineering estimate). */
-const FRESH_FOOD_J_PER_G_K = 3.7
 /** Heat capacity of a steel tin of 0.35 kg (engineering estimate). */
 const TIN_J_PER_K = 175
 const NOTHING_STANDS = { freeWaterG: 0, otherG: 0, tempC: 0 }
@@ -84,18 +80,18 @@ function loadOf(closing: Closing, pourG: number): Load {
   const { roomC, tapC } = pot.request.kitchen
   const { freeWaterG: stoodWaterG, otherG, tempC: stoodC } = pot.request.stands ?? NOTHING_STANDS
   const base = inBase(closing)
-  const foodJPerK = base.reduce((sum, item) => sum + dryAndHeldJPerK(item), 0) + otherG * FRESH_FOOD_J_PER_G_K
+  const baseJPerK = base.reduce((sum, item) => sum + foodJPerK(item), 0) + otherG * FRESH_FOOD_J_PER_G_K
   const freeG = pourG + freeWaterBeforeG(closing)
   const waterJPerK = freeG * WATER_J_PER_G_K
   const metalJPerK = pot.cooker.appliance.metalKg * pot.cooker.appliance.metalJPerKgK
-  const atRoomJPerK = foodJPerK + metalJPerK
+  const atRoomJPerK = baseJPerK + metalJPerK
   // What was fried in it before is as hot as the pot itself.
   const hotJPerK = pot.request.stands ? metalJPerK + otherG * FRESH_FOOD_J_PER_G_K + stoodWaterG * WATER_J_PER_G_K : 0
-  const coldJPerK = base.reduce((sum, item) => sum + (isColdIn(closing, item) ? dryAndHeldJPerK(item) : 0), 0)
+  const coldJPerK = base.reduce((sum, item) => sum + (isColdIn(closing, item) ? foodJPerK(item) : 0), 0)
   const allJPerK = waterJPerK + atRoomJPerK
   return {
     freeWaterKg: freeG / 1000,
-    foodJPerK,
+    foodJPerK: baseJPerK,
     startC: before
       ? before.tempC - ((before.tempC - roomC) * coldJPerK) / allJPerK
       : (waterJPerK * tapC +
@@ -105,10 +101,6 @@ function loadOf(closing: Closing, pourG: number): Load {
         allJPerK,
     vessels: inTins(closing).map((item) => vesselOf(closing, item)),
   }
-}
-
-function dryAndHeldJPerK({ food, dryG, insideG }: PreparedFood): number {
-  return dryG * (food.soak ? DRY_FOOD_J_PER_G_K : FRESH_FOOD_J_PER_G_K) + insideG * HELD_WATER_J_PER_G_K
 }
 
 function vesselOf(closing: Closing, item: PreparedFood): VesselLoad {
@@ -123,7 +115,7 @@ function vesselOf(closing: Closing, item: PreparedFood): VesselLoad {
   const wettedM2 = floorM2 + 2 * Math.PI * radiusM * heightM
   const perM2 = setsAsGrain(food) ? COUPLING.grain : cooksCovered(food) ? COUPLING.watery : COUPLING.pieces
   return {
-    heatJPerK: TIN_J_PER_K + dryAndHeldJPerK(item) + waterG * WATER_J_PER_G_K,
+    heatJPerK: TIN_J_PER_K + foodJPerK(item) + waterG * WATER_J_PER_G_K,
     couplingWPerK: perM2 * wettedM2 * (tin.lid ? LID_TIMES_COUPLING : 1),
     ...(isColdIn(closing, item) ? { startC: pot.request.kitchen.roomC } : {}),
   }

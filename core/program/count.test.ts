@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { CLOSEST_COUNTED_S, lostCount, MOST_COUNTED, planCountable } from './count'
+import { lostCount, MOST_COUNTED, planCountable } from './count'
+import { CLOSEST_COUNTED_S } from './flame'
 import { plan } from './plan'
 import type { PlanRequest } from './request.schema'
 

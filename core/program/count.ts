@@ -2,12 +2,13 @@ import { COOKING_FLAMES } from '../names'
 import type { Outcome } from '../problem'
 import { isRefused } from '../safety/rules'
 import type { PlanAnswer } from './answer'
+import { CLOSEST_COUNTED_S } from './flame'
 import { plan } from './plan'
+import { prepare } from './prepared'
 import type { PlanRequest } from './request.schema'
 
-/** More whistles than these in one closing of the lid, or closer ones, nobody keeps count of (general kitchen practice). */
+/** More whistles than these in one closing of the lid nobody keeps count of (general kitchen practice). */
 export const MOST_COUNTED = 8
-export const CLOSEST_COUNTED_S = 45
 
 /** A count that nobody would keep, and what it would have been. */
 export interface LostCount {
@@ -43,7 +44,8 @@ export interface Countable {
  * then a low flame, whichever is over first. As it was asked for where none of them can be, or nothing was asked
  * to be counted.
  */
-export function planCountable(request: PlanRequest, options: { range?: boolean } = {}): Countable {
+export function planCountable(asked: PlanRequest, options: { range?: boolean } = {}): Countable {
+  const request = withFlame(asked)
   const { given, ...pot } = request
   const asAsked = { request, outcome: plan(request, options), instead: null }
   const counted = given ? plan(pot, { range: false }) : asAsked.outcome
@@ -60,12 +62,20 @@ export function planCountable(request: PlanRequest, options: { range?: boolean }
   return { request: taken, outcome: plan(taken, options), instead: lost }
 }
 
+/** The request with the flame on which its whistles are counted, where that was left open. */
+export function withFlame(request: PlanRequest): PlanRequest {
+  const { style } = request
+  if (style.kind !== 'whistles' || style.flame) return request
+  const prepared = prepare(request)
+  return prepared.ok ? { ...request, style: prepared.value.style } : request
+}
+
 function waysAround(pot: PlanRequest): PlanRequest[] {
   const { style } = pot
   if (style.kind !== 'whistles') return []
   const lower = COOKING_FLAMES.slice(COOKING_FLAMES.indexOf(style.flame as (typeof COOKING_FLAMES)[number]) + 1)
   return [
-    ...lower.map((flame): PlanRequest => ({ ...pot, style: { kind: 'whistles', flame } })),
+    ...lower.map((flame): PlanRequest => ({ ...pot, style: { ...style, flame } })),
     { ...pot, style: { kind: 'first-whistle-then-low' } },
   ]
 }

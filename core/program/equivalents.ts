@@ -15,7 +15,7 @@ export interface Equivalent<Id> {
 /** The same food in other cookers, in every style that each of them knows; without ranges, to be quick. */
 export function equivalents<Id>(
   request: PlanRequest,
-  cookers: readonly { id: Id; cooker: Cooker; prefer?: { flame?: FlameName; level?: Level } }[],
+  cookers: readonly { id: Id; cooker: Cooker; prefer?: { flame?: FlameName | null; level?: Level } }[],
 ): Equivalent<Id>[] {
   return cookers.flatMap(({ id, cooker, prefer }) =>
     stylesFor(cooker).map((kind) => ({

@@ -263,9 +263,10 @@ describe('what soaking costs', () => {
 })
 
 describe('a style that is chosen by its name', () => {
-  it('comes with what is usual: the lid on, the flame medium, the pressure high', () => {
+  it('comes with what is usual: the lid on, high until the first whistle, the pressure high', () => {
     expect(styleOf('open')).toEqual({ kind: 'open', lid: true })
-    expect(styleOf('whistles')).toMatchObject({ kind: 'whistles', flame: 'medium' })
+    expect(styleOf('whistles')).toEqual({ kind: 'whistles', heatUp: 'high' })
+    expect(styleOf('clock')).toEqual({ kind: 'clock', flame: 'medium' })
     expect(styleOf('electric')).toMatchObject({ kind: 'electric', level: 'high' })
   })
 })

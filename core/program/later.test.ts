@@ -16,7 +16,7 @@ const request = (contents: Content[], more: Partial<PlanRequest> = {}): PlanRequ
   contents,
   liquids: [],
   freeLiquid: 'spoonable',
-  style: { kind: 'whistles', flame: 'medium' },
+  style: { kind: 'whistles', heatUp: 'high' },
   release: 'auto',
   ...more,
 })

@@ -1,5 +1,5 @@
 import { holdsPressure } from '../appliance/appliance'
-import { cooksCovered } from '../food/food'
+import { cooksCovered, setsAsGrain, swells } from '../food/food'
 import { failed, problem, type Outcome } from '../problem'
 import { waterSum, type Drinks, type Floor, type WaterSum } from '../water/sum'
 import { coveringMl } from '../water/volume'
@@ -29,61 +29,90 @@ export interface PlannedClosing {
   /** Water to pour: from the tap into a cold pot, boiling into one that was opened. */
   water: WaterSum
   solution: Solution
-  /** The program that half of all such pots need, where this one is longer so that nine in ten are done. */
+  /** Nine such pots in ten are done with it; else half of them. */
+  isSure: boolean
+  /** The program that half of all such pots need, where this one is longer. */
   median?: PlannedClosing
 }
 
 /**
- * Plans one closing of one lid, from whatever state the pot is in: its water, and the least program that does it. What
- * is dangerous when undercooked is planned so that nine pots in ten give it what it needs.
+ * Plans one closing of one lid, from whatever state the pot is in: its water, and the least program that does it. A pot
+ * that is shut under pressure, into which nobody can look, is planned so that nine in ten give every food what it needs.
  */
 export function planClosing(closing: Closing): Outcome<PlannedClosing> {
-  const planned = closing.pot.style.kind === 'rice-cooker' ? planRiceCooker(closing) : planSteam(closing)
-  return planned.ok ? { ok: true, value: surelyDone(planned.value) } : planned
+  const { pot } = closing
+  if (pot.style.kind === 'rice-cooker') return planRiceCooker(closing)
+  const planned = planSteam(closing)
+  if (!planned.ok || endsByItself(pot.style)) return planned
+  const lectins = pot.foods.map(({ food }, i) => food.lectin && closing.needs[i]! > 0)
+  // What was in before had its margin then.
+  const counted = closing.needs.map((need, i) => need > 0 && (closing.adds[i]! || lectins[i]!))
+  const some = (list: readonly boolean[]) => list.includes(true)
+  if (holdsPressure(pot.cooker.appliance) && some(counted)) {
+    const sure = surelyDone(planned.value, counted)
+    if (sure && !mayBeLost(sure)) return { ok: true, value: sure }
+  }
+  // Where that would carry a food past its limit half of them are; what is dangerous when undercooked keeps its margin.
+  return some(lectins) ? { ok: true, value: surelyDone(planned.value, lectins) ?? planned.value } : planned
 }
 
 /** The margin is looked for in so many rounds at most, until what is certain of the food is so near to its need. */
-const MARGIN_ROUNDS = 6
-const NEARLY = 0.01
+const MARGIN_ROUNDS = 8
+const NEARLY = 0.03
 const NO_MORE_THAN = 0.08
+/** A pot that may never come to pressure on the low side tells nothing of how much more it takes. */
+const MOST_AT_ONCE = 0.7
 
 /**
- * The program with which what carries lectin has its need on the low side of what is unknown, and the water for it: the
- * needs of the closing times a margin, which is closed in on (what is unknown weighs more on some programs than on
- * others). Where no such program can be had (a flame that hardly holds the pressure), the one that half of such pots
- * need stays, and the rules say so.
+ * The program with which the foods that are `counted` have their need on the low side of what is unknown, and the water
+ * for it: the needs of the closing times a margin, which is closed in on (what is unknown weighs more on some programs
+ * than on others). Null where no such program can be had (a flame that hardly holds the pressure).
  */
-function surelyDone(median: PlannedClosing): PlannedClosing {
+function surelyDone(median: PlannedClosing, counted: readonly boolean[]): PlannedClosing | null {
   const { closing } = median
-  const isLectin = closing.pot.foods.map(({ food }, i) => food.lectin && closing.needs[i]! > 0)
-  if (endsByItself(closing.pot.style) || !isLectin.includes(true)) return median
-  /** Logarithm of what is certain over what is needed, of the food with lectin that is worst off. */
+  /** Logarithm of what is certain over what is needed, of the food that is worst off. */
   const certain = (planned: PlannedClosing) =>
     Math.min(
       ...getsSpread(planned).flatMap(({ low }, i) =>
-        isLectin[i] ? [Math.log(Math.max(low, 1e-3) / closing.needs[i]!)] : [],
+        counted[i] ? [Math.log(Math.max(low, 1e-3) / closing.needs[i]!)] : [],
       ),
     )
   const withMargin = (logMargin: number): PlannedClosing | null => {
-    const needs = closing.needs.map((need, i) => (isLectin[i] ? need * Math.exp(logMargin) : need))
+    const needs = closing.needs.map((need, i) => (counted[i] ? need * Math.exp(logMargin) : need))
     const longer = planSteam({ ...closing, needs })
-    return longer.ok ? { ...longer.value, closing, median } : null
+    return longer.ok ? { ...longer.value, closing, isSure: true, median } : null
   }
   let short = { logMargin: 0, certain: certain(median) }
   let enough: { logMargin: number; certain: number; planned: PlannedClosing } | null = null
-  if (short.certain >= -NEARLY) return median
+  if (short.certain >= -NEARLY) return { ...median, isSure: true }
   for (let round = 0; round < MARGIN_ROUNDS; round++) {
     const logMargin: number = enough
-      ? (short.logMargin * enough.certain - enough.logMargin * short.certain) / (enough.certain - short.certain)
-      : short.logMargin - short.certain
+      ? round % 2 === 1
+        ? (short.logMargin * enough.certain - enough.logMargin * short.certain) / (enough.certain - short.certain)
+        : (short.logMargin + enough.logMargin) / 2
+      : short.logMargin + Math.min(MOST_AT_ONCE, -short.certain)
     const planned = withMargin(logMargin)
-    if (!planned) return enough?.planned ?? median
+    if (!planned) return enough?.planned ?? null
     const found = { logMargin, certain: certain(planned), planned }
     if (found.certain < -NEARLY) short = found
     else enough = found
     if (enough && (enough.certain <= NO_MORE_THAN || enough.logMargin - short.logMargin <= NEARLY)) break
+    // A whistle more or less is the least that there is.
+    if (enough && enough.planned.solution.figure <= median.solution.figure + 1) break
   }
-  return enough?.planned ?? median
+  return enough?.planned ?? null
+}
+
+/** True if more than one such pot in ten carries a food past its limit; vegetables that go in with grain or pulses only soften. */
+function mayBeLost(planned: PlannedClosing): boolean {
+  const { pot, before, needs } = planned.closing
+  const decides = (joins: number) =>
+    pot.foods.some((item) => item.joins === joins && (setsAsGrain(item.food) || swells(item.food)))
+  return getsSpread(planned).some(({ high }, i) => {
+    const { food, need, hadBoilMinutes, joins } = pot.foods[i]!
+    if (needs[i] === 0 || (food.group === 'vegetable' && decides(joins))) return false
+    return hadBoilMinutes + (before?.gets[i] ?? 0) + high > need.window.max
+  })
 }
 
 /**
@@ -117,7 +146,8 @@ function planSteam(closing: Closing): Outcome<PlannedClosing> {
       continue
     }
     const stands = Math.abs(lostG - steamG) <= 0.5
-    if (lostG <= steamG + 0.5 && (!enough || steamG < enough.steamG)) enough = { closing, steamG, water, solution }
+    if (lostG <= steamG + 0.5 && (!enough || steamG < enough.steamG))
+      enough = { closing, steamG, water, solution, isSure: false }
     if (stands || (enough && enough.steamG - tooLittleG <= 1)) return { ok: true, value: plannedOf(enough!) }
     if (lostG > steamG) tooLittleG = Math.max(tooLittleG, steamG)
     const within = lostG > tooLittleG && (!enough || lostG < enough.steamG)
@@ -126,7 +156,12 @@ function planSteam(closing: Closing): Outcome<PlannedClosing> {
   return enough ? { ok: true, value: plannedOf(enough) } : failed(problem('never-ends', 'contents'))
 }
 
-const plannedOf = ({ closing, water, solution }: PlannedClosing): PlannedClosing => ({ closing, water, solution })
+const plannedOf = ({ closing, water, solution }: PlannedClosing): PlannedClosing => ({
+  closing,
+  water,
+  solution,
+  isSure: false,
+})
 
 /** Water under tins, or around foods that are drained, must not boil away; grain is meant to drink its own. */
 function mustStayWet(closing: Closing): boolean {
@@ -181,7 +216,7 @@ function planRiceCooker(closing: Closing): Outcome<PlannedClosing> {
     stoodG: stoodG(pot),
   })
   // The lines are rounded to grams; the pour keeps to them.
-  return { ok: true, value: { closing, water, solution } }
+  return { ok: true, value: { closing, water, solution, isSure: false } }
 }
 
 const drinksOf = ({ food, uptakeG, learntUptakeG, heldG, soakWaterG, freeLiquidG }: PreparedFood): Drinks => ({

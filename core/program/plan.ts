@@ -30,7 +30,7 @@ export function plan(request: PlanRequest, options: { range?: boolean } = {}): O
   const pot = prepared.value
   const sequence = planSequence(pot)
   if (!sequence.ok) return sequence
-  const closings = closingAnswers(pot, sequence.value, options.range ?? true)
+  const closings = closingAnswers(sequence.value, options.range ?? true)
   const answer = answerOf(pot, sequence.value, closings)
   const { capacityL, beforeL } = answer.fill
   if (beforeL > capacityL)
@@ -41,17 +41,8 @@ export function plan(request: PlanRequest, options: { range?: boolean } = {}): O
 }
 
 /** What is told of each closing of a sequence. */
-export function closingAnswers(
-  pot: PreparedPot,
-  sequence: readonly SequenceStep[],
-  withRange: boolean,
-): ClosingAnswer[] {
-  let had = pot.foods.map(({ hadBoilMinutes }) => hadBoilMinutes)
-  return sequence.map((step, i) => {
-    const closing = closingAnswer(step, withRange, had, i === sequence.length - 1)
-    had = had.map((got, food) => got + closing.foods[food]!.gets)
-    return closing
-  })
+export function closingAnswers(sequence: readonly SequenceStep[], withRange: boolean): ClosingAnswer[] {
+  return sequence.map((step, i) => closingAnswer(step, withRange, i === sequence.length - 1))
 }
 
 type WithoutCautions = Omit<PlanAnswer, 'cautions'>
@@ -137,7 +128,7 @@ function fateOf(base: readonly PreparedFood[], liquidG: number): WaterFate | nul
     drinking.filter(({ food }) => !setsAsGrain(food)),
   )
   const wetG = liquidG + sum((item) => item.insideG) - othersG
-  if (grain.length > 0) return grainFate(grain[0]!.food, wetG / sum(({ dryG }) => dryG, grain))
+  if (grain.length > 0) return grainFate(grain[0]!.tenderPerG, wetG / sum(({ dryG }) => dryG, grain))
   return pulseFate(wetG / sum(({ dryG }) => dryG))
 }
 

@@ -2,9 +2,9 @@ import type { Burner } from '../appliance/burner'
 import { scaled } from '../appliance/figures'
 import { kindOf, stylesFor, type Cooker } from '../appliance/appliance'
 import type { Release } from '../appliance/step.schema'
-import type { Style } from '../appliance/style.schema'
+import type { SetStyle, Style } from '../appliance/style.schema'
 import { findFood } from '../food/catalogue'
-import { cooksCovered } from '../food/food'
+import { cooksCovered, setsAsGrain } from '../food/food'
 import type { Food, Soak } from '../food/food.schema'
 import { needOf, type Need } from '../food/need'
 import { heldAfterDraining, soakedShare, soakUptake } from '../food/soak'
@@ -14,6 +14,7 @@ import { failed, problem, type Outcome } from '../problem'
 import type { Liquid } from '../water/liquid.schema'
 import { FREE_LIQUID, isSour } from '../water/liquids'
 import { checkRequest } from './request-check'
+import { flameToCountOn } from './flame'
 import { burnerOf, cookerOf } from './stove'
 import type { Content, PlanRequest, Tin } from './request.schema'
 import { endsByItself } from './styles'
@@ -36,6 +37,8 @@ export interface PreparedFood {
   uptakeG: number
   /** Of that, what the log has taught; it may be less than was assumed. */
   learntUptakeG: number
+  /** g of water for each g of dry food with which it comes out tender in this cooker. */
+  tenderPerG: number
   freeLiquidG: number
   /** Its place in `PreparedPot.tins`, or null for the base. */
   tin: number | null
@@ -50,7 +53,7 @@ export interface PreparedPot {
   /** The pot's inside was not given, so a generic one stands in. */
   bodyAssumed: boolean
   burner: Burner
-  style: Style
+  style: SetStyle
   release: Release | null
   foods: PreparedFood[]
   tins: Tin[]
@@ -96,14 +99,16 @@ export function prepare(request: PlanRequest): Outcome<PreparedPot> {
       }),
     )
   if (!cooker || problems.length > 0) return failed(...problems)
+  const burner = learntBurner(burnerOf(request.burner ?? 'strong', cooker), request)
+  const asItIs = asLearnt(withLid(cooker, request.style), request)
   return {
     ok: true,
     value: {
       request,
-      cooker: asLearnt(withLid(cooker, request.style), request),
+      cooker: asItIs,
       bodyAssumed: typeof request.cooker !== 'string' && !request.cooker.body,
-      burner: learntBurner(burnerOf(request.burner ?? 'strong', cooker), request),
-      style: request.style,
+      burner,
+      style: setStyle(request, asItIs, burner, foods),
       release: releaseOf(request, cooker, foods),
       foods,
       tins,
@@ -111,6 +116,17 @@ export function prepare(request: PlanRequest): Outcome<PreparedPot> {
       closings: closings.length,
     },
   }
+}
+
+/** The style with its flame, where the cook leaves that to how often the pot whistles. */
+function setStyle(
+  { style, kitchen: { altitudeM, roomC } }: PlanRequest,
+  cooker: Cooker,
+  burner: Burner,
+  foods: readonly PreparedFood[],
+): SetStyle {
+  if (style.kind !== 'whistles') return style
+  return { ...style, flame: style.flame ?? flameToCountOn({ cooker, foods, altitudeM, roomC }, burner) }
 }
 
 function learntBurner(burner: Burner, { learnt }: PlanRequest): Burner {
@@ -138,16 +154,23 @@ function withLid(cooker: Cooker, style: Style): Cooker {
   return { ...cooker, appliance: { ...appliance, reflux: 0 } }
 }
 
+/**
+ * Grain in a rice cooker has its textures with so much of the water that it takes elsewhere: the makers' marks are for
+ * 1.1 to 1.25 times the rice by volume (rice.test.ts), the ordinary cycle (engineering estimate).
+ */
+const RICE_COOKER_TIMES_UPTAKE = 0.6
+
 function prepareFood(
   food: Food,
   texture: Texture,
   { dryG, soak, batch, additions = [], where, had }: Content,
-  { kitchen, freeLiquid, liquids, stands }: PlanRequest,
+  { kitchen, freeLiquid, liquids, stands, style }: PlanRequest,
   learnt: { need: number; uptake: number },
 ): Omit<PreparedFood, 'joins' | 'tin'> {
   const share = soakedShare(food, soak, kitchen.roomC)
   const kept = soak !== null && soak.keepWater
-  const uptakeG = dryG * uptakeFor(food, texture)
+  const drinks = style.kind === 'rice-cooker' && setsAsGrain(food) ? RICE_COOKER_TIMES_UPTAKE : 1
+  const uptakeG = dryG * uptakeFor(food, texture) * drinks
   return {
     food,
     dryG,
@@ -170,6 +193,7 @@ function prepareFood(
     soakWaterG: kept && !had ? (soak.waterG ?? 0) : 0,
     uptakeG: uptakeG * learnt.uptake,
     learntUptakeG: uptakeG * (learnt.uptake - 1),
+    tenderPerG: food.uptakeTender * drinks,
     freeLiquidG: cooksCovered(food) ? dryG * FREE_LIQUID[freeLiquid ?? 'drained'] : 0,
   }
 }

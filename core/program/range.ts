@@ -6,6 +6,7 @@ import type { Outcome } from '../problem'
 import { OWN_OF_FLAME, UNMEASURED } from '../unknown'
 import type { Closing } from './closing'
 import { caseOf } from './closing-case'
+import { whistlingTimesW } from './flame'
 import type { PlannedClosing } from './plan-closing'
 import type { PreparedPot } from './prepared'
 import { programOf, solve, type Solution } from './solve'
@@ -53,7 +54,8 @@ export function spreadOf(planned: PlannedClosing, taken: PlannedClosing = planne
     // Beyond what can be programmed (a flame that hardly holds the pressure): as far as it goes.
     else if (!isDry(solved)) shifts.push(max - solution.exactFigure)
   }
-  for (const pot of movedPots(taken)) moveFigure({ ...closing, pot })
+  const isLectin = closing.pot.foods.some(({ food }, i) => food.lectin && closing.needs[i]! > 0)
+  for (const { pot, lectin = isLectin } of movedPots(taken)) if (lectin === isLectin) moveFigure({ ...closing, pot })
   for (const sign of SIGNS) moveFigure(closing, oneInTen(spreadsOf(closing).batch, sign))
   const low = Math.max(min, Math.ceil(solution.exactFigure - quadrature(shifts, -1) - 1e-9))
   const high = Math.ceil(solution.exactFigure + quadrature(shifts, 1) - 1e-9)
@@ -73,13 +75,14 @@ export function getsSpread(taken: PlannedClosing): Spread['gets'] {
   const { closing, solution, water } = taken
   const { simulation, case: ran } = solution
   const ratios = simulation.boilMinutes.map(() => [] as number[])
-  for (const pot of movedPots(taken)) {
+  for (const { pot, lectin } of movedPots(taken)) {
     const variant = { ...closing, pot }
     const program = programOf(variant, solution, solution.figure)
     const moved = simulate({ ...caseOf(variant, water.pourG, program), release: ran.release })
     moved.boilMinutes.forEach((got, i) => {
       const before = simulation.boilMinutes[i]!
-      if (got > 0 && before > 0) ratios[i]!.push(Math.log(got / before))
+      const speaksOf = lectin === undefined || lectin === pot.foods[i]!.food.lectin
+      if (speaksOf && got > 0 && before > 0) ratios[i]!.push(Math.log(got / before))
     })
   }
   // A bag that needs a fifth more is as far from done as a pot that gives a fifth less.
@@ -100,21 +103,43 @@ function spreadsOf({ pot: { request } }: Closing) {
   return { flame: UNMEASURED.heat, batch: UNMEASURED.batch, lift: UNMEASURED.lift, ...request.spread }
 }
 
-/** The pot with each thing that is unknown of it moved either way. */
-function movedPots({ closing, solution }: PlannedClosing): PreparedPot[] {
+/** A pot with something that is unknown of it moved, and the foods that it speaks of; all if left out. */
+interface Moved {
+  pot: PreparedPot
+  lectin?: boolean
+}
+
+/**
+ * The pot with each thing that is unknown of it moved either way. A flame that whistles are counted on is set by how
+ * often they come, so that this is what is unknown of it; beans with lectin do not count on it.
+ */
+function movedPots({ closing, solution }: PlannedClosing): Moved[] {
   const { pot } = closing
   const { flame, lift } = spreadsOf(closing)
-  return SIGNS.flatMap((sign) => [
-    withHeat(pot, oneInTen(flame, sign)),
-    withAppliance(pot, { pressure: oneInTen(lift, sign) }),
-    ...(goesByClock(pot, solution)
-      ? [
-          withAppliance(pot, { loss: oneInTen(UNMEASURED.loss, sign), leak: oneInTen(UNMEASURED.leak, sign) }),
-          withTurned(pot, oneInTen(OWN_OF_FLAME * flame, sign)),
-        ]
-      : []),
-  ])
+  return SIGNS.flatMap((sign): Moved[] => {
+    const heat = withHeat(pot, oneInTen(flame, sign))
+    return [
+      ...(isSetByWhistles(pot)
+        ? [
+            { pot: heat, lectin: true },
+            { pot: withPace(pot, oneInTen(flame, sign)), lectin: false },
+          ]
+        : [{ pot: heat }]),
+      { pot: withAppliance(pot, { pressure: oneInTen(lift, sign) }) },
+      ...(goesByClock(pot, solution)
+        ? [
+            {
+              pot: withAppliance(pot, { loss: oneInTen(UNMEASURED.loss, sign), leak: oneInTen(UNMEASURED.leak, sign) }),
+            },
+            { pot: withTurned(pot, oneInTen(OWN_OF_FLAME * flame, sign)) },
+          ]
+        : []),
+    ]
+  })
 }
+
+/** True of a flame that is turned down to after the first whistle, and counted on. */
+const isSetByWhistles = ({ style }: PreparedPot) => style.kind === 'whistles' && style.heatUp !== undefined
 
 /**
  * True where minutes pass on a flame of the cook's with nothing to be heard of: how hot the pot stays then is decided
@@ -170,6 +195,15 @@ function quadrature(shifts: readonly number[], sign: -1 | 1): number {
 function withHeat(pot: PreparedPot, times: number): PreparedPot {
   if (heatsItself(pot.cooker.appliance)) return withAppliance(pot, { heat: times })
   return { ...pot, burner: flamesTimes(pot.burner, times) }
+}
+
+/** The flame on which whistles are counted so much stronger that they come so many times as often; the others as much. */
+function withPace(pot: PreparedPot, times: number): PreparedPot {
+  const { style, burner, request } = pot
+  if (style.kind !== 'whistles') return pot
+  const { altitudeM, roomC } = request.kitchen
+  const heatW = whistlingTimesW({ cooker: pot.cooker, altitudeM, roomC }, burner[style.flame], times)
+  return { ...pot, burner: { ...flamesTimes(burner, times), [style.flame]: heatW } }
 }
 
 /** Every flame but high, on which a pot is brought to pressure, so many times as strong. */

@@ -71,7 +71,7 @@ function folkOutcomes(item: PreparedFood, steamLostG: number, innerDiameterMm: n
         ? coveringMl([bulkBefore(item)], innerDiameterMm, FINGER_MM)
         : (rule.times * dryG * CUP_ML) / food.cupG!
     const thereG = pourG + heldG + soakWaterG - steamLostG
-    const fate = setsAsGrain(food) ? grainFate(food, thereG / dryG) : pulseFate((thereG - uptakeG) / dryG)
+    const fate = setsAsGrain(food) ? grainFate(item.tenderPerG, thereG / dryG) : pulseFate((thereG - uptakeG) / dryG)
     return [{ rule, pourG, waterPerG: thereG / dryG, fate }]
   })
 }

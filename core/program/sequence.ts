@@ -107,7 +107,7 @@ function takenOf(planned: PlannedClosing): Outcome<PlannedClosing> {
   if (given?.pourG === undefined && given?.figure === undefined) return { ok: true, value: planned }
   const water = given.pourG === undefined ? planned.water : givenWater(planned.water, given.pourG)
   const ran = runFigure(closing, water.pourG, solution, given.figure ?? solution.figure)
-  return ran.ok ? { ok: true, value: { closing, water, solution: ran.value } } : ran
+  return ran.ok ? { ok: true, value: { closing, water, solution: ran.value, isSure: false } } : ran
 }
 
 const sumAt = (doses: readonly (readonly number[])[], food: number, from: number) =>

@@ -1,7 +1,7 @@
 import type { Burner } from '../appliance/burner'
 import { kindOf, type Appliance } from '../appliance/appliance'
 import type { Step } from '../appliance/step.schema'
-import type { Style } from '../appliance/style.schema'
+import type { SetStyle, Style } from '../appliance/style.schema'
 import type { FlameName, Level, StyleKind } from '../names'
 
 /** A style as a search sees it: steps that always come first, then one step that grows with the figure. */
@@ -19,10 +19,10 @@ export interface StyleShape {
 }
 
 /** Styles whose figure is searched for; the others end by themselves. */
-type Searched = Exclude<Style, { kind: 'fixed' | 'rice-cooker' }>
+type Searched = Exclude<SetStyle, { kind: 'fixed' | 'rice-cooker' }>
 
 /** The device decides by itself when it is over: nothing is counted, and it cannot be opened in between. */
-export function endsByItself(style: Style): style is Exclude<Style, Searched> {
+export function endsByItself(style: Style): style is Extract<Style, { kind: 'fixed' | 'rice-cooker' }> {
   return style.kind === 'fixed' || style.kind === 'rice-cooker'
 }
 
@@ -48,7 +48,10 @@ export function shapeOf(style: Searched, burner: Burner, appliance: Appliance): 
         heatW: burner[style.flame],
         untilWhistles: figure,
       })
-      return { unit: 'whistles', min: 1, max: 60, by: 1, before: [], last, next: last }
+      const { heatUp = style.flame } = style
+      const before: Step[] =
+        burner[heatUp] === burner[style.flame] ? [] : [{ kind: 'whistles', heatW: burner[heatUp], untilWhistles: 1 }]
+      return { unit: 'whistles', min: 1, max: 60, by: 1, before, last, next: last }
     }
     case 'first-whistle-then-low': {
       const first: Step =
@@ -72,13 +75,28 @@ export function shapeOf(style: Searched, burner: Burner, appliance: Appliance): 
   }
 }
 
-/** The usual style of a kind, with the flame and level that the cook prefers. */
-export function styleOf(kind: StyleKind, prefer: { flame?: FlameName; level?: Level } = {}): Style {
-  const { flame = 'medium', level = 'high' } = prefer
+/** The flame on which a pot is lit. */
+export function litOn(style: Style): FlameName {
+  if (style.kind === 'whistles') return style.heatUp ?? style.flame ?? 'high'
+  return style.kind === 'clock' ? style.flame : 'high'
+}
+
+/** The style that a document says, which may be from before the flame until the first whistle could be told. */
+export function styleSaid(style: StyleKind, said: Parameters<typeof styleOf>[1]): Style {
+  return styleOf(style, { ...said, heatUp: said?.heatUp ?? null })
+}
+
+/** The usual style of a kind, with the flame and level that the cook prefers; whistles are counted from high. */
+export function styleOf(
+  kind: StyleKind,
+  prefer: { flame?: FlameName | null; heatUp?: FlameName | null; level?: Level } = {},
+): Style {
+  const { flame, heatUp = 'high', level = 'high' } = prefer
   switch (kind) {
     case 'whistles':
+      return { kind, ...(heatUp ? { heatUp } : {}), ...(flame ? { flame } : {}) }
     case 'clock':
-      return { kind, flame }
+      return { kind, flame: flame ?? 'medium' }
     case 'high-then-low':
       return { kind, whistles: 2 }
     case 'electric':

@@ -71,7 +71,7 @@ function planJoining(
   }
   const sequence = planSequence(joining)
   if (!sequence.ok) return sequence
-  const closings = closingAnswers(joining, sequence.value, false)
+  const closings = closingAnswers(sequence.value, false)
   const gets = pot.foods.map((_, i) => closings.reduce((sum, { foods }) => sum + foods[i]!.gets, 0))
   return { ok: true, value: { closings, gets } }
 }

@@ -126,9 +126,9 @@ export function doseTable(setup: Setup, arrangement: Arrangement): DoseTable | n
   const first = setup.options.map(() => 0)
   const prepared = prepare(requestFor(ask, contentsOf(setup, arrangement, first), arrangement.trivetMm))
   if (!prepared.ok) return null
-  const { style } = ask
-  if (endsByItself(style)) return null
   const pot = prepared.value
+  const { style } = pot
+  if (endsByItself(style)) return null
   const shape = shapeOf(style, pot.burner, pot.cooker.appliance)
   const run = new Run(
     caseOf(

@@ -18,8 +18,8 @@ export function folkRulesFor(food: Food): FolkRule[] {
 export type WaterFate = 'scorches' | 'dry' | 'separate' | 'soft' | 'sticky' | 'porridge' | FreeLiquid
 
 /** Grain by g of water for each g of dry grain, against what is tender. Bounds lie halfway between the textures. */
-export function grainFate(food: Food, waterPerG: number): WaterFate {
-  const share = waterPerG / food.uptakeTender
+export function grainFate(tenderPerG: number, waterPerG: number): WaterFate {
+  const share = waterPerG / tenderPerG
   if (share < 0.6) return 'scorches'
   if (share < 0.8) return 'dry'
   if (share < 1.02) return 'separate'

@@ -79,7 +79,7 @@ export const test = base.extend({
 export const beansRequest = (change: Partial<PlanRequest['contents'][number]> = {}): PlanRequest => ({
   kitchen: { altitudeM: 1450, roomC: 20, tapC: 18 },
   cooker: COOKERS['whistling-5l-aluminium']!,
-  burner: 'strong',
+  burner: { high: 1300, medium: 520, low: 300, simmer: 200 },
   contents: [
     {
       food: 'navy-bean',

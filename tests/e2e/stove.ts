@@ -64,9 +64,19 @@ export class PotBeside {
         if (kind !== 'whistle') continue
         if (!misses(this.whistles)) await this.page.keyboard.press('Space')
         this.whistles++
+        if (this.whistles === 1) await this.turnDown()
       }
       if (this.minute > 240) throw new Error('This pot does not whistle.')
     }
+  }
+
+  /** Turns the flame down to the one on which the others are counted, where the page says so. */
+  private async turnDown() {
+    const { steps } = this.run.plan.answer.closings[0]!.program
+    const last = steps.at(-1)!
+    if (steps.length < 2 || last.kind !== 'whistles' || last.untilWhistles === 1) return
+    await this.page.getByRole('button', { name: /^It is on (medium|low|simmer)$/ }).click()
+    this.stove.heat(last.heatW)
   }
 
   /** Turns the heat off when the page says so, waits for the pressure, and opens. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { litOn } from '~~/core/program/styles'
 import type { NextAction } from '~~/core/live/next'
 import { runsByItself } from '~~/core/live/next'
 import type { RunEventData } from '~~/core/live/event.schema'
@@ -16,8 +17,7 @@ const { t } = useI18nText()
 const itself = computed(() => runsByItself(plan.answer))
 const isHot = computed(() => state.phase === 'heating' || state.phase === 'interrupted')
 const flameNow = computed(() => {
-  const { style } = plan.request
-  return lastLeg(state).flameChanges.at(-1)?.flame ?? ('flame' in style ? style.flame : 'high')
+  return lastLeg(state).flameChanges.at(-1)?.flame ?? litOn(plan.request.style)
 })
 const flames = computed(() =>
   FLAMES.map((flame) => ({

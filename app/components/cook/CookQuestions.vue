@@ -3,6 +3,7 @@ import type { Following } from '~~/core/live/follow'
 import type { Question } from '~~/core/live/questions'
 import type { RunEventData } from '~~/core/live/event.schema'
 import { lostAtStove } from '~~/core/live/lost-count'
+import { paceAtStove } from '~~/core/live/pace'
 import type { SavedPlan } from '~~/shared/household'
 
 /** What the pot makes us ask the cook, and what it makes us warn of. */
@@ -24,6 +25,13 @@ const lost = computed(() => {
   ]
   const why = t(`cook.lost.${reason}`, { n: number(whistles), seconds: number(everyS ?? 0) })
   return { text: [why, ...ways].join(' '), canTurnLow }
+})
+
+const every = (seconds: number) => everyWords(t, number, seconds)
+/** They come much quicker or slower than planned: the knob first, the count follows. */
+const pace = computed(() => {
+  const found = lost.value ? null : paceAtStove(plan, following)
+  return found && t(`cook.pace.${found.is}`, { every: every(found.everyS), planned: every(found.plannedS) })
 })
 
 function text(asked: Question): string {
@@ -74,6 +82,7 @@ const canSayYes = (asked: Question) => asked.kind !== 'silent' || asked.at.lengt
         }}</v-btn>
       </span>
     </div>
+    <div v-else-if="pace" class="line" role="status">{{ pace }}</div>
     <div v-else-if="strange" class="line soft" role="status">{{ t('cook.question.strange') }}</div>
   </div>
 </template>

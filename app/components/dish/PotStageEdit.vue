@@ -2,7 +2,7 @@
 import { heatsItself, stylesFor } from '~~/core/appliance/appliance'
 import type { PotSettings, Stage } from '~~/core/dish/dish.schema'
 import { texturesOf, usualTexture } from '~~/core/food/texture'
-import { COOKING_FLAMES, type Texture } from '~~/core/names'
+import type { Texture } from '~~/core/names'
 import { FREE_LIQUIDS } from '~~/core/water/liquids'
 import type { DishDocument } from '~~/shared/dish'
 import { inUse } from '~~/shared/kitchen'
@@ -22,6 +22,10 @@ const cookerId = computed({
     if (!styles.value.includes(pot.value.style)) pot.value.style = styles.value[0]!
   },
 })
+const { choices: flames, flame } = useFlameChoice(
+  () => pot.value,
+  () => pot.value.style,
+)
 /** The foods of this pot by their lines, whichever stage they come from. */
 const own = computed(() =>
   foods.flatMap((foodId) => {
@@ -84,9 +88,9 @@ function putAt(line: string, place: string) {
     />
     <PickField
       v-if="pot.style === 'whistles' || pot.style === 'clock'"
-      v-model="pot.flame"
+      v-model="flame"
       :label="t('dishes.stage.flame')"
-      :choices="COOKING_FLAMES.map((value) => ({ value, title: t(`pot.flames.${value}`) }))"
+      :choices="flames.map((value) => ({ value, title: t(`pot.flames.${value}`) }))"
     />
     <PickField
       v-model="pot.freeLiquid"

@@ -18,8 +18,7 @@ const { result: whole } = useWorked(
 const curve = computed(() => whole.value?.curves?.[0] ?? null)
 const rangeText = computed(() => {
   if (!whole.value?.outcome.ok) return ''
-  const { low, high } = whole.value.outcome.value.closings[0]!.range
-  return low === high ? t('pot.answer.exact') : t('pot.answer.covers', { low: number(low), high: number(high) })
+  return Object.values(surenessWords(t, number, whole.value.outcome.value.closings[0]!)).join(' ')
 })
 const foods = computed(() => pot.answer.foods.map(({ food }) => kitchen.foodName(food)))
 

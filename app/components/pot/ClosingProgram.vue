@@ -21,30 +21,8 @@ const figure = computed(() =>
 const counts = computed(() => closing.range.unit === 'whistles')
 const label = computed(() => (pot.request ? programLabel(t, pot.request.style) : ''))
 const unit = computed(() => t(counts.value ? 'units.whistles' : 'units.min', {}, figure.value))
-/** Planned so that nine pots in ten are done: the figure is the one to act on, and no other stands beside it. */
-const isEnough = computed(() => {
-  const { figure: taken, low, high } = closing.range
-  return taken === closing.planned.figure && taken >= high && low < taken
-})
-const rangeText = computed(() => {
-  const { low, high } = closing.range
-  if (isEnough.value) return t('pot.answer.enough')
-  return low === high ? t('pot.answer.exact') : t('pot.answer.covers', { low: number(low), high: number(high) })
-})
-const checkText = computed(() => {
-  const { reason, figure } = closing.firstCheck
-  if (reason === 'no-range' || pot.styleKind === 'rice-cooker') return null
-  if (isEnough.value) return t('pot.answer.mayBe', { n: number(closing.range.low) })
-  return reason === 'opened-anyway'
-    ? t('pot.checks.opened-anyway')
-    : t(`pot.answer.firstCheck.${reason}`, { n: number(figure), high: number(closing.range.high) })
-})
-/** Why it is looked at just then. */
-const checkRule = computed(() => {
-  const { reason } = closing.firstCheck
-  if (isEnough.value || checkText.value === null || reason === 'opened-anyway' || reason === 'no-range') return null
-  return t(`pot.checks.${reason}`)
-})
+/** How sure that is: the figure is the one to act on, and no other stands beside it. */
+const words = computed(() => surenessWords(t, number, closing))
 const rhythm = computed(() => {
   if (!curve || curve.minutesToPressure === null) return []
   const { whistleMinutes, minutesToPressure } = curve
@@ -55,10 +33,7 @@ const rhythm = computed(() => {
   const [first, last] = [whistleMinutes[0], whistleMinutes.at(-1)]
   if (first !== undefined && last !== undefined && whistleMinutes.length > 1) {
     const seconds = ((last - first) / (whistleMinutes.length - 1)) * 60
-    const time =
-      seconds < 90
-        ? t('pot.answer.seconds', { n: number(seconds) })
-        : t('units.minuteCount', { n: number(seconds / 60, 1) })
+    const time = everyWords(t, number, seconds)
     lines.push(t('pot.answer.thenEach', { time }))
   }
   return lines
@@ -72,11 +47,11 @@ const wantedTexture = (foodId: string, texture: PlanAnswer['foods'][number]['tex
 <template>
   <AnswerFigure :label="label" :figure="number(figure)" :unit="unit" tone="heat" :small="later">
     <template #beside>
-      <strong>{{ rangeText }}</strong>
+      <strong v-if="words.sure">{{ words.sure }}</strong>
       <span v-if="closing.range.figure !== closing.planned.figure" class="tone-heat">{{
         t('pot.try.insteadOf', { figure: number(closing.planned.figure) })
       }}</span>
-      <span v-if="checkText" class="soft">{{ checkText }}</span>
+      <span v-if="words.look && pot.styleKind !== 'rice-cooker'" class="soft">{{ words.look }}</span>
       <template v-if="!later">
         <span v-for="line in rhythm" :key="line" class="soft">{{ line }}</span>
       </template>
@@ -90,7 +65,6 @@ const wantedTexture = (foodId: string, texture: PlanAnswer['foods'][number]['tex
         :texture="wantedTexture(food.food, food.texture)"
         :hottest-c="answer.hottestC"
       />
-      <p v-if="checkRule" class="soft rule">{{ checkRule }}</p>
     </template>
   </AnswerFigure>
 </template>

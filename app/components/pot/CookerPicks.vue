@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { COOKING_FLAMES, LEVELS } from '~~/core/names'
+import { LEVELS } from '~~/core/names'
 import { heatsItself } from '~~/core/appliance/appliance'
 import { inUse } from '~~/shared/kitchen'
 import type { Problem } from '~~/core/problem'
@@ -12,7 +12,11 @@ const { form } = storeToRefs(pot)
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const kind = computed(() => pot.cooker?.cooker.appliance.kind)
 const hasFlame = computed(() => kind.value !== undefined && !heatsItself({ kind: kind.value }))
-const flames = computed(() => COOKING_FLAMES.map((value) => ({ value, text: t(`pot.flames.${value}`) })))
+const { choices, flame } = useFlameChoice(
+  () => form.value,
+  () => pot.styleKind,
+)
+const flames = computed(() => choices.value.map((value) => ({ value, text: t(`pot.flames.${value}`) })))
 const levels = computed(() => LEVELS.map((value) => ({ value, text: t(`levels.${value}`) })))
 /** What is in use, and what this pot uses though it was put away: marked, to be replaced. */
 function offered<Row extends { id: string; name: string; away?: boolean | undefined }>(rows: Row[], used: Row | null) {
@@ -47,7 +51,7 @@ const styleError = computed(() => {
     </FormRow>
   </div>
   <FormRow v-if="pot.styleKind === 'whistles' || pot.styleKind === 'clock'" :label="t('pot.rows.flame')">
-    <ChoiceBar v-model="form.flame" :label="t('pot.rows.flame')" :choices="flames" />
+    <ChoiceBar v-model="flame" :label="t('pot.rows.flame')" :choices="flames" />
   </FormRow>
   <FormRow v-if="pot.styleKind === 'electric' || pot.styleKind === 'slow'" :label="t('pot.rows.level')">
     <ChoiceBar v-model="form.level" :label="t('pot.rows.level')" :choices="levels" />

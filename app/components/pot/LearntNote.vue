@@ -21,7 +21,7 @@ const parts = computed(() => {
   if (!learnt) return []
   const found: string[] = []
   const style = pot.request!.style
-  const flame = 'flame' in style ? style.flame : 'high'
+  const flame = ('flame' in style && style.flame) || 'high'
   const heat = heatsItself(applianceOf(answer)) ? learnt.heat : learnt.flames?.[flame]
   if (isOff(heat)) {
     const said = pot.measured?.burner?.[FLAMES.includes(flame) ? flame : 'high']

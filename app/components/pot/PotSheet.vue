@@ -50,6 +50,7 @@ function standsText(index: number): string {
 }
 const first = computed(() => answer.closings[0]!)
 const waterText = computed(() => measured(first.value.water.pourG, cup))
+const sure = computed(() => Object.values(surenessWords(t, number, first.value)).join(' '))
 const program = computed(() => (pot.request ? programLabel(t, pot.request.style) : ''))
 const release = computed(() => {
   if (!answer.release) return t('pot.answer.noPressure')
@@ -93,7 +94,7 @@ const release = computed(() => {
       <p>
         {{ program }}
         <strong>{{ t(`pot.elsewhere.${first.range.unit}`, { n: first.range.figure }, first.range.figure) }}</strong>
-        {{ t('pot.answer.covers', { low: number(first.range.low), high: number(first.range.high) }) }}
+        {{ sure }}
       </p>
       <p>
         {{ t(heatsItself(applianceOf(answer)) ? 'pot.answer.releaseElectric' : 'pot.answer.release') }}

@@ -28,10 +28,19 @@ describe('a rice cooker', () => {
     const outcome = planned(cooker, 'long-white', dryG)
     if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems))
     expect(isRefused(outcome.value.cautions)).toBe(false)
-    // As the makers' own marks: about as much water as rice, or a quarter more, by volume.
-    expect(outcome.value.closings[0]!.water.ratioByVolume).toBeGreaterThan(0.9)
-    expect(outcome.value.closings[0]!.water.ratioByVolume).toBeLessThan(1.7)
+    expect(outcome.value.becomes).toBe('separate')
   })
+
+  it.each(['basmati-white', 'long-white', 'jasmine-white'])(
+    'takes two rice-cups of %s with as much water as the makers mark: 1.1 to 1.25 by volume, within a tenth',
+    (food) => {
+      const outcome = planned('rice-1l', food, (2 * RICE_CUP_ML * findFood(food)!.cupG!) / CUP_ML)
+      if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems))
+      const { ratioByVolume } = outcome.value.closings[0]!.water
+      expect(ratioByVolume).toBeGreaterThan(1.1 * 0.9)
+      expect(ratioByVolume).toBeLessThan(1.25 * 1.1)
+    },
+  )
 
   it('refuses what would boil over', () => {
     const outcome = planned('rice-1l', 'long-white', 1600)
