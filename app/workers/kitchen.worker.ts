@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
 import type { fitWaterTest } from '~~/core/learn/water-test'
 import { simulate } from '~~/core/pot/simulate'
+import { batchesOf } from '~~/core/program/batches'
 import { equivalents } from '~~/core/program/equivalents'
 import { planCountable } from '~~/core/program/count'
 import { plan } from '~~/core/program/plan'
@@ -117,6 +118,7 @@ const work = {
   importRecipe: async (...asked: Parameters<RecipeWork['importRecipe']>) => (await recipes()).importRecipe(...asked),
   dinner: async (...asked: Parameters<MealWork['dinner']>) => (await meals()).dinner(...asked),
   otherWays: async (...asked: Parameters<MealWork['otherWays']>) => (await meals()).otherWays(...asked),
+  batches: batchesOf,
   equivalents: equivalents<string>,
   /** Fitting takes a library of matrices, which comes when a test is fitted. */
   async fitWaterTest(...asked: Parameters<typeof fitWaterTest>) {

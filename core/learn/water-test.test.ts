@@ -264,6 +264,13 @@ describe('what a cook remembers', () => {
     expect(remembered.heatSpread).toBeGreaterThan(fitted(testOf(base), base).heatSpread)
   })
 
+  it('moves the flames that nobody spoke of only as far as one flame tells of another', () => {
+    const { burner } = fitted(rememberedTest({ ...memory, firstMinute: 10, everyMinutes: 1 }), base)
+    const logOf = (flame: 'high' | 'medium') => Math.log(burner[flame] / base.burner[flame])
+    expect(logOf('medium')).toBeGreaterThan(0.3)
+    expect(logOf('high') / logOf('medium')).toBeCloseTo(0.64, 2)
+  })
+
   it('moves the flame the way that was said', () => {
     const heat = (firstMinute: number) => fitted(rememberedTest({ ...memory, firstMinute }), base).burner.medium
     expect(heat(12)).toBeGreaterThan(heat(24))

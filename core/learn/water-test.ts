@@ -7,6 +7,7 @@ import { kindOf, type Appliance } from '../appliance/appliance'
 import { flamesIn, minuteOf } from '../appliance/test-guide'
 import type { TestMark, WaterTest } from '../appliance/water-test.schema'
 import { FLAMES, type FlameName } from '../names'
+import { SHARED_BY_FLAMES } from '../unknown'
 import type { SimulationCase } from '../pot/case.schema'
 import { outOfBounds } from '../pot/check'
 import { pointAt } from '../pot/curve'
@@ -217,11 +218,15 @@ function parametersOf(test: WaterTest, { appliance }: Measured): ParameterId[] {
 const isFlame = (id: ParameterId): id is FlameName => (FLAMES as readonly string[]).includes(id)
 const isHeat = (id: ParameterId) => id === 'heat' || isFlame(id)
 
-/** The figures with each parameter multiplied by e to its logarithm; flames that were not used move as those that were. */
+/**
+ * The figures with each parameter multiplied by e to its logarithm; flames that were not used move with those that were,
+ * as far as what is known of the burner by them.
+ */
 function apply(before: Measured, parameters: readonly ParameterId[], logs: readonly number[]): Measured {
   const times = (id: ParameterId) => Math.exp(logs[parameters.indexOf(id)] ?? 0)
   const used = parameters.filter(isFlame)
-  const others = used.length === 0 ? 0 : used.reduce((sum, id) => sum + Math.log(times(id)), 0) / used.length
+  const mean = used.length === 0 ? 0 : used.reduce((sum, id) => sum + Math.log(times(id)), 0) / used.length
+  const others = (mean * SHARED_BY_FLAMES) / (SHARED_BY_FLAMES + (1 - SHARED_BY_FLAMES) / Math.max(1, used.length))
   const flame = (id: FlameName) => before.burner[id] * (used.includes(id) ? times(id) : Math.exp(others))
   const measured = parameters.filter((id) => !isFlame(id))
   return {

@@ -26,7 +26,12 @@ const event = (data: RunEventData, minute = count): RunEvent => ({
 })
 const at = (minute: number) => START + minute * 60_000
 
-const LONG = { food: 'chickpea-white', dryG: 250, soak: { hours: 9, waterC: 20, keepWater: false }, where: 'base' } as const
+const LONG = {
+  food: 'chickpea-white',
+  dryG: 250,
+  soak: { hours: 9, waterC: 20, keepWater: false },
+  where: 'base',
+} as const
 const planFor = (change: Partial<PlanRequest> = {}): LivePlan => {
   const request: PlanRequest = {
     kitchen: { altitudeM: 0, roomC: 20, tapC: 20 },

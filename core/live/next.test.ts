@@ -123,7 +123,7 @@ describe('while it is counted', () => {
 
   it('the flame is turned down after the first, and what is still to come is counted on it', () => {
     const first = [LIT, whistle(6)]
-    expect(next(HEATED_UP, [LIT], 5).id).toBe('wait-first-whistle')
+    expect(next(HEATED_UP, [LIT], 5)).toMatchObject({ id: 'wait-first-whistle', whistlesLeft: 5 })
     expect(next(HEATED_UP, first, 6)).toEqual({
       id: 'turn-down',
       event: { kind: 'flame', flame: 'medium' },

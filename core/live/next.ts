@@ -179,7 +179,9 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
     // The last one may have slipped by: the clock tells as well.
     if (isLast && !waiting && nowMs >= outlook!.heatOffAt + LATE_MS) return outlook!.heatOffAt
     const dueAt = waiting ? firstDue : outlook!.nextWhistleAt
-    return action(waiting ? 'wait-first-whistle' : 'count', { kind: 'whistle' }, dueAt, left)
+    // Before the flame is turned down the count is already to what is counted on it.
+    const inAll = course.program.at(-1)!.kind === 'whistles' ? whistlesLeft() : left
+    return action(waiting ? 'wait-first-whistle' : 'count', { kind: 'whistle' }, dueAt, Math.max(left, inAll))
   }
 
   function minutesAction(step: Step & { minutes: number }, at: number): NextAction | number {

@@ -41,7 +41,8 @@ export function pourable(volumeMl: number, cup: Measure): Pourable {
   const few = (spoon: Measure) => [1, 2, MOST_SPOONS].map((count) => part(spoon, count, null))
   const first = [...cups, ...spoons(tbsp), ...spoons(tsp)].filter((one) => one !== null)
   const candidates = first.flatMap((one) => {
-    const smaller = one.measure === cup.id ? [...few(tbsp), ...few(tsp)] : one.measure === tbsp.id ? few(tsp) : []
+    const isWholeSpoons = one.measure === tbsp.id && !one.fraction
+    const smaller = one.measure === cup.id ? [...few(tbsp), ...few(tsp)] : isWholeSpoons ? few(tsp) : []
     return [[one], ...smaller.map((other) => [one, other!])]
   })
 

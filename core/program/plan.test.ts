@@ -234,7 +234,7 @@ describe('a plan', () => {
 describe('safety, last of all', () => {
   const ids = (overrides: Partial<PlanRequest>) => planned(overrides).cautions.map(({ id }) => id)
 
-  it('refuses a pot past its line and offers two batches', () => {
+  it('refuses a pot past its line', () => {
     const { cautions } = planned({ contents: [{ ...kidney, dryG: 900 }] })
     expect(isRefused(cautions)).toBe(true)
     expect(cautions[0]).toMatchObject({ id: 'too-full', severity: 'refuse' })

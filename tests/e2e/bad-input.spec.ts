@@ -28,7 +28,7 @@ for (const [what, typed, unit, message] of [
 
 test('a pot too small refuses and says what to do', async ({ page }) => {
   await choose(page, 'Pot', 'Old 3 L')
-  await expect(page.getByText(/Too full: .* Cook it in two batches or a larger pot/).first()).toBeVisible()
+  await expect(page.getByText(/Too full: .* Cook less at a time, or take a larger pot/).first()).toBeVisible()
   await expect(page.getByRole('button', { name: 'Light it' })).toBeDisabled()
   await page.getByLabel('Dry amount').fill('0.5')
   await expect(page.getByRole('button', { name: 'Light it' })).toBeEnabled()

@@ -113,7 +113,7 @@ export async function startRun(
 }
 
 /** Writes down that the pot of a run was lit so many minutes ago: it may whistle by now. */
-export async function litBefore(request: APIRequestContext, runId: string, minutes = 20) {
+export async function litBefore(request: APIRequestContext, runId: string, minutes = 7) {
   const lit = event({ kind: 'lit' }, Date.now() - minutes * 60_000)
   expect((await request.post(`/api/runs/${runId}/events`, { data: lit })).ok()).toBe(true)
 }

@@ -59,7 +59,7 @@ test('a log is read in, teaches, is forgotten and known again, and changes what 
 
   // A pot says what the log put in, what it would be without, and how it was done last time.
   await page.goto('/pot')
-  await expect(page.getByText(/By your log: \d+ W of heat instead of 520/)).toBeVisible()
+  await expect(page.getByText(/By your log: \d+ W of heat instead of (1,300|400|300)/)).toBeVisible()
   // By the clock, to which a weaker flame makes the greatest difference; whistles come when they come.
   await page.getByText('By the clock', { exact: true }).first().click()
   await expect(page.getByText('as learnt')).toBeVisible()

@@ -41,7 +41,10 @@ watch(text, (typed) => {
   // What only follows the model must not go back to it: fields that give each other would round each other.
   if (Number.isFinite(value) && written(value) !== written(model.value)) model.value = value
 })
+// What nobody has filled in yet is no mistake.
+const wasBlank = !Number.isFinite(model.value)
 const message = computed(() => {
+  if (wasBlank && text.value.trim() === '') return error
   const value = read(text.value)
   if (!Number.isFinite(value)) return t('problems.not-a-number')
   const [min, max] = bound ? BOUNDS[bound] : [-Infinity, Infinity]

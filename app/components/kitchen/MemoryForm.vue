@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { COOKING_FLAMES, type FlameName } from '~~/core/names'
-import { usualTestWaterG } from '~~/core/appliance/test-guide'
 import { BURNERS } from '~~/core/appliance/burner'
 import { rememberedTest } from '~~/core/learn/remembered'
 import { MOST } from '~~/core/bounds'
@@ -11,18 +10,30 @@ import type { HouseholdBurner, HouseholdCooker, Kitchen } from '~~/shared/kitche
 const cooker = defineModel<HouseholdCooker>({ required: true })
 const { burner, kitchen } = defineProps<{ burner: HouseholdBurner | null; kitchen: Kitchen }>()
 const emit = defineEmits<{ done: [] }>()
-const { t, problemText } = useI18nText()
+const { t, number, problemText } = useI18nText()
 
-const waterG = ref(usualTestWaterG(cooker.value.cooker.body.capacityL))
-const firstMinute = ref(12)
-const everyS = ref(80)
-const flame = ref<FlameName>('medium')
+// Nothing is filled in: what nobody remembers must not be taken for a memory.
+const waterG = ref(NaN)
+const firstMinute = ref(NaN)
+const everyS = ref(NaN)
+const flame = ref<FlameName>()
 const flames = computed(() => COOKING_FLAMES.map((value) => ({ value, text: t(`pot.flames.${value}`) })))
 const problem = ref('')
+/** What the figures would make of the flame, where hardly any burner is like that: asked about once. */
+const doubt = ref('')
 const working = ref(false)
+watch([waterG, firstMinute, everyS, flame], () => (problem.value = doubt.value = ''))
+
+/** Beyond this factor of what is usual a memory is asked about (engineering estimate: two deviations of a flame). */
+const DOUBTFUL = 1.65
 
 async function keep() {
   problem.value = ''
+  if (!flame.value || ![waterG.value, firstMinute.value, everyS.value].every(Number.isFinite)) {
+    problem.value = t('kitchen.memory.missing')
+    return
+  }
+  const on = flame.value
   working.value = true
   try {
     const { altitudeM, roomC, tapC } = kitchen
@@ -30,7 +41,7 @@ async function keep() {
       waterG: waterG.value,
       firstMinute: firstMinute.value,
       everyMinutes: everyS.value / 60,
-      flame: flame.value,
+      flame: on,
       startC: tapC,
       place: { altitudeM, roomC },
     })
@@ -42,6 +53,16 @@ async function keep() {
       return
     }
     const { appliance, burner: fitted, heatSpread } = found.value
+    const times = fitted[on] / before.burner[on]
+    if (!doubt.value && (times > DOUBTFUL || times < 1 / DOUBTFUL)) {
+      const name = t(`pot.flames.${on}`)
+      doubt.value = t('kitchen.memory.doubt', {
+        flame: name,
+        now: number(fitted[on]),
+        usual: number(before.burner[on]),
+      })
+      return
+    }
     const { kind: _, ...figures } = appliance
     const was = before.appliance as unknown as Record<string, number>
     const changed = Object.fromEntries(Object.entries(figures).filter(([key, value]) => was[key] !== value))
@@ -76,7 +97,10 @@ async function keep() {
     />
     <NumberField v-model="everyS" :label="t('kitchen.memory.every')" suffix="s" :digits="0" />
     <p v-if="problem" class="tone-danger" role="alert">{{ problem }}</p>
-    <v-btn type="submit" color="primary" :loading="working">{{ t('kitchen.memory.keep') }}</v-btn>
+    <p v-if="doubt" role="alert">{{ doubt }}</p>
+    <v-btn type="submit" color="primary" :loading="working">{{
+      t(doubt ? 'kitchen.memory.sure' : 'kitchen.memory.keep')
+    }}</v-btn>
   </form>
 </template>
 

@@ -88,6 +88,7 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
       <NuxtLink to="/kitchen" class="quiet-button solid large">{{ t('pot.noCooker.go') }}</NuxtLink>
     </section>
     <section v-else id="answers" class="side">
+      <BatchesNote />
       <template v-if="problems.length > 0">
         <ProblemList :problems="problems">
           <button v-if="isGiven" type="button" class="link-button" @click="pot.form.given = []">
