@@ -43,10 +43,15 @@ export function stylesFor({
 }
 
 /** Generic cookers to start from, by id (engineering estimates; a water test or the log replaces them). */
-export const COOKERS: Readonly<Record<string, Cooker>> = Object.assign(
-  {},
-  ...Object.values(KINDS).map(({ generic }) => generic),
-) as Record<string, Cooker>
+export const COOKERS: Readonly<Record<string, Cooker>> = allGeneric()
+
+/** Those of all kinds together; two of one id would hide one another. */
+function allGeneric(): Record<string, Cooker> {
+  const all = Object.values(KINDS).flatMap(({ generic }) => Object.entries(generic))
+  const byId = new Map(all)
+  if (byId.size < all.length) throw new TypeError('Two generic cookers have one id.')
+  return Object.fromEntries(byId)
+}
 
 /** The appliance with some of its figures replaced by measured ones. */
 export function withFigures(appliance: Appliance, figures: Partial<Record<string, number>>): Appliance {

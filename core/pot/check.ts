@@ -33,7 +33,7 @@ export function checkCase(input: SimulationCase): Problem[] {
   )
   foods.forEach((food, i) => {
     found.push(...outOfBounds(food.zC, 'zC', `foods.${i}.zC`))
-    if (food.zAbove110C != null) found.push(...outOfBounds(food.zAbove110C, 'zC', `foods.${i}.zAbove110C`))
+    if (food.zAbove110C != null) found.push(...outOfBounds(food.zAbove110C, 'zAbove110C', `foods.${i}.zAbove110C`))
     if (food.sizeMm != null) found.push(...outOfBounds(food.sizeMm, 'sizeMm', `foods.${i}.sizeMm`))
     if (food.vessel !== null && !load.vessels[food.vessel])
       found.push(problem('vessel-missing', `foods.${i}.vessel`, { number: i + 1, value: food.vessel + 1 }))

@@ -7,6 +7,7 @@ const { t, duration, weight } = useI18nText()
 const { beginText } = useReadyBy()
 const pot = usePotStore()
 const HOT_FROM_C = 50
+const WARNINGS: readonly string[] = ['lectin-soak', 'lectin-hot-soak', 'lectin-not-pressure', 'lectin-not-done']
 const item = computed(() => pot.form.items[index]!)
 
 // What the cook gave instead of the computed figures would hide what each way costs.
@@ -22,6 +23,12 @@ const total = ({ outcome, soakMinutes }: SoakCost) =>
   outcome.ok ? duration(outcome.value.readyAtMinute + soakMinutes) : ''
 const begin = ({ outcome, soakMinutes }: SoakCost) =>
   outcome.ok ? beginText(outcome.value.readyAtMinute + soakMinutes) : ''
+/** What beans with lectin ask of a soak, where this one is not it. */
+const cautionText = useCautionText()
+const warning = ({ outcome }: SoakCost) => {
+  const found = outcome.ok ? outcome.value.cautions.find(({ id }) => WARNINGS.includes(id)) : undefined
+  return found ? cautionText(found).sentence : ''
+}
 function take({ soak }: SoakCost) {
   item.value.soakHours = String(soak?.hours ?? 0)
   item.value.soakIn = soak !== null && soak.waterC > HOT_FROM_C ? 'hot' : 'room'
@@ -43,6 +50,7 @@ const current = ({ soak }: SoakCost) => {
         <span class="soft"
           >{{ total(cost) }}<template v-if="begin(cost)"><br />{{ begin(cost) }}</template></span
         >
+        <span v-if="warning(cost)" class="warning tone-danger">{{ warning(cost) }}</span>
       </button>
     </li>
   </ul>
@@ -75,6 +83,10 @@ button:hover {
 }
 .current .name {
   font-weight: 700;
+}
+.warning {
+  grid-column: 1 / -1;
+  font-size: 13.5px;
 }
 .figure {
   font-size: 17px;
