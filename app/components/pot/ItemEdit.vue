@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { CUTS } from '~~/core/names'
+import { BEAN_GROUPS, CUTS } from '~~/core/names'
 import { cooksCovered } from '~~/core/food/food'
 import { heldAfterDraining, soakUptake, soakedShare } from '~~/core/food/soak'
 import { texturesOf } from '~~/core/food/texture'
-import { BEAN_GROUPS } from '~~/core/names'
 import type { Problem } from '~~/core/problem'
 import { foodById, isOldBag } from '~~/shared/kitchen'
 import { CIRCUMSTANCES, SOAK_PLACES } from '~~/shared/names'
