@@ -163,6 +163,26 @@ describe('while it cooks by minutes', () => {
     expect(next(THEN_LOW, low, 15).id).toBe('turn-off')
   })
 
+  it('on low: turned up for one whistle, it is never left on high, however long it still takes', () => {
+    const up = [
+      LIT,
+      whistle(9),
+      event({ kind: 'flame', flame: 'low' }, 9.5),
+      event({ kind: 'flame', flame: 'high' }, 15),
+    ]
+    // Five minutes on low were advised, and it has had them; or it takes longer by what was heard meanwhile.
+    expect(next(THEN_LOW, up, 15.5)).toMatchObject({ id: 'count', whistlesLeft: 1 })
+    expect(next(THEN_LOW, [...up, whistle(16)], 16).id).toBe('turn-off')
+    const early = up.map((one) =>
+      one.data.kind === 'flame' && one.data.flame === 'high' ? { ...one, at: at(11) } : one,
+    )
+    expect(next(THEN_LOW, early, 12)).toMatchObject({ id: 'count', whistlesLeft: 1 })
+    expect(next(THEN_LOW, [...early, whistle(12.5)], 13)).toMatchObject({
+      id: 'turn-down',
+      event: { kind: 'flame', flame: 'low' },
+    })
+  })
+
   it('on low in a pot that does not whistle: the pressure first', () => {
     expect(next(REGULATOR, [LIT], 5)).toEqual({
       id: 'wait-pressure',

@@ -116,8 +116,7 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
     }
     if (itself) return action('let-finish', { kind: 'heat-off' }, at)
     if (isTurnedUpAgain(course, leg)) {
-      const isHeard = (leg.whistles.at(-1)?.at ?? 0) > leg.flameChanges.at(-1)!.at
-      if (!isHeard) return action('count', { kind: 'whistle' }, outlook!.nextWhistleAt, 1)
+      if (!hasWhistledSince()) return countOne()
     } else if (following.whistleAgain) return action('whistle-again', { kind: 'flame', flame: 'high' })
     return action(advice?.isShort ? 'off-and-look' : 'turn-off', { kind: 'heat-off' })
   }
@@ -163,6 +162,17 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
     return Math.max(0, figure - outlook!.whistlesSoFar)
   }
 
+  /** True if it whistled since its flame was turned last. */
+  function hasWhistledSince(): boolean {
+    return (leg.whistles.at(-1)?.at ?? 0) > leg.flameChanges.at(-1)!.at
+  }
+  function countOne(): NextAction {
+    return action('count', { kind: 'whistle' }, outlook!.nextWhistleAt, 1)
+  }
+  function turnDown(left = 0): NextAction {
+    return action('turn-down', { kind: 'flame', flame: countedFlame() }, null, left)
+  }
+
   /** The flame on which the figure is counted. */
   function countedFlame(): FlameName {
     const { burner } = course.closing.pot
@@ -175,7 +185,7 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
     if (left <= 0) return leg.whistles.at(-1)?.at ?? at
     const waiting = leg.whistles.length === 0
     const toTurn = isLast && course.program.length > 1 && leg.flameChanges.length === 0
-    if (toTurn) return action('turn-down', { kind: 'flame', flame: countedFlame() }, null, left)
+    if (toTurn) return turnDown(left)
     // The last one may have slipped by: the clock tells as well.
     if (isLast && !waiting && nowMs >= outlook!.heatOffAt + LATE_MS) return outlook!.heatOffAt
     const dueAt = waiting ? firstDue : outlook!.nextWhistleAt
@@ -190,8 +200,11 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
     // Resting comes after the heat is off.
     if (step.heatW === 0) return at
     const turned = lastStepSince(course, leg)
-    if (turned === null) return action('turn-down', { kind: 'flame', flame: countedFlame() })
-    return waitUntil('wait-low', turned + step.minutes * MINUTE_MS)
+    if (turned === null) return turnDown()
+    const endsAt = turned + step.minutes * MINUTE_MS
+    // Turned up to whistle once more, it must not be left there.
+    if (nowMs < endsAt && isTurnedUpAgain(course, leg)) return hasWhistledSince() ? turnDown() : countOne()
+    return waitUntil('wait-low', endsAt)
   }
 
   function waitUntil(id: NextAction['id'], endsAt: number): NextAction | number {

@@ -1,0 +1,48 @@
+import { expect } from '@playwright/test'
+import type { RunEventData } from '../../core/live/event.schema'
+import { beansRequest, event, expectAccessible, startRun, test } from './kitchen'
+
+/** Tells the server what has happened to a run, each so many minutes ago. */
+async function happened(request: Parameters<typeof startRun>[0], runId: string, told: [RunEventData, number][]) {
+  for (const [data, minutesAgo] of told) {
+    const answer = await request.post(`/api/runs/${runId}/events`, {
+      data: event(data, Date.now() - minutesAgo * 60_000),
+    })
+    expect(answer.ok()).toBe(true)
+  }
+}
+
+test('beans with lectin are asked for one whistle before a low flame goes off', async ({ page }) => {
+  const asked = { ...beansRequest(), style: { kind: 'first-whistle-then-low' as const } }
+  const { runId } = await startRun(page.request, { request: asked })
+  await happened(page.request, runId, [
+    [{ kind: 'lit' }, 28],
+    [{ kind: 'whistle' }, 19],
+    [{ kind: 'flame', flame: 'low' }, 18.7],
+  ])
+  await page.goto(`/cook/${runId}`)
+  await expect(page.getByRole('heading', { name: 'Turn it up until it whistles once more.' })).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'It is on high' }).click()
+  await expect(page.getByRole('heading', { name: 'Leave it. One more whistle.' })).toBeVisible()
+  await page.keyboard.press('Space')
+  await expect(page.getByRole('heading', { name: 'Turn the heat off now.' })).toBeVisible()
+})
+
+test('high to the first whistle, then down: the flame is asked for, and the count stands beside it', async ({
+  page,
+}) => {
+  const asked = { ...beansRequest(), style: { kind: 'whistles' as const, heatUp: 'high' as const } }
+  const { runId } = await startRun(page.request, { request: asked })
+  await happened(page.request, runId, [
+    [{ kind: 'lit' }, 9],
+    [{ kind: 'whistle' }, 0.1],
+  ])
+  await page.goto(`/cook/${runId}`)
+  await expect(page.getByRole('heading', { name: /^Turn it down to (medium|low) now\.$/ })).toBeVisible()
+  await expect(page.getByText(/^Then one whistle about every/)).toBeVisible()
+  await expect(page.locator('.great')).toHaveText(/^1\s*of\s*\d+/)
+  await expectAccessible(page)
+  await page.getByRole('button', { name: /^It is on (medium|low)$/ }).click()
+  await expect(page.getByRole('button', { name: /Count a whistle/ })).toBeVisible()
+})
