@@ -195,6 +195,10 @@ section {
 .waiting {
   min-height: calc(100vh - 53px);
 }
+/* What cannot be has no board to keep room for. */
+.dinner-space:has(.trouble) {
+  min-height: 0;
+}
 .waiting {
   margin: 0;
   padding: 28px 32px;

@@ -78,7 +78,8 @@ const isMissing = computed(
   () => isTouched.value && tools.value && asked.value.words.trim() !== '' && found.value.length === 0,
 )
 const field = useTemplateRef<HTMLInputElement>('field')
-onMounted(() => !passive && field.value?.focus())
+// A dinner may stand above it, which is not to be scrolled away.
+onMounted(() => !passive && field.value?.focus({ preventScroll: true }))
 /** As before it was touched. */
 function rest() {
   if (chosen === null) return
