@@ -43,15 +43,12 @@ const opens = computed(() => {
     band: banded && high - low > MINUTE_MS ? t('cook.between', { low: clock(low), high: clock(high) }) : '',
   }
 })
-/** The figures that may turn out to be right, by what is known now. */
-const neededBand = computed(() => {
+/** The first figure after which a look may pay, by what is known now: half of such pots are done by then. */
+const firstLook = computed(() => {
   const needed = outlook.value?.needed
   if (!needed || isOff.value || !following.advice) return ''
-  const low = Math.max(1, Math.ceil(needed.low - 1e-6))
-  const high = Math.ceil(needed.high - 1e-6)
-  const unit = unitOf(plan.answer)
-  // What may never be enough has no upper figure.
-  return high > low && Number.isFinite(high) ? t(`cook.needed.${unit}`, { low: number(low), high: number(high) }) : ''
+  const half = Math.max(1, Math.ceil(needed.value - 1e-6))
+  return half < following.advice.figure ? t(`cook.needed.${unitOf(plan.answer)}`, { n: number(half) }) : ''
 })
 const foods = computed(() =>
   plan.answer.foods.map(({ food, needs }, i) => {
@@ -95,7 +92,7 @@ const foods = computed(() =>
     <div v-if="outlook && (isOff || (pressureAt === null && !outlook.overdue))">
       <h2 class="soft">{{ t(isOff ? 'cook.heatWasOff' : 'cook.heatOff') }}</h2>
       <p class="figure time tone-heat">{{ clock(outlook.heatOffAt) }}</p>
-      <p v-if="neededBand" class="band soft">{{ neededBand }}</p>
+      <p v-if="firstLook" class="band soft">{{ firstLook }}</p>
     </div>
     <div v-if="opens">
       <h2 class="soft">{{ t('cook.opens') }}</h2>
