@@ -32,7 +32,7 @@ export default defineConfig({
     maxWorkers: Math.max(2, availableParallelism() - 1),
     sequence: { sequencer: LongestFirst },
     // Linting a snippet and starting the command line take their time on a small machine.
-    testTimeout: 60_000,
+    testTimeout: 300_000,
     setupFiles: ['./vitest.setup.ts'],
     projects: [
       // What is pure keeps nothing from one file to the next: what all of it reads is read once.

@@ -46,7 +46,7 @@ describe('the whistle ear', () => {
       expect(score.precision).toBeGreaterThanOrEqual(0.95)
       expect(score.recall).toBeGreaterThanOrEqual(recall)
     },
-    60_000,
+    300_000,
   )
 
   it.each(WHISTLE_MAKES)(
@@ -58,7 +58,7 @@ describe('the whistle ear', () => {
           recall: expect.toSatisfy((recall: number) => recall >= 0.75),
         })
     },
-    60_000,
+    300_000,
   )
 
   it.each(KITCHEN_SOUNDS)('takes no %s for a whistle', (noise) => {
@@ -212,5 +212,5 @@ describe('one example of this kitchen’s whistle', () => {
       expect(taught.recall).toBeGreaterThanOrEqual(alone.recall)
       expect(taught.precision).toBeGreaterThanOrEqual(alone.precision)
     }
-  }, 60_000)
+  }, 300_000)
 })
