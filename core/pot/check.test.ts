@@ -55,7 +55,7 @@ describe('a figure of a case', () => {
     ['place.altitudeM', 'altitudeM'],
     ['place.roomC', 'roomC'],
     ['foods.0.zC', 'zC'],
-    ['foods.0.zAbove110C', 'zC'],
+    ['foods.0.zAbove110C', 'zAbove110C'],
     ['foods.0.sizeMm', 'sizeMm'],
     ['grain.dryKg', 'dryKg'],
     ['grain.uptakeMax', 'uptake'],

@@ -1,5 +1,5 @@
 import { MOST } from '../bounds'
-import { cooksCovered } from '../food/food'
+import { cooksCovered, setsAsGrain, swells } from '../food/food'
 import type { Outcome } from '../problem'
 import type { ClosingAnswer } from './answer'
 import { closingAnswers } from './plan'
@@ -50,7 +50,11 @@ export function together(request: PlanRequest): Outcome<Together> {
     needs: need.boilMinutes,
     max: need.window.max,
   }))
-  const apart = foods.filter((food) => food.gets > food.max).map(({ index }) => index)
+  // Vegetables that go in with what decides only soften.
+  const softens = (index: number) =>
+    pot.foods[index]!.food.group === 'vegetable' &&
+    pot.foods.some(({ food }, i) => joins[i] === joins[index] && (setsAsGrain(food) || swells(food)))
+  const apart = foods.filter((food) => food.gets > food.max && !softens(food.index)).map(({ index }) => index)
   const lateAdditions = request.contents.flatMap(({ additions }, index) =>
     additions?.includes('acid') && cooksCovered(pot.foods[index]!.food) ? [{ index, addition: 'acid' as const }] : [],
   )

@@ -139,6 +139,12 @@ describe('what goes on around the pot', () => {
       'warm-soak',
       'warn',
     ],
+    [
+      'vegetables that grain cooks very soft',
+      facts([food('cabbage', { soak: null, gets: 60, max: 30 }), food('basmati-white', { gets: 20, max: 95 })]),
+      'very-soft',
+      'note',
+    ],
     ['more than a food stands', facts([food('cabbage', { soak: null, gets: 60, max: 30 })]), 'overcooked', 'warn'],
     ['sour things with pulses', facts([food('navy-bean', { acid: true })]), 'acid-early', 'note'],
     ['too little water', facts([food('basmati-white')], { becomes: 'dry', shortG: 90 }), 'too-dry', 'warn'],

@@ -1,6 +1,6 @@
 import { kindOf, type Appliance } from '../appliance/appliance'
 import type { Release } from '../appliance/step.schema'
-import { setsAsGrain } from '../food/food'
+import { setsAsGrain, swells } from '../food/food'
 import type { Food, Soak } from '../food/food.schema'
 import { soakWaterC } from '../food/soak'
 import type { StackFault } from '../pot/stacking'
@@ -73,6 +73,7 @@ export type CautionId =
   | 'warm-soak'
   | 'cool-rice'
   | 'overcooked'
+  | 'very-soft'
   | 'acid-early'
   | 'salt-once'
   | 'too-wet'
@@ -178,8 +179,17 @@ const warmSoak: Rule = ({ roomC, foods }) =>
       : [],
   )
 
-const lostFoods: Rule = ({ foods }) =>
-  foods.filter(({ gets, max }) => gets > max).map(({ food }) => caution('overcooked', 'warn', { food: food.id }))
+/** Vegetables beside grain or pulses are wanted soft there, and no more than that is told. */
+const lostFoods: Rule = ({ foods }) => {
+  const decides = foods.some(({ food }) => setsAsGrain(food) || swells(food))
+  return foods
+    .filter(({ gets, max }) => gets > max)
+    .map(({ food }) =>
+      decides && food.group === 'vegetable'
+        ? caution('very-soft', 'note', { food: food.id })
+        : caution('overcooked', 'warn', { food: food.id }),
+    )
+}
 
 const acidEarly: Rule = ({ foods }) =>
   foods

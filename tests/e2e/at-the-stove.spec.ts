@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test'
 import type { RunEventData } from '../../core/live/event.schema'
-import { beansRequest, event, expectAccessible, startRun, test } from './kitchen'
+import { beansRequest, choose, chosenIn, event, expectAccessible, startRun, test } from './kitchen'
 
 /** Tells the server what has happened to a run, each so many minutes ago. */
 async function happened(request: Parameters<typeof startRun>[0], runId: string, told: [RunEventData, number][]) {
@@ -45,4 +45,28 @@ test('high to the first whistle, then down: the flame is asked for, and the coun
   await expectAccessible(page)
   await page.getByRole('button', { name: /^It is on (medium|low)$/ }).click()
   await expect(page.getByRole('button', { name: /Count a whistle/ })).toBeVisible()
+})
+
+test('a pot that is planned again stands on the burner that it was cooked on', async ({ page }) => {
+  await page.goto('/pot')
+  await choose(page, 'Burner', 'Weak')
+  await page.getByLabel('Dry amount').fill('1')
+  await page.getByRole('button', { name: 'Light it' }).click()
+  await expect(page).toHaveURL(/\/cook\/[0-9a-f-]{36}$/)
+  const runId = page.url().split('/').at(-1)!
+  await happened(page.request, runId, [
+    [{ kind: 'lit' }, 40],
+    [{ kind: 'whistle' }, 28],
+    [{ kind: 'heat-off' }, 20],
+    [{ kind: 'pressure-gone' }, 2],
+    [{ kind: 'opened' }, 1],
+  ])
+  // Meanwhile the pot of the day is another.
+  await page.goto('/pot')
+  await choose(page, 'Burner', 'Strong')
+  await page.getByLabel('Dry amount').fill('2')
+  await page.goto(`/log/${runId}`)
+  await page.getByRole('button', { name: 'Plan it again' }).click()
+  await expect(page).toHaveURL(/\/pot$/)
+  await expect(chosenIn(page, 'Burner')).toHaveText('Weak')
 })
