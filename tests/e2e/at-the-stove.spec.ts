@@ -70,3 +70,40 @@ test('a pot that is planned again stands on the burner that it was cooked on', a
   await expect(page).toHaveURL(/\/pot$/)
   await expect(chosenIn(page, 'Burner')).toHaveText('Weak')
 })
+
+test('where the water does not last a lower flame is told, and the count goes on', async ({ page }) => {
+  const asked = {
+    ...beansRequest({ food: 'toor-split', dryG: 300, soak: null, texture: 'soft' }),
+    freeLiquid: 'drained' as const,
+    style: { kind: 'whistles' as const, flame: 'high' as const },
+    given: [{ pourG: 479 }],
+  }
+  const { runId } = await startRun(page.request, { request: asked })
+  await happened(page.request, runId, [
+    [{ kind: 'lit' }, 6.6],
+    [{ kind: 'whistle' }, 1.15],
+    [{ kind: 'whistle' }, 0.8],
+    [{ kind: 'whistle' }, 0.45],
+    [{ kind: 'whistle' }, 0.1],
+  ])
+  await page.goto(`/cook/${runId}`)
+  await expect(page.getByRole('heading', { name: 'Turn the flame down to medium.' })).toBeVisible()
+  await page.getByRole('button', { name: 'It is on medium' }).click()
+  await expect(page.getByRole('button', { name: /Count a whistle/ })).toBeVisible()
+})
+
+test('the practice stove goes on with the flame that was set before the gas ran out', async ({ page }) => {
+  await page.goto('/pot')
+  await page.getByRole('link', { name: 'Practise it first' }).click()
+  await page.getByRole('button', { name: 'Put it on' }).click()
+  await page.getByRole('button', { name: 'All four are right' }).click()
+  await page.getByRole('button', { name: 'It is lit' }).click()
+  const stove = page.getByRole('group', { name: 'The practice stove' })
+  await stove.getByText('low', { exact: true }).click()
+  await expect(stove.getByRole('radio', { name: 'low', exact: true })).toBeChecked()
+  await page.getByRole('button', { name: 'Other …' }).click()
+  await page.getByText('The gas ran out').click()
+  await expect(stove.getByRole('radio', { name: 'off', exact: true })).toBeChecked()
+  await page.getByRole('button', { name: 'It is back' }).click()
+  await expect(stove.getByRole('radio', { name: 'low', exact: true })).toBeChecked()
+})

@@ -16,7 +16,7 @@ const { t, number, problemText } = useI18nText()
 const waterG = ref(NaN)
 const firstMinute = ref(NaN)
 const everyS = ref(NaN)
-const flame = ref<FlameName>()
+const flame = ref<FlameName | ''>('')
 const flames = computed(() => COOKING_FLAMES.map((value) => ({ value, text: t(`pot.flames.${value}`) })))
 const problem = ref('')
 /** What the figures would make of the flame, where hardly any burner is like that: asked about once. */
