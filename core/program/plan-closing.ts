@@ -53,7 +53,11 @@ export function planClosing(closing: Closing): Outcome<PlannedClosing> {
     if (sure && !mayBeLost(sure)) return { ok: true, value: sure }
   }
   // Where that would carry a food past its limit half of them are; what is dangerous when undercooked keeps its margin.
-  return some(lectins) ? { ok: true, value: surelyDone(planned.value, lectins) ?? planned.value } : planned
+  if (!some(lectins)) return planned
+  const safe = surelyDone(planned.value, lectins)
+  // Nine in ten is said only where it holds for all that is in it.
+  const isSure = counted.every((one, i) => !one || lectins[i]!)
+  return { ok: true, value: safe ? { ...safe, isSure } : planned.value }
 }
 
 /** The margin is looked for in so many rounds at most, until what is certain of the food is so near to its need. */

@@ -138,8 +138,9 @@ function movedPots({ closing, solution }: PlannedClosing): Moved[] {
   })
 }
 
-/** True of a flame that is turned down to after the first whistle, and counted on. */
-const isSetByWhistles = ({ style }: PreparedPot) => style.kind === 'whistles' && style.heatUp !== undefined
+/** True of a flame that is turned down to after the first whistle, and counted on; one that stays on high is set by nothing. */
+const isSetByWhistles = ({ style }: PreparedPot) =>
+  style.kind === 'whistles' && style.heatUp !== undefined && style.heatUp !== style.flame
 
 /**
  * True where minutes pass on a flame of the cook's with nothing to be heard of: how hot the pot stays then is decided
