@@ -5,14 +5,20 @@ import type { BoilMinuteWindow, Food } from './food.schema'
 /** Boil-minutes beyond `soft` at which a pulse falls apart under a spoon (engineering estimate). */
 const MASHED_TIMES_SOFT = 1.25
 
-// Multiples of uptakeTender: general kitchen practice.
-const GRAIN_UPTAKE: Record<(typeof GRAIN_TEXTURES)[number], number> = {
-  separate: 0.9,
-  soft: 1.15,
-  sticky: 1.4,
-  'porridge-thick': 2.4,
-  'porridge-pourable': 3.5,
+/** In what grain cooks: its textures ask for other water in a rice cooker's ordinary cycle than in a pot. */
+export type GrainVessel = 'pot' | 'rice-cooker'
+type GrainTexture = (typeof GRAIN_TEXTURES)[number]
+
+/**
+ * Multiples of uptakeTender. In a pot: general kitchen practice. In a rice cooker: the makers' marks are for 1.1 to 1.25
+ * times the rice by volume, whatever white rice it is (rice.test.ts; engineering estimate).
+ */
+const GRAIN_UPTAKE: Record<GrainVessel, Record<GrainTexture, number>> = {
+  pot: { separate: 0.9, soft: 1.15, sticky: 1.4, 'porridge-thick': 2.4, 'porridge-pourable': 3.5 },
+  'rice-cooker': { separate: 0.54, soft: 0.62, sticky: 0.68, 'porridge-thick': 1.44, 'porridge-pourable': 2.1 },
 }
+/** Grain goes on drinking by so many multiples for each doubling of its boil-minutes (engineering estimate). */
+const UPTAKE_A_DOUBLING: Record<GrainVessel, number> = { pot: 0.9, 'rice-cooker': 0.54 }
 
 /** The textures this food can be asked for, in order of more cooking or more water. */
 export function texturesOf(food: Food): readonly Texture[] {
@@ -35,9 +41,19 @@ export function usualTexture(food: Food): Texture {
 }
 
 /** g of water per g of dry food that gives the texture. */
-export function uptakeFor(food: Food, texture: Texture): number {
+export function uptakeFor(food: Food, texture: Texture, vessel: GrainVessel = 'pot'): number {
   if (!setsAsGrain(food)) return food.uptakeTender
-  return food.uptakeTender * (GRAIN_UPTAKE[texture as keyof typeof GRAIN_UPTAKE] ?? 1)
+  return food.uptakeTender * (GRAIN_UPTAKE[vessel][texture as GrainTexture] ?? 1)
+}
+
+/**
+ * The most water in g per g of dry grain that grain drinks of what is there, with `doseShare` of the boil-minutes with
+ * which it is tender (engineering estimate).
+ */
+export function mostUptake(food: Food, doseShare: number, vessel: GrainVessel): number {
+  const times = GRAIN_UPTAKE[vessel]
+  const drinks = times.sticky + UPTAKE_A_DOUBLING[vessel] * Math.log2(Math.max(1, doseShare))
+  return food.uptakeTender * Math.min(times['porridge-pourable'], drinks)
 }
 
 /** Boil-minutes the texture asks of a fully soaked, fresh food. */

@@ -120,7 +120,9 @@ export interface PlanAnswer {
   /** The fullest that the pot gets, against its line and what it holds, in litres. */
   fill: { beforeL: number; afterL: number; limitL: number; capacityL: number }
   steamLostG: number
+  /** g of free water that is left in the base, and what of it is more than was wanted; kept plans may lack the second. */
   waterLeftG: number
+  overG?: number
   energyKJ: number
   hottestC: number
   /** Minutes from first lighting the pot until everything in it is done and the lid is off. */

@@ -68,6 +68,7 @@ function grainOf(closing: Closing): { grain?: Grain } {
       uptakeMax: Math.max(
         share(({ uptakeG }) => uptakeG),
         insideG,
+        closing.mostUptakePerG ?? 0,
       ),
       uptakeStart: insideG,
       tenderBoilMinutes: drinking[0]!.need.window.tender,

@@ -25,6 +25,8 @@ export interface Closing {
   needs: number[]
   /** It is to come out as wet as was asked for; otherwise only the base must not dry. */
   keepsWet: boolean
+  /** g of water per g of dry grain that it drinks of what is there, where the cook pours more than it is planned with. */
+  mostUptakePerG?: number
 }
 
 /** Foods that are in the pot and stand in the base, those that go in now or all. */

@@ -75,7 +75,9 @@ describe('what if the cook takes other figures', () => {
       const plain = answered(beans({ contents, freeLiquid: 'drained' }))
       expect(['separate', 'soft']).toContain(plain.becomes)
       const { pourG } = plain.closings[0]!.planned
-      expect(answered(beans({ contents, given: [{ pourG: pourG + 200 }] })).becomes).toBe('sticky')
+      expect(answered(beans({ contents, freeLiquid: 'drained', given: [{ pourG: pourG + 200 }] })).becomes).toBe(
+        'sticky',
+      )
     }
   })
 

@@ -152,9 +152,36 @@ describe('the common ratios', () => {
       rows[row]!.folk.find(({ rule }) => rule.id === 'per-volume' && rule.times === times)!.fate
     expect(fate(0, 1)).toBe('scorches')
     expect(fate(3, 2)).not.toBe('separate')
-    // A finger is a height: too wet for a little, less so for a lot.
-    const finger = rows.map(({ folk }) => folk.find(({ rule }) => rule.id === 'finger')!.waterPerG)
+    // A finger is a height: the more of it, the less water a gram gets.
+    const finger = rows.map(({ folk, dryG }) => folk.find(({ rule }) => rule.id === 'finger')!.pourG / dryG)
     expect(finger).toEqual([...finger].sort((a, b) => b - a))
+  })
+
+  it('make soaked rice soft with two cups a cup, since grain drinks what is there', () => {
+    const soaked = food('basmati-white', 190, { soak: { hours: 0.5, waterC: 25, keepWater: false } })
+    const rows = value(
+      ratiosByBatch(
+        request([soaked], { cooker: 'whistling-3l-aluminium', style: { kind: 'whistles', heatUp: 'high' } }),
+      ),
+    )
+    const fates = Object.fromEntries(
+      rows
+        .find(({ times }) => times === 1)!
+        .folk.map(({ rule, fate }) => [rule.id === 'finger' ? 'finger' : rule.times, fate]),
+    )
+    expect(fates[2]).toBe('soft')
+    expect(fates[1]).not.toBe('scorches')
+  })
+
+  it('know what a rice cooker makes of the line in its own bowl', () => {
+    const white = request([food('long-white', 310)], { cooker: 'rice-1l', style: { kind: 'rice-cooker' } })
+    const { pourG } = value(plan(white)).closings[0]!.planned
+    const fate = (times: number) => value(plan({ ...white, given: [{ pourG: pourG * times }] })).becomes
+    expect([fate(0.95), fate(1), fate(1.1)].every((one) => one === 'separate' || one === 'soft')).toBe(true)
+    const rows = value(ratiosByBatch(white))
+    expect(
+      rows.map(({ folk }) => folk.find(({ rule }) => rule.id === 'per-volume' && rule.times === 1)!.fate),
+    ).not.toContain('scorches')
   })
 
   it('leave out batches that no pot holds', () => {

@@ -3,13 +3,12 @@ import { setsAsGrain, swells } from '../food/food'
 import { unlearntBoilMinutes } from '../food/need'
 import { failed, problem, type Outcome } from '../problem'
 import { cautionsFor, isThrough, type PlanFacts } from '../safety/rules'
-import { grainFate, pulseFate, type WaterFate } from '../water/folk'
 import { donenessOf, type ClosingAnswer, type FoodAnswer, type PlanAnswer } from './answer'
-import { closingAnswer, waterLeftG } from './closing-answer'
-import { freeWaterBeforeG } from './closing-case'
+import { closingAnswer } from './closing-answer'
 import { prepare, type PreparedFood, type PreparedPot } from './prepared'
 import type { PlanRequest } from './request.schema'
 import { planSequence, type SequenceStep } from './sequence'
+import { wetnessOf } from './wetness'
 import { tinFacts, tinLevelsMl, tinVolumeMl, tinWaterG } from './tins'
 
 // Under pressure, from the makers' common rule; an open pot only must not boil over (engineering estimate).
@@ -45,19 +44,20 @@ export function closingAnswers(sequence: readonly SequenceStep[], withRange: boo
   return sequence.map((step, i) => closingAnswer(step, withRange, i === sequence.length - 1))
 }
 
-type WithoutCautions = Omit<PlanAnswer, 'cautions'>
+type WithoutCautions = Omit<PlanAnswer, 'cautions'> & { overG: number }
 
 function answerOf(pot: PreparedPot, sequence: readonly SequenceStep[], closings: ClosingAnswer[]): WithoutCautions {
-  const sum = (of: (closing: ClosingAnswer) => number) => closings.reduce((total, one) => total + of(one), 0)
+  const sum = (of: (closing: ClosingAnswer) => number) => closings.reduce((all, one) => all + of(one), 0)
   const most = (of: (closing: ClosingAnswer) => number) => Math.max(...closings.map(of))
   const base = pot.foods.filter(({ tin }) => tin === null)
-  const last = closings.at(-1)!
   const steamLostG = sum((closing) => closing.steamLostG)
+  const foods = pot.foods.map((item, i) => foodAnswer(pot, item, i, closings))
+  const { becomes, waterLeftG, overG } = wetnessOf(pot, sequence, foods)
   return {
     closings,
     release: closings[0]!.case.release,
-    foods: pot.foods.map((item, i) => foodAnswer(pot, item, i, closings)),
-    becomes: fateOf(base, wateredG(sequence) - steamLostG * (pot.request.learnt?.steam ?? 1)),
+    foods,
+    becomes,
     fill: {
       beforeL: most(({ fill }) => fill.beforeL),
       afterL: most(({ fill }) => fill.afterL),
@@ -65,7 +65,8 @@ function answerOf(pot: PreparedPot, sequence: readonly SequenceStep[], closings:
       capacityL: pot.cooker.body.capacityL,
     },
     steamLostG,
-    waterLeftG: waterLeftG(base, last.freeWaterLeftG, last.case.grain !== undefined),
+    waterLeftG,
+    overG,
     energyKJ: sum(({ energyKJ }) => energyKJ),
     hottestC: most(({ hottestC }) => hottestC),
     readyAtMinute: sum(({ clock }) => clock.openAtMinute) + OPENING_MINUTES * (closings.length - 1),
@@ -102,34 +103,10 @@ function foodAnswer(
   }
 }
 
-/** g of free water that went into the base at all closings together, what foods drank of it not counted off. */
-function wateredG(sequence: readonly SequenceStep[]): number {
-  return sequence.reduce((sum, { taken: { closing, water } }) => {
-    const stoodG = closing.before?.freeWaterG ?? 0
-    return sum + water.pourG + freeWaterBeforeG(closing) - stoodG
-  }, 0)
-}
-
 /** The line up to which a pot with this in its base may be filled, in L. */
 function limitL({ cooker }: PreparedPot, base: readonly PreparedFood[]): number {
   const full = base.some(({ food }) => swells(food)) ? HALF : FULL
   return cooker.body.capacityL * (holdsPressure(cooker.appliance) ? full : OPEN_FULL)
-}
-
-/** How wet the base comes out, with so much free liquid in all, less its steam. */
-function fateOf(base: readonly PreparedFood[], liquidG: number): WaterFate | null {
-  const drinking = base.filter(({ food }) => food.soak !== null)
-  if (drinking.length === 0) return null
-  const sum = (of: (item: PreparedFood) => number, items = drinking) =>
-    items.reduce((total, item) => total + of(item), 0)
-  const grain = drinking.filter(({ food }) => setsAsGrain(food))
-  const othersG = sum(
-    (item) => item.uptakeG,
-    drinking.filter(({ food }) => !setsAsGrain(food)),
-  )
-  const wetG = liquidG + sum((item) => item.insideG) - othersG
-  if (grain.length > 0) return grainFate(grain[0]!.tenderPerG, wetG / sum(({ dryG }) => dryG, grain))
-  return pulseFate(wetG / sum(({ dryG }) => dryG))
 }
 
 function factsOf(pot: PreparedPot, answer: WithoutCautions): PlanFacts {
@@ -147,6 +124,8 @@ function factsOf(pot: PreparedPot, answer: WithoutCautions): PlanFacts {
     mayLosePressure: closings.some(({ mayLosePressure }) => mayLosePressure),
     boils: closings.every(({ boils }) => boils),
     becomes: answer.becomes,
+    overG: answer.overG,
+    dryGrainG: pot.foods.reduce((all, { food, tin, dryG }) => all + (tin === null && setsAsGrain(food) ? dryG : 0), 0),
     shortG: Math.max(
       0,
       sum(({ planned, water }) => planned.pourG - water.pourG),

@@ -8,7 +8,7 @@ import { cooksCovered, setsAsGrain } from '../food/food'
 import type { Food, Soak } from '../food/food.schema'
 import { needOf, type Need } from '../food/need'
 import { heldAfterDraining, soakedShare, soakUptake } from '../food/soak'
-import { texturesOf, uptakeFor, usualTexture } from '../food/texture'
+import { texturesOf, uptakeFor, usualTexture, type GrainVessel } from '../food/texture'
 import type { Texture } from '../names'
 import { failed, problem, type Outcome } from '../problem'
 import type { Liquid } from '../water/liquid.schema'
@@ -37,8 +37,8 @@ export interface PreparedFood {
   uptakeG: number
   /** Of that, what the log has taught; it may be less than was assumed. */
   learntUptakeG: number
-  /** g of water for each g of dry food with which it comes out tender in this cooker. */
-  tenderPerG: number
+  /** In what it drinks. */
+  vessel: GrainVessel
   freeLiquidG: number
   /** Its place in `PreparedPot.tins`, or null for the base. */
   tin: number | null
@@ -154,12 +154,6 @@ function withLid(cooker: Cooker, style: Style): Cooker {
   return { ...cooker, appliance: { ...appliance, reflux: 0 } }
 }
 
-/**
- * Grain in a rice cooker has its textures with so much of the water that it takes elsewhere: the makers' marks are for
- * 1.1 to 1.25 times the rice by volume (rice.test.ts), the ordinary cycle (engineering estimate).
- */
-const RICE_COOKER_TIMES_UPTAKE = 0.6
-
 function prepareFood(
   food: Food,
   texture: Texture,
@@ -169,15 +163,16 @@ function prepareFood(
 ): Omit<PreparedFood, 'joins' | 'tin'> {
   const share = soakedShare(food, soak, kitchen.roomC)
   const kept = soak !== null && soak.keepWater
-  const drinks = style.kind === 'rice-cooker' && setsAsGrain(food) ? RICE_COOKER_TIMES_UPTAKE : 1
-  const uptakeG = dryG * uptakeFor(food, texture) * drinks
+  const vessel = style.kind === 'rice-cooker' ? 'rice-cooker' : 'pot'
+  const uptakeG = dryG * uptakeFor(food, texture, vessel)
   return {
     food,
     dryG,
     texture,
     soak,
     soakedShare: share,
-    need: needOf(food, texture, {
+    // A rice cooker's ordinary cycle cooks grain until it is tender; how soft it is then the water decides.
+    need: needOf(food, vessel === 'rice-cooker' && setsAsGrain(food) ? 'separate' : texture, {
       soakedShare: share,
       batch: batch ?? 'fresh',
       learnt: learnt.need,
@@ -193,7 +188,7 @@ function prepareFood(
     soakWaterG: kept && !had ? (soak.waterG ?? 0) : 0,
     uptakeG: uptakeG * learnt.uptake,
     learntUptakeG: uptakeG * (learnt.uptake - 1),
-    tenderPerG: food.uptakeTender * drinks,
+    vessel,
     freeLiquidG: cooksCovered(food) ? dryG * FREE_LIQUID[freeLiquid ?? 'drained'] : 0,
   }
 }

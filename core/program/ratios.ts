@@ -1,7 +1,6 @@
-import { setsAsGrain } from '../food/food'
 import { CUP_ML } from '../measure/measure'
 import { failed, type Outcome } from '../problem'
-import { FINGER_MM, folkRulesFor, grainFate, pulseFate, type FolkRule, type WaterFate } from '../water/folk'
+import { FINGER_MM, folkRulesFor, type FolkRule, type WaterFate } from '../water/folk'
 import { coveringMl } from '../water/volume'
 import { bulkBefore } from './bulk'
 import { plan } from './plan'
@@ -13,9 +12,8 @@ export const BATCH_TIMES = [0.5, 1, 2, 4] as const
 export interface FolkOutcome {
   rule: FolkRule
   pourG: number
-  /** g of water that each g of dry food ends up with, inside and around it. */
-  waterPerG: number
-  fate: WaterFate
+  /** Null where so much water does not fit into the pot. */
+  fate: WaterFate | null
 }
 
 export interface BatchRatio {
@@ -48,30 +46,33 @@ export function ratiosByBatch(request: PlanRequest): Outcome<BatchRatio[]> {
       if (times === 1 && !reasons.ok) return failed(...reasons.problems)
       continue
     }
-    const { closings, steamLostG } = outcome.value
-    const { water } = closings[0]!
+    const { water } = outcome.value.closings[0]!
     const foods = prepared.value.foods.filter(({ tin }) => tin === null)
     rows.push({
       times,
       dryG: foods.reduce((sum, { dryG }) => sum + dryG, 0),
       pourG: water.pourG,
       ratioByVolume: water.ratioByVolume,
-      folk: foods.length === 1 ? folkOutcomes(foods[0]!, steamLostG, prepared.value.cooker.body.innerDiameterMm) : [],
+      folk: foods.length === 1 ? folkOutcomes(scaled, foods[0]!, prepared.value.cooker.body.innerDiameterMm) : [],
     })
   }
   return { ok: true, value: rows }
 }
 
-function folkOutcomes(item: PreparedFood, steamLostG: number, innerDiameterMm: number): FolkOutcome[] {
-  const { food, dryG, heldG, soakWaterG, uptakeG } = item
+function folkOutcomes(
+  request: PlanRequest,
+  { food, dryG, ...item }: PreparedFood,
+  innerDiameterMm: number,
+): FolkOutcome[] {
   return folkRulesFor(food).flatMap((rule) => {
     if (rule.id === 'per-volume' && food.cupG === null) return []
     const pourG =
       rule.id === 'finger'
-        ? coveringMl([bulkBefore(item)], innerDiameterMm, FINGER_MM)
+        ? coveringMl([bulkBefore({ food, dryG, ...item })], innerDiameterMm, FINGER_MM)
         : (rule.times * dryG * CUP_ML) / food.cupG!
-    const thereG = pourG + heldG + soakWaterG - steamLostG
-    const fate = setsAsGrain(food) ? grainFate(item.tenderPerG, thereG / dryG) : pulseFate((thereG - uptakeG) / dryG)
-    return [{ rule, pourG, waterPerG: thereG / dryG, fate }]
+    const outcome = plan({ ...request, given: [{ pourG }] }, { range: false })
+    if (outcome.ok) return [{ rule, pourG, fate: outcome.value.becomes }]
+    // With so little that it boils dry, or never comes to pressure, it burns on.
+    return [{ rule, pourG, fate: outcome.problems[0]!.code === 'water-over-capacity' ? null : 'scorches' }]
   })
 }

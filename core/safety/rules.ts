@@ -41,6 +41,9 @@ export interface PlanFacts {
     filled: { food: Food; fullShare: number; limitShare: number; thickerByMm: number; material: string | null }[]
   } | null
   surplusG: number
+  /** g of free water left around the grain in the base that is more than was wanted, and how much dry grain that is. */
+  overG: number
+  dryGrainG: number
   /** g of water less than was computed; 0 where that is what is poured. */
   shortG: number
   foods: {
@@ -77,6 +80,7 @@ export type CautionId =
   | 'acid-early'
   | 'salt-once'
   | 'too-wet'
+  | 'wet-grain'
   | 'tin-too-wide'
   | 'stack-too-high'
   | 'tier-tips'
@@ -234,6 +238,14 @@ const keepHot: Rule = ({ appliance }) => (kindOf(appliance).gentle ? [caution('k
 
 const tooWet: Rule = ({ surplusG }) => (surplusG > 0 ? [caution('too-wet', 'warn', { grams: surplusG })] : [])
 
+/** Grain that stands covered takes up so much more in g per g (engineering estimate). */
+const RESTING_UPTAKE = 0.15
+
+const wetGrain: Rule = ({ overG, dryGrainG }) =>
+  dryGrainG > 0 && overG >= (RESTING_UPTAKE / 2) * dryGrainG
+    ? [caution('wet-grain', 'note', { grams: Math.round(overG) })]
+    : []
+
 const tooDry: Rule = ({ becomes, shortG }) =>
   becomes === 'scorches' || becomes === 'dry' ? [caution('too-dry', 'warn', { grams: Math.round(shortG) })] : []
 
@@ -276,6 +288,7 @@ const RULES: readonly Rule[] = [
   frothAndQuickRelease,
   warmSoak,
   tooWet,
+  wetGrain,
   tooDry,
   notDone,
   lostFoods,

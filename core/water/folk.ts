@@ -1,5 +1,7 @@
 import { cooksCovered, setsAsGrain } from '../food/food'
 import type { Food } from '../food/food.schema'
+import { uptakeFor, type GrainVessel } from '../food/texture'
+import type { Texture } from '../names'
 import { FREE_LIQUID, type FreeLiquid } from './liquids'
 
 /** How cooks commonly set the water: so much per volume of dry food, or a finger over it. General kitchen practice. */
@@ -17,14 +19,18 @@ export function folkRulesFor(food: Food): FolkRule[] {
 /** What becomes of a food with so much water: how it comes out, in words that need no figures. */
 export type WaterFate = 'scorches' | 'dry' | 'separate' | 'soft' | 'sticky' | 'porridge' | FreeLiquid
 
-/** Grain by g of water for each g of dry grain, against what is tender. Bounds lie halfway between the textures. */
-export function grainFate(tenderPerG: number, waterPerG: number): WaterFate {
-  const share = waterPerG / tenderPerG
-  if (share < 0.6) return 'scorches'
-  if (share < 0.8) return 'dry'
-  if (share < 1.02) return 'separate'
-  if (share < 1.27) return 'soft'
-  return share < 1.9 ? 'sticky' : 'porridge'
+/**
+ * Grain by g of water that each g of it has drunk. Bounds lie halfway between the textures, but that grain from
+ * a pot is sticky only when it is nearly at the figure of sticky rice (engineering estimate).
+ */
+export function grainFate(food: Food, vessel: GrainVessel, drunkPerG: number): WaterFate {
+  const at = (texture: Texture) => uptakeFor(food, texture, vessel)
+  const between = (less: Texture, more: Texture, share: number) => at(less) + share * (at(more) - at(less))
+  if (drunkPerG < at('separate') * 0.67) return 'scorches'
+  if (drunkPerG < at('separate') * 0.89) return 'dry'
+  if (drunkPerG < between('separate', 'soft', 0.5)) return 'separate'
+  if (drunkPerG < between('soft', 'sticky', vessel === 'pot' ? 0.8 : 0.5)) return 'soft'
+  return drunkPerG < between('sticky', 'porridge-thick', 0.5) ? 'sticky' : 'porridge'
 }
 
 /** Pulses by g of liquid left around each g of dry pulses. Bounds lie halfway between the consistencies. */

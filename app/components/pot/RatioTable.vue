@@ -13,7 +13,7 @@ const ruleName = ({ rule }: FolkOutcome) =>
   rule.id === 'finger'
     ? t('pot.ratios.finger')
     : t('pot.ratios.perVolume', { n: number(rule.times, rule.times % 1 ? 1 : 0) })
-const bad = ({ fate }: FolkOutcome) => fate === 'scorches' || fate === 'dry'
+const bad = ({ fate }: FolkOutcome) => fate === null || fate === 'scorches' || fate === 'dry'
 </script>
 
 <template>
@@ -49,7 +49,7 @@ const bad = ({ fate }: FolkOutcome) => fate === 'scorches' || fate === 'dry'
             {{ row.ratioByVolume === null ? number(row.pourG) : number(row.ratioByVolume, 1) }}
           </td>
           <td v-for="outcome in row.folk" :key="ruleName(outcome)" :class="{ 'tone-danger': bad(outcome) }">
-            {{ t(`pot.fates.${outcome.fate}`) }}
+            {{ outcome.fate === null ? t('pot.ratios.overflows') : t(`pot.fates.${outcome.fate}`) }}
           </td>
         </tr>
       </tbody>

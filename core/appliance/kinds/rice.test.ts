@@ -31,7 +31,7 @@ describe('a rice cooker', () => {
     expect(outcome.value.becomes).toBe('separate')
   })
 
-  it.each(['basmati-white', 'long-white', 'jasmine-white'])(
+  it.each(['basmati-white', 'long-white', 'jasmine-white', 'short-white'])(
     'takes two rice-cups of %s with as much water as the makers mark: 1.1 to 1.25 by volume, within a tenth',
     (food) => {
       const outcome = planned('rice-1l', food, (2 * RICE_CUP_ML * findFood(food)!.cupG!) / CUP_ML)
