@@ -3,6 +3,7 @@ import { CUP_ML } from '../measure/measure'
 import { boilingC } from '../steam/steam'
 import { frothTimes, heapMl, levelMl, liquidLineMl, solidMl } from '../water/volume'
 import type { ClosingAnswer, ClosingFill, FirstCheck } from './answer'
+import { standsIn } from './closing-case'
 import { bulkAfter, bulkBefore } from './bulk'
 import { baseSets, inBase } from './closing'
 import type { PlannedClosing } from './plan-closing'
@@ -71,7 +72,7 @@ function fillOf({ closing, solution: { simulation, case: run } }: PlannedClosing
   const added = inBase(closing, 'added')
   const bulks = base.map((item) => (added.includes(item) ? bulkBefore(item) : bulkAfter(item)))
   // What else stands in the pot takes its room among the liquid.
-  const otherMl = closing.pot.request.stands?.otherG ?? 0
+  const otherMl = standsIn(closing.pot).otherG
   const liquidMl = run.load.freeWaterKg * 1000 + otherMl
   const leftG = waterLeftG(base, simulation.freeWaterLeftG, run.grain !== undefined)
   const beforeL = levelMl(bulks, liquidMl) / 1000

@@ -12,7 +12,6 @@ import { tinWaterG } from './tins'
 
 /** Heat capacity of a steel tin of 0.35 kg (engineering estimate). */
 const TIN_J_PER_K = 175
-const NOTHING_STANDS = { freeWaterG: 0, otherG: 0, tempC: 0 }
 const LID_TIMES_COUPLING = 0.8
 /** W/m²K from condensing steam to what the tin holds (engineering estimates). */
 const COUPLING = { watery: 300, grain: 170, pieces: 120 } as const
@@ -41,6 +40,12 @@ export function caseOf(closing: Closing, pourG: number, program: Step[]): Simula
 
 /** g of free liquid that stands in the pot before anything of its request goes in. */
 export const stoodG = ({ request: { stands } }: PreparedPot) => stands?.freeWaterG ?? 0
+
+/** What stands in the pot besides its foods and their water; else what its liquids leave of themselves, cold. */
+export function standsIn({ request: { stands, liquids, kitchen } }: PreparedPot) {
+  const restG = liquids.reduce((sum, { g }) => sum + g, 0) - liquidBroughtG(liquids)
+  return stands ?? { freeWaterG: 0, otherG: restG, tempC: kitchen.roomC }
+}
 
 /** g of water that is free in the base before any is poured. */
 export function freeWaterBeforeG(closing: Closing): number {
@@ -79,7 +84,7 @@ function grainOf(closing: Closing): { grain?: Grain } {
 function loadOf(closing: Closing, pourG: number): Load {
   const { before, pot } = closing
   const { roomC, tapC } = pot.request.kitchen
-  const { freeWaterG: stoodWaterG, otherG, tempC: stoodC } = pot.request.stands ?? NOTHING_STANDS
+  const { freeWaterG: stoodWaterG, otherG, tempC: stoodC } = standsIn(pot)
   const base = inBase(closing)
   const baseJPerK = base.reduce((sum, item) => sum + foodJPerK(item), 0) + otherG * FRESH_FOOD_J_PER_G_K
   const freeG = pourG + freeWaterBeforeG(closing)

@@ -7,6 +7,7 @@ import { bulkBefore } from './bulk'
 import { baseSets, inBase, surplusOf, type Closing } from './closing'
 import { freeWaterBeforeG, stoodG } from './closing-case'
 import type { PreparedFood } from './prepared'
+import { drinkingOn } from './drinks-on'
 import { getsSpread } from './range'
 import { solve, type Solution } from './solve'
 import { endsByItself } from './styles'
@@ -199,7 +200,8 @@ function planRiceCooker(closing: Closing): Outcome<PlannedClosing> {
     const drunk = !run.grain || simulation.uptake! >= DRUNK_ENOUGH * run.grain.uptakeMax
     return { solved, through: drunk && surplusOf(closing, simulation.boilMinutes) >= 0 }
   }
-  let low = 1
+  // What other liquids bring may be more than it needs: then it would need less than none.
+  let low = 1 - Math.floor(freeWaterBeforeG(closing))
   let high = Math.round(pot.cooker.body.capacityL * 1000)
   if (!attempt(high).through) return failed(problem('not-enough-program', 'style', { food: pot.foods[0]!.food.id }))
   while (high - low > 1) {
@@ -207,9 +209,12 @@ function planRiceCooker(closing: Closing): Outcome<PlannedClosing> {
     if (attempt(middle).through) high = middle
     else low = middle
   }
-  const { solved } = attempt(high)
+  const pourG = Math.max(0, high)
+  const { solved } = attempt(pourG)
   if (!solved.ok) return solved
-  const solution = solved.value
+  const drunk = drinkingOn(closing, solved.value, pourG - high, (wetter) => solve(wetter, pourG))
+  if (!drunk.ok) return drunk
+  const solution = drunk.value
   const { simulation, case: run } = solution
   const scale = run.grain ? simulation.uptake! / run.grain.uptakeMax : 1
   const drinks = inBase(closing)

@@ -1,12 +1,11 @@
-import { setsAsGrain } from '../food/food'
-import { mostUptake } from '../food/texture'
 import type { Outcome } from '../problem'
 import { boilingC } from '../steam/steam'
 import { givenWater } from '../water/sum'
-import { inBase, type Closing, type OpenedPot } from './closing'
+import type { Closing, OpenedPot } from './closing'
+import { drinkingOn } from './drinks-on'
 import { planClosing, type PlannedClosing } from './plan-closing'
 import type { PreparedPot } from './prepared'
-import { runFigure, type Solution } from './solve'
+import { runFigure } from './solve'
 
 /** After opening, a pot is about this much below its boiling point when food is added (engineering estimate). */
 const COOLED_BY_K = 8
@@ -111,23 +110,10 @@ function takenOf(planned: PlannedClosing): Outcome<PlannedClosing> {
   const figure = given.figure ?? solution.figure
   const ran = runFigure(closing, water.pourG, solution, figure)
   if (!ran.ok) return ran
-  const taken = (one: Solution): PlannedClosing => ({ closing, water, solution: one, isSure: false })
-  const { grain } = ran.value.case
-  if (!grain || water.pourG <= planned.water.pourG) return { ok: true, value: taken(ran.value) }
-  // Grain in an open pot drinks of the water that is more than planned, which in turn decides when the pot is dry.
-  const item = inBase(closing).find(({ food }) => setsAsGrain(food))
-  if (!item) return { ok: true, value: taken(ran.value) }
-  const allPerG = grain.uptakeMax + (water.pourG - planned.water.pourG) / 1000 / grain.dryKg
-  let solved = ran.value
-  for (let round = 0; round < 2; round++) {
-    const doseShare = solved.simulation.boilMinutes[grain.food ?? 0]! / grain.tenderBoilMinutes
-    const mostUptakePerG = Math.min(allPerG, mostUptake(item.food, doseShare, item.vessel))
-    const drinks = { ...closing, mostUptakePerG }
-    const again = runFigure(drinks, water.pourG, solution, figure)
-    if (!again.ok) return again
-    solved = again.value
-  }
-  return { ok: true, value: taken(solved) }
+  const drunk = drinkingOn(closing, ran.value, water.pourG - planned.water.pourG, (wetter) =>
+    runFigure(wetter, water.pourG, solution, figure),
+  )
+  return drunk.ok ? { ok: true, value: { closing, water, solution: drunk.value, isSure: false } } : drunk
 }
 
 const sumAt = (doses: readonly (readonly number[])[], food: number, from: number) =>

@@ -1,17 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import { plan } from '../../program/plan'
+import type { PlanRequest } from '../../program/request.schema'
 import { isRefused } from '../../safety/rules'
 import { CUP_ML } from '../../measure/measure'
 import { findFood } from '../../food/catalogue'
 
 const RICE_CUP_ML = 180
-const planned = (cooker: string, food: string, dryG: number) =>
+const planned = (cooker: string, food: string, dryG: number, liquids: PlanRequest['liquids'] = []) =>
   plan(
     {
       kitchen: { altitudeM: 0, roomC: 20, tapC: 20 },
       cooker,
       contents: [{ food, dryG, soak: null, where: 'base' }],
-      liquids: [],
+      liquids,
       style: { kind: 'rice-cooker' },
       release: 'auto',
     },
@@ -45,6 +46,15 @@ describe('a rice cooker', () => {
   it('refuses what would boil over', () => {
     const outcome = planned('rice-1l', 'long-white', 1600)
     expect(outcome.ok ? isRefused(outcome.value.cautions) : true).toBe(true)
+  })
+
+  it.each(['vegetable', 'onion', 'sauce'] as const)('takes less than three times as long with a kilo of %s', (kind) => {
+    const minutes = (liquids: PlanRequest['liquids']) => {
+      const outcome = planned('rice-1l', 'basmati-white', 200, liquids)
+      return outcome.ok ? outcome.value.closings[0]!.clock.heatOffAtMinute : NaN
+    }
+    expect(minutes([{ kind, g: 1000 }])).toBeGreaterThan(minutes([]))
+    expect(minutes([{ kind, g: 1000 }])).toBeLessThan(3 * minutes([]))
   })
 
   it('of 1 L cooks 300 g of jasmine rice', () => {
