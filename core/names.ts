@@ -79,3 +79,20 @@ export type Interruption = (typeof INTERRUPTIONS)[number]
 
 /** Where what is left of a dish is kept. */
 export const KEEPING_PLACES = ['fridge', 'freezer'] as const
+
+/** What is done in a task of a dinner; a stage of a dish is one of them, or several one after the other. */
+export const TASK_PARTS = [
+  'do',
+  'tend',
+  'close',
+  'heat',
+  'turn',
+  'cook',
+  'off',
+  'fall',
+  'open',
+  'fill',
+  'lift',
+  'warm',
+] as const
+export type TaskPart = (typeof TASK_PARTS)[number]

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { BOUNDS, LENGTH, MOST } from '../core/bounds'
 import { bounded, moment } from '../core/fields.schema'
 import { keptDishSchema } from './dish.schema'
+import { TASK_PARTS } from '../core/names'
 import type { DocumentKind } from './document'
 import { MEAL_SOAKS } from './names'
 import { MEAL_SHAPE } from './shapes'
@@ -30,7 +31,7 @@ const mealTaskSchema = z.object({
   id,
   dish: id,
   stage: z.string().max(LENGTH.id),
-  part: z.enum(['do', 'tend', 'close', 'cook', 'fall', 'open', 'fill', 'lift', 'warm']),
+  part: z.enum(TASK_PARTS),
   startMinute: minute,
   minutes: z.number().int().min(0).max(BOUNDS.taskMinutes[1]),
   hands: z.union([z.literal(0), z.literal(1)]),

@@ -3,6 +3,7 @@ import type { Dinner } from '../core/meal/dinner-tasks'
 import { styleIn, type DinnerWay } from '../core/meal/ways'
 import { progressOf, type Mark, type PotFacts } from '../core/meal/progress'
 import type { DishTask } from '../core/meal/tasks'
+import type { TaskPart } from '../core/names'
 import { heatsItself } from '../core/appliance/appliance'
 import type { PotSettings } from '../core/dish/dish.schema'
 import { HOUR_MS, MINUTE_MS } from '../core/measure/time'
@@ -196,11 +197,14 @@ export function begunOf(tasks: readonly DishTask[], stands: NonNullable<AskedDin
   return progressOf(tasks, new Map(stands.planned), stands.marks, stands.pots, stands.now)
 }
 
+/** What a lit pot calls for itself. */
+const STOVE_TELLS: readonly TaskPart[] = ['close', 'turn', 'off', 'open']
+
 /** The first thing that the cook is to do and has not: what a lit pot calls for itself is left to it. */
 export function nextStep({ tasks, begun, runs }: Meal): MealTask | null {
   const isOpen = ({ id, dish, stage, part, hands, passive }: MealTask) => {
     const lit = runs[`${dish}.${stage}`] !== undefined
-    return (hands === 1 || passive === true) && !begun[id] && !(lit && (part === 'close' || part === 'open'))
+    return (hands === 1 || passive === true) && !begun[id] && !(lit && STOVE_TELLS.includes(part))
   }
   return tasks.filter(isOpen).sort((a, b) => a.startMinute - b.startMinute)[0] ?? null
 }

@@ -20,7 +20,12 @@ export function inLanes(
   for (const task of [...all].sort((a, b) => a.startMinute - b.startMinute)) {
     const wanted = wants(task)
     const order = [...lanes.slice(wanted), ...lanes.slice(0, wanted)]
-    const free = order.find((lane) => lane.tasks.every((one) => endOf(one) <= task.startMinute))
+    // What goes on where it stood stays there.
+    const same = lanes.find((lane) => {
+      const last = lane.tasks.at(-1)
+      return last?.dish === task.dish && last.stage === task.stage && endOf(last) === task.startMinute
+    })
+    const free = same ?? order.find((lane) => lane.tasks.every((one) => endOf(one) <= task.startMinute))
     ;(free ?? order[0])?.tasks.push(task)
   }
   return lanes
@@ -70,10 +75,16 @@ export function courseOf(
   for (const task of own) {
     const { part, startMinute, minutes, burner } = task
     const end = startMinute + minutes
-    if (part === 'cook') {
+    if (part === 'heat') points.push([(startMinute + end) / 2, LOW], [end, FULL])
+    else if (part === 'turn') points.push([end, FULL])
+    else if (part === 'off') points.push([end, FULL - NOTCH])
+    else if (part === 'cook') {
       const { pressureAtMinute, heatOffAtMinute } = closing?.clock ?? { pressureAtMinute: 1, heatOffAtMinute: 2 }
-      const up = startMinute + minutes * Math.min(1, (pressureAtMinute ?? heatOffAtMinute) / heatOffAtMinute)
-      points.push([(startMinute + up) / 2, LOW], [up, FULL])
+      const isUp = own.some((one) => one.part === 'heat')
+      const up = isUp
+        ? startMinute
+        : startMinute + minutes * Math.min(1, (pressureAtMinute ?? heatOffAtMinute) / heatOffAtMinute)
+      if (!isUp) points.push([(startMinute + up) / 2, LOW], [up, FULL])
       const teeth = Math.min(MOST_TEETH, closing?.program.whistles ?? 0)
       for (let i = 1; i <= teeth; i++) {
         const to = up + ((end - up) * i) / teeth

@@ -50,6 +50,10 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
               litMinute: minute(firstLitAt(state)),
               heatOffMinute: minute(leg.heatOffAt ?? (isOver ? leg.openedAt : null)),
               openedMinute: minute(leg.openedAt),
+              turnedMinute: minute(leg.flameChanges[0]?.at ?? null),
+              turnDueMinute: minute(
+                leg.whistles[0]?.at ?? leg.atPressureAt ?? leg.boilsAt ?? outlook?.nextWhistleAt ?? null,
+              ),
               opensFromMinute: minute(outlook?.opensAt.value ?? null),
               heatOffDueMinute: minute(outlook?.heatOffAt ?? null),
             },

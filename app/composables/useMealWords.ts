@@ -40,8 +40,11 @@ export function useMealWords() {
         const water = answer ? pourText(answer) : null
         return water ? t('meals.do.closeWith', { pot, water }) : t('meals.do.close', { pot })
       }
+      case 'heat':
+      case 'turn':
       case 'cook':
-        return t('meals.do.cook', { pot })
+      case 'off':
+        return t(`meals.do.${task.part}`, { pot })
       case 'fall':
         return t('meals.do.fall', { pot })
       case 'open':

@@ -35,7 +35,7 @@ export const USUAL_WRITER: Readonly<Record<WrittenFigure['kind'], Writer>> = {
 }
 
 const STYLES: Readonly<Record<WrittenFigure['kind'], Style>> = {
-  whistles: { kind: 'whistles', flame: 'medium' },
+  whistles: { kind: 'whistles', heatUp: 'high' },
   'high-pressure': { kind: 'electric', level: 'high' },
   'low-pressure': { kind: 'electric', level: 'low' },
   simmer: { kind: 'open', lid: true },

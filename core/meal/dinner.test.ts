@@ -64,10 +64,10 @@ describe('the tasks of a dish', () => {
   const tasks = tasksOf(beans)
   const byId = new Map(tasks.map((task) => [task.id, task]))
 
-  it('are its stages, with a pot closed, cooked, let fall and opened', () => {
-    expect(tasks.map(({ stage: of, part }) => `${of}.${part}`)).toEqual(
-      expect.arrayContaining(['soak.do', 'fry.do', 'pot.close', 'pot.cook', 'pot.fall', 'pot.open', 'simmer.do']),
-    )
+  it('are its stages, with a pot closed, heated, turned down, cooked, turned off, let fall and opened', () => {
+    const parts = tasks.filter(({ stage: of }) => of === 'pot').map(({ part }) => part)
+    expect(parts).toEqual(['close', 'heat', 'turn', 'cook', 'off', 'fall', 'open'])
+    expect(tasks.map(({ id }) => id)).toEqual(expect.arrayContaining(['A.soak.do', 'A.fry.do', 'A.simmer.do']))
     expect(byId.get('A.soak.do')).toMatchObject({ passive: true, minutes: 480, hands: 0, burner: 0 })
     expect(byId.get('A.pot.cook')).toMatchObject({ hands: 0, burner: 1 })
     expect(byId.get('A.pot.open')).toMatchObject({ hands: 1, critical: true })
@@ -434,6 +434,8 @@ describe('what has been begun', () => {
     litMinute: null,
     heatOffMinute: null,
     openedMinute: null,
+    turnedMinute: null,
+    turnDueMinute: null,
     heatOffDueMinute: null,
     opensFromMinute: null,
   }
@@ -442,10 +444,15 @@ describe('what has been begun', () => {
     const now = -60
     const found = begun({ 'A.pot.close': { startMinute: -70, doneMinute: -66 } }, {}, now)
     expect(found.get('A.pot.close')).toMatchObject({ done: true, minutes: 4 })
-    expect(found.get('A.pot.cook')).toMatchObject({ startMinute: -66, done: false })
+    expect(found.get('A.pot.heat')).toMatchObject({ startMinute: -66 })
     expect(found.has('A.pot.fall')).toBe(false)
-    // By the clock it comes to its end by itself; opening it does not.
-    const later = begun({ 'A.pot.close': { startMinute: -70, doneMinute: -66 } }, {}, 60)
+    // By the clock it comes to its end by itself; turning the flame and opening it do not.
+    const turned = {
+      'A.pot.close': { startMinute: -70, doneMinute: -66 },
+      'A.pot.turn': { startMinute: -58, doneMinute: -57 },
+    }
+    const later = begun({ ...turned, 'A.pot.off': { startMinute: -30, doneMinute: -29 } }, {}, 60)
+    expect(begun(turned, {}, 60).has('A.pot.off')).toBe(false)
     expect(later.get('A.pot.fall')).toMatchObject({ done: true })
     expect(later.has('A.pot.open')).toBe(false)
   })
@@ -454,9 +461,15 @@ describe('what has been begun', () => {
     const lit = { ...quiet, litMinute: -50, heatOffDueMinute: -5, opensFromMinute: 8 }
     const cooking = begun({}, { 'A.pot': lit }, -20)
     expect(cooking.get('A.pot.close')).toMatchObject({ done: true })
-    expect(cooking.get('A.pot.cook')).toMatchObject({ startMinute: -50, minutes: 45, done: false })
+    expect(cooking.get('A.pot.heat')).toMatchObject({ startMinute: -50, done: false })
+    expect(cooking.has('A.pot.cook')).toBe(false)
+    const turned = begun({}, { 'A.pot': { ...lit, turnedMinute: -40 } }, -20)
+    expect(turned.get('A.pot.heat')).toMatchObject({ minutes: 10, done: true })
+    expect(turned.get('A.pot.cook')).toMatchObject({ startMinute: -40, minutes: 35, done: false })
     const falling = begun({}, { 'A.pot': { ...lit, heatOffMinute: -8 } }, -6)
-    expect(falling.get('A.pot.cook')).toMatchObject({ minutes: 42, done: true })
+    // Nobody wrote down the turning: it was between.
+    expect(falling.get('A.pot.cook')).toMatchObject({ done: true })
+    expect(falling.get('A.pot.off')).toMatchObject({ startMinute: -8, done: true })
     expect(falling.get('A.pot.fall')).toMatchObject({ startMinute: -8, minutes: 16, done: false })
     const open = begun({}, { 'A.pot': { ...lit, heatOffMinute: -8, openedMinute: 2 } }, 3)
     expect(open.get('A.pot.open')).toMatchObject({ done: true })

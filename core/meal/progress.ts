@@ -12,6 +12,9 @@ export interface PotFacts {
   litMinute: number | null
   heatOffMinute: number | null
   openedMinute: number | null
+  /** When the flame was turned down, and when that is due as far as is known now. */
+  turnedMinute: number | null
+  turnDueMinute: number | null
   /** When the heat will be off, and when it opens, as far as is known now. */
   heatOffDueMinute: number | null
   opensFromMinute: number | null
@@ -35,7 +38,8 @@ export function progressOf(
     return one?.done ? one.startMinute + one.minutes : null
   }
   for (const task of tasks) {
-    const told = toldBy(pots[`${task.dish}.${task.stage}`], task, now)
+    const turns = tasks.some(({ dish, stage, part }) => dish === task.dish && stage === task.stage && part === 'turn')
+    const told = toldBy(pots[`${task.dish}.${task.stage}`], task, turns, now)
     if (told) {
       begun.set(task.id, told)
       continue
@@ -72,8 +76,16 @@ function startsAlone(
   return ends.includes(null) ? null : Math.max(...(ends as number[]))
 }
 
-/** A task of a pot's closing as the stove tells it; null where the pot has not been lit, or says nothing of it. */
-function toldBy(facts: PotFacts | undefined, { id, part, minutes }: DishTask, now: number): Begun | null {
+/**
+ * A task of a pot's closing as the stove tells it; null where the pot has not been lit, or says nothing of it. `turns`
+ * says that the flame of that pot is turned down on the way.
+ */
+function toldBy(
+  facts: PotFacts | undefined,
+  { id, part, minutes }: DishTask,
+  turns: boolean,
+  now: number,
+): Begun | null {
   if (!facts || facts.litMinute === null) return null
   const { litMinute: lit, heatOffMinute: off, openedMinute: opened, opensFromMinute: opens } = facts
   const over = (startMinute: number, endMinute: number): Begun => ({
@@ -88,11 +100,22 @@ function toldBy(facts: PotFacts | undefined, { id, part, minutes }: DishTask, no
     minutes: Math.max(1, Math.max(endMinute, now) - startMinute),
     done: false,
   })
+  // Nobody need write down the turning: with the heat off it is over.
+  const turned = facts.turnedMinute ?? (off === null ? null : Math.min(off, facts.turnDueMinute ?? off))
   switch (part) {
     case 'close':
       return over(lit - minutes, lit)
-    case 'cook':
-      return off === null ? going(lit, facts.heatOffDueMinute ?? lit + minutes) : over(lit, off)
+    case 'heat':
+      return turned === null ? going(lit, facts.turnDueMinute ?? lit + minutes) : over(lit, turned)
+    case 'turn':
+      return turned === null ? null : over(turned, turned)
+    case 'cook': {
+      const from = turns ? turned : lit
+      if (from === null) return null
+      return off === null ? going(from, facts.heatOffDueMinute ?? from + minutes) : over(from, off)
+    }
+    case 'off':
+      return off === null ? null : over(off, off)
     case 'fall':
       if (off === null) return null
       return opened === null ? going(off, opens ?? off + minutes) : over(off, opened)

@@ -3,10 +3,9 @@ import type { Dish, Stage } from '../dish/dish.schema'
 import { STAGES, vesselOf } from '../dish/stages'
 import { applianceOf } from '../program/answer'
 import { heatsItself } from '../appliance/appliance'
+import { turningOf } from '../program/turning'
+import type { TaskPart } from '../names'
 import type { After, Task } from './meal.schema'
-
-/** What is done in a task; a stage is one of them, or several one after the other. */
-export type TaskPart = 'do' | 'tend' | 'close' | 'cook' | 'fall' | 'open' | 'fill' | 'lift' | 'warm'
 
 /** A task with where it comes from. */
 export interface DishTask extends Task {
@@ -27,6 +26,8 @@ export interface DishInMeal {
 const STANDS_CLOSED_MINUTES = 15
 const KEPT_WARM_MINUTES = 90
 const OPEN_MINUTES = 1
+/** The hands are at the knob of a burner for so long (engineering estimate). */
+const KNOB_MINUTES = 1
 /** A filled tin may stand so long before its pot is closed, and so long in the opened one (general kitchen practice). */
 const TIN_STANDS_MINUTES = 30
 const TIN_LEFT_IN_MINUTES = 5
@@ -114,35 +115,50 @@ function stageTasks(stage: Stage, { minutes, handsMinutes }: StageAnswer): Part[
   return parts
 }
 
-/** A pot: for each closing of its lid what fills it, the heat, the pressure falling, and opening it. */
+/**
+ * A pot: for each closing of its lid what fills it, the heat, the pressure falling, and opening it. On a burner the
+ * hands turn the flame down and off.
+ */
 function potTasks({ pot, handsMinutes }: StageAnswer): Part[] {
   const { answer } = pot!
   const itself = heatsItself(applianceOf(answer))
-  return answer.closings.flatMap(({ clock: { heatOffAtMinute, openAtMinute } }, nr): Part[] => [
-    { part: 'close', nr, minutes: handsMinutes, hands: 1, burner: 0, max: STANDS_CLOSED_MINUTES },
-    { part: 'cook', nr, minutes: Math.ceil(heatOffAtMinute), hands: 0, burner: itself ? 0 : 1, max: 0 },
-    ...(openAtMinute - heatOffAtMinute >= 1
-      ? [
-          {
-            part: 'fall' as const,
-            nr,
-            minutes: Math.ceil(openAtMinute) - Math.ceil(heatOffAtMinute),
-            hands: 0 as const,
-            burner: 0 as const,
-            max: 0,
-          },
-        ]
-      : []),
-    {
-      part: 'open',
+  return answer.closings.flatMap((closing, nr): Part[] => {
+    const { heatOffAtMinute, openAtMinute } = closing.clock
+    const burner = itself ? 0 : 1
+    const alone = (part: TaskPart, minutes: number, heated: 0 | 1): Part[] =>
+      minutes >= 1 ? [{ part, nr, minutes, hands: 0, burner: heated, max: 0 }] : []
+    const knob = (part: TaskPart, heated: 0 | 1): Part => ({
+      part,
       nr,
-      minutes: OPEN_MINUTES,
+      minutes: KNOB_MINUTES,
       hands: 1,
-      burner: 0,
-      critical: true,
-      max: itself ? KEPT_WARM_MINUTES : STANDS_CLOSED_MINUTES,
-    },
-  ])
+      burner: heated,
+      max: 0,
+    })
+    const cookMinutes = Math.ceil(heatOffAtMinute)
+    const turning = itself ? null : turningOf(closing)
+    const heatMinutes = turning ? Math.max(1, Math.floor(turning.atMinute)) : 0
+    const restMinutes = cookMinutes - heatMinutes - KNOB_MINUTES
+    // It cools from the moment at which it is turned off.
+    const fallMinutes = Math.ceil(openAtMinute) - cookMinutes - (itself ? 0 : KNOB_MINUTES)
+    return [
+      { part: 'close', nr, minutes: handsMinutes, hands: 1, burner: 0, max: STANDS_CLOSED_MINUTES },
+      ...(turning && restMinutes >= 1
+        ? [...alone('heat', heatMinutes, 1), knob('turn', 1), ...alone('cook', restMinutes, 1)]
+        : alone('cook', cookMinutes, burner)),
+      ...(itself ? [] : [knob('off', 0)]),
+      ...alone('fall', fallMinutes, 0),
+      {
+        part: 'open',
+        nr,
+        minutes: OPEN_MINUTES,
+        hands: 1,
+        burner: 0,
+        critical: true,
+        max: itself ? KEPT_WARM_MINUTES : STANDS_CLOSED_MINUTES,
+      },
+    ]
+  })
 }
 
 /** Which pot stage's cooker a stage stands in: its own, or that of the pot before or after it that it shares. */
@@ -205,6 +221,9 @@ function warmed(key: string, ends: readonly DishTask[]): DishTask[] {
   ]
 }
 
+/** What goes on in a closed pot on its burner. */
+export const UNDER_PRESSURE: readonly TaskPart[] = ['heat', 'turn', 'cook']
+
 /** A stage's pot, by its dish. */
 export interface PotIn {
   key: string
@@ -224,7 +243,9 @@ export function withTin(tasks: readonly DishTask[], guest: PotIn, host: PotIn): 
   const [hostClose, ...hostClosesAgain] = of(host, 'close')
   const [hostOpen] = of(host, 'open')
   if (!close || !open || !hostClose || !hostOpen || closesAgain.length > 0 || hostClosesAgain.length > 0) return null
-  const inPot = tasks.filter(({ dish, cooker, part }) => dish === guest.key && cooker !== null && part !== 'cook')
+  const inPot = tasks.filter(
+    ({ dish, cooker, part }) => dish === guest.key && cooker !== null && !UNDER_PRESSURE.includes(part),
+  )
   // What was fried there first is in no tin, and what simmers there afterwards wants a pot.
   if (inPot[0] !== close || inPot.some(({ burner }) => burner === 1)) return null
   const own = `${guest.key}.${guest.stage}`

@@ -7,7 +7,7 @@ import { leastLater, possible, type Wish } from './impossible'
 import { planMeal } from './meal'
 import { replanMeal, type Begun } from './replan'
 import { endOf, type Budget } from './budget'
-import type { DishTask } from './tasks'
+import { UNDER_PRESSURE, type DishTask } from './tasks'
 
 /** Something that could be done otherwise with one of the dishes. */
 export type DinnerWay =
@@ -111,12 +111,16 @@ export function burnerClashes(
 ): BurnerClash[] {
   const start = new Map(placed.map(({ id, startMinute }) => [id, startMinute]))
   const first = pots.find(({ burnerId }) => burnerId !== null)?.burnerId ?? null
-  const cooking = tasks
-    .filter(({ part, burner }) => part === 'cook' && burner === 1)
-    .map((task) => {
-      const stages = dishes.find(({ key }) => key === task.dish)!.request.dish.stages
-      const burnerId = stages.find(({ id }) => id === task.stage)?.pot?.burnerId || first
-      return { task, burnerId, from: start.get(task.id)!, to: start.get(task.id)! + task.minutes }
+  // A pot keeps its burner from being lit to being turned off.
+  const heated = tasks.filter(({ part, burner }) => UNDER_PRESSURE.includes(part) && burner === 1)
+  const cooking = [...new Set(heated.map(({ dish, stage }) => `${dish}.${stage}`))]
+    .map((pot) => {
+      const own = heated.filter(({ dish, stage }) => `${dish}.${stage}` === pot)
+      const [task] = own
+      const { stages } = dishes.find(({ key }) => key === task!.dish)!.request.dish
+      const burnerId = stages.find(({ id }) => id === task!.stage)?.pot?.burnerId || first
+      const from = Math.min(...own.map(({ id }) => start.get(id)!))
+      return { task: task!, burnerId, from, to: Math.max(...own.map(({ id, minutes }) => start.get(id)! + minutes)) }
     })
     .sort((a, b) => a.from - b.from)
   return cooking.flatMap((one, i): BurnerClash[] => {

@@ -36,6 +36,9 @@ const whenText = computed(() => {
   if (leftMinutes.value >= 1) return t('meals.next', { time: duration(leftMinutes.value) })
   return t('meals.nextNow')
 })
+/** What is written down at the pot that is on the stove. */
+const AT_POT = ['turn', 'off', 'open']
+const isAtPot = (task: MealTask) => AT_POT.includes(task.part) && runOf(task) !== undefined
 const runOf = ({ dish, stage }: MealTask) => meal.runs[`${dish}.${stage}`]
 /** So many are read from across the kitchen on one sheet. */
 const FEW = 14
@@ -47,11 +50,7 @@ const FEW = 14
       <template v-if="next">
         <p class="soft">{{ whenText }} · {{ next.dish }}</p>
         <p class="great">{{ text(next) }}</p>
-        <NuxtLink
-          v-if="next.part === 'open' && runOf(next)"
-          :to="`/cook/${runOf(next)}`"
-          class="quiet-button huge solid"
-        >
+        <NuxtLink v-if="isAtPot(next)" :to="`/cook/${runOf(next)}`" class="quiet-button huge solid">
           {{ t('meals.toPot') }}
         </NuxtLink>
         <v-btn
@@ -75,7 +74,7 @@ const FEW = 14
           {{ t('meals.unsoaked') }}
         </v-btn>
         <v-btn
-          v-if="next.part === 'close' || (next.part === 'open' && runOf(next))"
+          v-if="next.part === 'close' || isAtPot(next)"
           variant="text"
           class="link-button"
           @click="emit('tick', next)"
