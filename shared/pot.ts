@@ -3,7 +3,7 @@ import { asLearnt, type CookedWith } from '../core/learn/apply'
 import type { Believed } from '../core/learn/joint'
 import { withFlame } from '../core/program/count'
 import { styleSaid } from '../core/program/styles'
-import { cooksCovered } from '../core/food/food'
+import { cooksCovered, standsInLiquid } from '../core/food/food'
 import type { Food, Soak } from '../core/food/food.schema'
 import type { Addition } from '../core/food/need'
 import { pieceG, pieceMm } from '../core/food/pieces'
@@ -106,7 +106,7 @@ export function newPot(food: Food, kitchen: Kitchen, asked: AskedAmount | null =
     shape: POT_SHAPE,
     items: [newItem(food, kitchen, asked)],
     liquids: [],
-    freeLiquid: cooksCovered(food) ? 'spoonable' : 'drained',
+    freeLiquid: standsInLiquid(food) ? 'spoonable' : 'drained',
     cookerId: inUse(kitchen.cookers)[0]?.id ?? '',
     burnerId: inUse(kitchen.burners)[0]?.id ?? '',
     flame: null,

@@ -4,7 +4,7 @@ import { readAmount, typedAmount } from '~~/core/measure/amount'
 import { useLocalStorage } from '@vueuse/core'
 import { STORED } from '~/composables/storageShape'
 import { findFood } from '~~/core/food/catalogue'
-import { cooksCovered } from '~~/core/food/food'
+import { standsInLiquid } from '~~/core/food/food'
 import type { Food } from '~~/core/food/food.schema'
 import type { PlanRequest } from '~~/core/program/request.schema'
 import type { StyleKind } from '~~/core/names'
@@ -68,7 +68,7 @@ export const usePotStore = defineStore('pot', () => {
     const food = foodById(kitchen.value, id)
     if (!food) return
     form.value.items[index] = withFood(form.value.items[index]!, food, kitchen.value)
-    if (form.value.items.length === 1) form.value.freeLiquid = cooksCovered(food) ? 'spoonable' : 'drained'
+    if (form.value.items.length === 1) form.value.freeLiquid = standsInLiquid(food) ? 'spoonable' : 'drained'
   }
 
   function addFood(food: Food, asked: AskedAmount | null = null) {

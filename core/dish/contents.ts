@@ -26,6 +26,9 @@ export interface FoodIn {
   centreC: number | null
   /** A closing of a pot has said how it is to be soaked. */
   inClosing: boolean
+  /** It has been mashed; how much of the rest that thickens it has stood, from 0 to 1. */
+  isMashed?: true
+  rested?: number
 }
 
 /** Anything else that went in: what is left of it, and the liquid that it will give once it is hot. */
@@ -36,6 +39,8 @@ export interface OtherIn {
   inG: number
   restG: number
   latentG: number
+  /** What it binds is bound. */
+  isBound?: true
 }
 
 /** All that one vessel holds at some moment of a dish, in g. */

@@ -13,6 +13,7 @@ import type { Dish, DishLine, DishRequest, Stage } from './dish.schema'
 import { emptyRow, type LiquidRow, type SaltRow } from './ledger'
 import { cookInPot, potRequest, withoutSour } from './pot-stage'
 import { handsOf, minutesOf, STAGES } from './stages'
+import { thicken } from './thicken'
 import { fry, mash, simmer, soak, takeOff, type Worked } from './work'
 
 /** What becomes of a dish at one of its stages. */
@@ -206,6 +207,7 @@ function runStage(stage: Stage, request: DishRequest, left: Map<string, Contents
   }
   const saltThenG = contents.saltG
   const aside = work(stage, contents, row, request, stoodG, ran)
+  thicken(stage, contents, row)
   row.afterG = liquidG(contents)
   if (aside.freeG > 0) asides.set(stage.id, aside)
   left.set(stage.id, contents)

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { CATALOGUE, findFood } from './catalogue'
 import { needOf } from './need'
-import { heldAfterDraining, soakedShare, soakUptake } from './soak'
+import { heldAfterDraining, soakedAsAdvised, soakedShare, soakUptake } from './soak'
 import { boilMinutesFor, texturesOf, uptakeFor, usualTexture } from './texture'
 
 const kidney = findFood('kidney-red')!
@@ -114,6 +114,18 @@ describe('an hour hot', () => {
       const share = (hours: number, waterC: number) => soakedShare(food, { hours, waterC, keepWater: false }, 20)
       expect(Math.abs(share(1, 95) - share(8, 20)), food.id).toBeLessThan(0.04)
       expect(share(1, 95), food.id).toBeLessThan(share(12, 20))
+    }
+  })
+})
+
+describe('how far a soak has come', () => {
+  it('is all the way after a night for what is soaked overnight, and only then', () => {
+    for (const food of CATALOGUE.filter(({ soak }) => soak !== null && soak.adviceHours[0] >= 6)) {
+      const after = (hours: number) =>
+        soakedAsAdvised(food, soakedShare(food, { hours, waterC: 25, keepWater: false }, 25))
+      expect([after(0), after(12)], food.id).toEqual([0, 1])
+      expect(after(3), food.id).toBeGreaterThan(0.5)
+      expect(after(3), food.id).toBeLessThan(0.9)
     }
   })
 })

@@ -10,6 +10,11 @@ export function cooksCovered(food: Food): boolean {
   return food.soak !== null && !setsAsGrain(food)
 }
 
+/** What is asked how much liquid stands around it when it is done: what cooks covered, and meat for its broth or gravy. */
+export function standsInLiquid(food: Food): boolean {
+  return cooksCovered(food) || food.group === 'meat'
+}
+
 /** Foods that double in the pot and foam: the half line applies. */
 export function swells(food: Food): boolean {
   return cooksCovered(food) || food.froth >= 1

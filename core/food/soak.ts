@@ -38,6 +38,17 @@ export function soakedShare(food: Food, soak: Soak | null, roomC: number): numbe
   return hoursAt25 / (hoursAt25 + food.soak.halfHours)
 }
 
+/**
+ * How far a soak has come on the way to the shortest that is advised for the food in water at 25 °C, from 0 to 1: the
+ * last of what it could still take up takes days and is waited for by nobody.
+ */
+export function soakedAsAdvised(food: Food, share: number): number {
+  if (!food.soak) return 0
+  const [hours] = food.soak.adviceHours
+  const enough = hours / (hours + food.soak.halfHours)
+  return share > 0 && share < enough ? share / enough : Number(share > 0)
+}
+
 /** g of water inside each g of dry food after soaking. */
 export function soakUptake(food: Food, share: number): number {
   return food.soak ? share * food.soak.maxUptake : 0

@@ -4,7 +4,7 @@ import { kindOf, stylesFor, type Cooker } from '../appliance/appliance'
 import type { Release } from '../appliance/step.schema'
 import type { SetStyle, Style } from '../appliance/style.schema'
 import { findFood } from '../food/catalogue'
-import { cooksCovered, setsAsGrain } from '../food/food'
+import { setsAsGrain, standsInLiquid } from '../food/food'
 import type { Food, Soak } from '../food/food.schema'
 import { needOf, type Need } from '../food/need'
 import { heldAfterDraining, soakedShare, soakUptake } from '../food/soak'
@@ -12,7 +12,7 @@ import { texturesOf, uptakeFor, usualTexture, type GrainVessel } from '../food/t
 import type { Texture } from '../names'
 import { failed, problem, type Outcome } from '../problem'
 import type { Liquid } from '../water/liquid.schema'
-import { FREE_LIQUID, isSour } from '../water/liquids'
+import { FREE_LIQUID, FREE_LIQUID_AROUND_MEAT, isSour, type FreeLiquid } from '../water/liquids'
 import { checkRequest } from './request-check'
 import { flameToCountOn } from './flame'
 import { burnerOf, cookerOf } from './stove'
@@ -154,6 +154,12 @@ function withLid(cooker: Cooker, style: Style): Cooker {
   return { ...cooker, appliance: { ...appliance, reflux: 0 } }
 }
 
+/** g of liquid that should stand around so much of a food. */
+function freeLiquidG(food: Food, dryG: number, wanted: FreeLiquid): number {
+  if (!standsInLiquid(food)) return 0
+  return dryG * FREE_LIQUID[wanted] * (food.group === 'meat' ? FREE_LIQUID_AROUND_MEAT : 1)
+}
+
 function prepareFood(
   food: Food,
   texture: Texture,
@@ -189,7 +195,7 @@ function prepareFood(
     uptakeG: uptakeG * learnt.uptake,
     learntUptakeG: uptakeG * (learnt.uptake - 1),
     vessel,
-    freeLiquidG: cooksCovered(food) ? dryG * FREE_LIQUID[freeLiquid ?? 'drained'] : 0,
+    freeLiquidG: freeLiquidG(food, dryG, freeLiquid ?? 'drained'),
   }
 }
 

@@ -34,7 +34,9 @@ export const isPoured = (kind: LiquidKind) => POURED.includes(kind)
 export type LiquidKind = keyof typeof LIQUID_YIELD
 export const LIQUID_KINDS = Object.keys(LIQUID_YIELD) as LiquidKind[]
 
-/** g of liquid left in the pot per g of dry pulses when it is done (general kitchen practice). */
+/** g of liquid left in the pot per g of dry pulses when it is done (general kitchen practice) */
 export const FREE_LIQUID = { drained: 0, thick: 0.5, spoonable: 1.5, pourable: 3, soup: 5 } as const
+/** Meat goes in wet: for each g of it stands so much of what stands around a g of dry pulses (engineering estimate). */
+export const FREE_LIQUID_AROUND_MEAT = 0.4
 export type FreeLiquid = keyof typeof FREE_LIQUID
 export const FREE_LIQUIDS = Object.keys(FREE_LIQUID) as FreeLiquid[]

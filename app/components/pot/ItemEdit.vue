@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BEAN_GROUPS, CUTS } from '~~/core/names'
 import { cooksCovered } from '~~/core/food/food'
-import { heldAfterDraining, soakUptake, soakedShare } from '~~/core/food/soak'
+import { heldAfterDraining, soakUptake, soakedAsAdvised, soakedShare } from '~~/core/food/soak'
 import { texturesOf } from '~~/core/food/texture'
 import type { Problem } from '~~/core/problem'
 import { foodById, isOldBag } from '~~/shared/kitchen'
@@ -62,7 +62,9 @@ const soakHint = computed(() => {
   // What it brings into the pot: with what is on its surface where the water is thrown away.
   const perG = soak.value.keepWater ? soakUptake(food.value, share) : heldAfterDraining(food.value, share)
   const held = perG * grams.value
-  return t('pot.soakState.done', { percent: `${number(share * 100)} %`, grams: weight(held) })
+  const through = soakedAsAdvised(food.value, share)
+  if (through === 1) return t('pot.soakState.through', { grams: weight(held) })
+  return t('pot.soakState.done', { percent: `${number(through * 100)} %`, grams: weight(held) })
 })
 const circumstances = computed(() =>
   CIRCUMSTANCES.filter((value) => value !== 'salted-soak' || soak.value).map((value) => ({

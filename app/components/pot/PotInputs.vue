@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
-import { cooksCovered } from '~~/core/food/food'
+import { standsInLiquid } from '~~/core/food/food'
 import type { Problem } from '~~/core/problem'
 import { FREE_LIQUIDS } from '~~/core/water/liquids'
 import { itemG } from '~~/shared/pot'
@@ -37,7 +37,7 @@ const errorAt = (part: string) => {
   const found = problems.find(({ path }) => path.includes(part))
   return found ? problemText(found) : null
 }
-const pulses = computed(() => pot.foods.some((food) => food && cooksCovered(food)))
+const asksLiquid = computed(() => pot.foods.some((food) => food && standsInLiquid(food)))
 const liquids = computed(() => FREE_LIQUIDS.map((value) => ({ value, text: t(`pot.freeLiquids.${value}`) })))
 const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`liquids.${i}.`)))
 </script>
@@ -62,7 +62,7 @@ const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`li
       <FoodAdd :label="t('pot.addFood')" @added="opened = form.items.length - 1" />
     </div>
     <LiquidRows v-model="form.liquids" :errors="liquidErrors" class="liquids" />
-    <FormRow v-if="pulses" :label="t('pot.rows.liquid')">
+    <FormRow v-if="asksLiquid" :label="t('pot.rows.liquid')">
       <ChoiceBar v-model="form.freeLiquid" :label="t('pot.rows.liquid')" :choices="liquids" />
     </FormRow>
     <CookerPicks :problems="problems" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { soakedShare } from '~~/core/food/soak'
+import { soakedAsAdvised, soakedShare } from '~~/core/food/soak'
 import { HOUR_MS } from '~~/core/measure/time'
 import type { KeptPot } from '~~/shared/household'
 
@@ -20,7 +20,8 @@ const soFar = computed(() => {
   const food = pot.foods[first]
   if (since.value === null || !soak || !food) return null
   const elapsed = Math.max(0, (nowMs.value - since.value) / HOUR_MS)
-  return { hours: elapsed, percent: 100 * soakedShare(food, { ...soak, hours: elapsed }, kitchen.value.roomC) }
+  const share = soakedShare(food, { ...soak, hours: elapsed }, kitchen.value.roomC)
+  return { hours: elapsed, percent: 100 * soakedAsAdvised(food, share) }
 })
 const failure = ref<ApiFailure | null>(null)
 
