@@ -241,8 +241,8 @@ const tooWet: Rule = ({ surplusG }) => (surplusG > 0 ? [caution('too-wet', 'warn
 /** Grain that stands covered takes up so much more in g per g (engineering estimate). */
 const RESTING_UPTAKE = 0.15
 
-const wetGrain: Rule = ({ overG, dryGrainG }) =>
-  dryGrainG > 0 && overG >= (RESTING_UPTAKE / 2) * dryGrainG
+const wetGrain: Rule = ({ overG, dryGrainG, becomes }) =>
+  dryGrainG > 0 && becomes !== 'porridge' && overG >= (RESTING_UPTAKE / 2) * dryGrainG
     ? [caution('wet-grain', 'note', { grams: Math.round(overG) })]
     : []
 

@@ -8,6 +8,7 @@ const { pot, stage } = defineProps<{ pot: NonNullable<StageAnswer['pot']>; stage
 const { t, number } = useI18nText()
 const kitchen = useKitchenStore()
 const first = computed(() => pot.answer.closings[0]!)
+const isTooMuch = computed(() => pot.answer.cautions.some(({ id }) => id === 'too-full'))
 const keptSoak = computed(() => pot.request.contents.some(({ soak }) => soak?.keepWater && soak.waterG === undefined))
 
 /** The whole plan with its range and its curve, which the dish itself does not wait for. */
@@ -40,6 +41,7 @@ const writtenText = computed(() => {
 
 <template>
   <div class="pot">
+    <BatchesNote v-if="isTooMuch" :request="pot.request" in-dish class="all" />
     <WaterSum :water="first.water" :cup="kitchen.cup" :kept-soak="keptSoak" />
     <div class="windows">
       <FoodWindow

@@ -164,7 +164,7 @@ function waterOf(outcome: Planned) {
 }
 function rangeOf(outcome: Planned) {
   const range = firstOf(outcome)?.range
-  return range ? t('pot.answer.covers', { low: number(range.low), high: number(range.high) }) : ''
+  return range ? t('kitchen.test.between', { low: number(range.low), high: number(range.high) }) : ''
 }
 
 const keeping = ref(false)

@@ -1,19 +1,18 @@
 <script setup lang="ts">
-/** What is too much for the pot, in runs one after the other: how much at a time, and how long it all takes. */
-const { t, number, duration, weight } = useI18nText()
-const pot = usePotStore()
-const { answer, problems } = usePotPlan()
+import type { PlanRequest } from '~~/core/program/request.schema'
 
-const isTooMuch = computed(
-  () =>
-    problems.value.some(({ code }) => code === 'water-over-capacity') ||
-    (answer.value?.cautions.some(({ id }) => id === 'too-full') ?? false),
-)
+/**
+ * What is too much for the pot, in runs one after the other: how much at a time, and how long it all takes. Null for a
+ * pot that takes it all; `inDish` says what it does to the stages around it.
+ */
+const { request, inDish = false } = defineProps<{ request: PlanRequest | null; inDish?: boolean }>()
+const { t, number, duration, weight } = useI18nText()
+
 const { result } = useWorked(
-  () => (isTooMuch.value ? pot.request : null),
-  (work, request) => work.batches(request),
+  () => request,
+  (work, asked) => work.batches(asked),
 )
-const batches = computed(() => (isTooMuch.value ? result.value : null))
+const batches = computed(() => (request ? result.value : null))
 const text = computed(() => {
   if (!batches.value) return ''
   const { mostG, eachG, runs, minutesEach, minutes } = batches.value
@@ -30,7 +29,10 @@ const text = computed(() => {
 <template>
   <div v-if="batches" class="batches" role="status">
     <p>{{ text }}</p>
-    <v-btn variant="outlined" @click="pot.timesAll(1 / batches.runs)">{{ t('pot.batches.take') }}</v-btn>
+    <p v-if="inDish">
+      {{ t('pot.batches.inDish', { n: number(batches.runs), later: duration(batches.minutes - batches.minutesEach) }) }}
+    </p>
+    <slot :batches="batches" />
   </div>
 </template>
 

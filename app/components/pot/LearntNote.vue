@@ -2,6 +2,7 @@
 import { heatsItself } from '~~/core/appliance/appliance'
 import { FLAMES } from '~~/core/names'
 import { applianceOf, unitOf, type PlanAnswer } from '~~/core/program/answer'
+import { UNMEASURED } from '~~/core/unknown'
 import { potOfRequest } from '~~/shared/pot'
 import type { LearntFactors } from '~~/core/program/request.schema'
 
@@ -42,21 +43,35 @@ const parts = computed(() => {
   })
   return found
 })
+/** A water test or the log tells the flame more closely than is assumed of a strange one. */
+const isMeasured = computed(() => (pot.request?.spread?.flame ?? UNMEASURED.heat) < UNMEASURED.heat)
 /** The same pot by what is assumed. */
 const plain = computed(() =>
-  parts.value.length > 0 && pot.request ? [{ ...pot.request, learnt: undefined, spread: undefined }] : null,
+  (parts.value.length > 0 || isMeasured.value) && pot.request
+    ? [{ ...pot.request, learnt: undefined, spread: undefined }]
+    : null,
 )
 const { result: without } = useWorked(plain, (work, asked) => work.usual(asked, false))
 const figureText = (figure: number, unit: 'whistles' | 'minutes') =>
   unit === 'whistles' ? t('pot.learnt.whistles', { n: figure }, figure) : t('pot.learnt.minutes', { n: number(figure) })
 const withoutText = computed(() => {
-  const one = without.value?.[0]
+  const one = without.value?.[0] ?? null
   return one ? figureText(one.figure, one.unit) : null
+})
+/** Less is added to be sure of a pot that is known. */
+const comesDown = computed(() => {
+  const one = without.value?.[0] ?? null
+  return (
+    isMeasured.value &&
+    one !== null &&
+    one.unit === unitOf(answer) &&
+    answer.closings[0]!.range.figure < one.figure
+  )
 })
 const nowText = computed(() => figureText(answer.closings[0]!.range.figure, unitOf(answer)))
 /** Figures stand side by side where they differ. */
 const isPaired = computed(() =>
-  [parts.value.length > 0 ? withoutText.value : null, lastText.value?.figure].some(
+  [parts.value.length > 0 || comesDown.value ? withoutText.value : null, lastText.value?.figure].some(
     (other) => other && other !== nowText.value,
   ),
 )
@@ -114,6 +129,7 @@ const lastText = computed(() => {
       {{ t('pot.learnt.by', { parts: list(parts) }) }}
       <NuxtLink to="/log/learnt">{{ t('pot.learnt.why') }}</NuxtLink>
     </p>
+    <p v-if="comesDown">{{ t('pot.learnt.comesDown') }}</p>
     <p v-if="isPaired" class="pair">
       <span
         ><strong class="tone-heat figure">{{ nowText }}</strong> {{ t('pot.learnt.asLearnt') }}</span

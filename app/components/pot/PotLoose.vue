@@ -39,6 +39,11 @@ const figure = computed(() => {
 })
 const fill = computed(() => answer.value && { ...answer.value.fill, ...first.value!.fill })
 const electric = computed(() => answer.value !== null && heatsItself(applianceOf(answer.value)))
+/** It does not go into this pot at once. */
+const tooMuch = computed(() => {
+  const overflows = problems.value.some(({ code }) => code === 'water-over-capacity')
+  return overflows || answer.value?.cautions.some(({ id }) => id === 'too-full') ? pot.request : null
+})
 /** What a changed answer says, read out once the hand rests. */
 const told = ref('')
 watchDebounced(
@@ -88,7 +93,9 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
       <NuxtLink to="/kitchen" class="quiet-button solid large">{{ t('pot.noCooker.go') }}</NuxtLink>
     </section>
     <section v-else id="answers" class="side">
-      <BatchesNote />
+      <BatchesNote v-slot="{ batches }" :request="tooMuch">
+        <v-btn variant="outlined" @click="pot.timesAll(1 / batches.runs)">{{ t('pot.batches.take') }}</v-btn>
+      </BatchesNote>
       <template v-if="problems.length > 0">
         <ProblemList :problems="problems">
           <button v-if="isGiven" type="button" class="link-button" @click="pot.form.given = []">
