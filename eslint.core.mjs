@@ -14,6 +14,7 @@ const ROOMS = [
   'ingredient',
   'dish',
   'meal',
+  'guide',
   'ear',
   'live',
   'learn',

@@ -12,7 +12,9 @@ import { answerDish } from './dish/dish'
 import { dishRequestSchema, dishSchema } from './dish/dish.schema'
 import { USUAL_POT } from './dish/pot-stage'
 import { hearSound } from './ear/hear'
-import { publishedAnswer, publishedDish } from './formats/plan'
+import { instructionsOfDish } from './guide/dish'
+import { instructionsOfPlan } from './guide/plan'
+import { publishedAnswer, publishedDish, publishedInstructions } from './formats/plan'
 import { readRecipe } from './formats/recipe'
 import { readWav, type Sound } from './formats/wav'
 import { dishOfRecipe } from './formats/recipe-dish'
@@ -31,6 +33,7 @@ const USAGE = `Use: npm run --silent core -- COMMAND FILE     (FILE may be - for
   simulate FILE   runs the program of a simulation case and prints its figures
   plan FILE       plans a request and prints the answer
   dish FILE       works a dish out and prints every stage of it, its ledgers and its clock
+  steps FILE      prints everything that is done of a plan request or a dish request, in order
   meal FILE       plans a meal: when each task begins, what is proved of the plan, or why there is none
   learn FILE      learns from a log: each figure as assumed and as it is now, with the runs that spoke of it
   ear FILE [EXAMPLE]  listens to a WAV file and prints the whistles heard, after one example of them if there is one
@@ -59,6 +62,7 @@ const COMMANDS = {
   simulate: (file: string) => runSimulate(readJson(file)),
   plan: (file: string) => runPlan(readJson(file)),
   dish: (file: string) => runDish(readJson(file)),
+  steps: (file: string) => runSteps(readJson(file)),
   meal: (file: string) => runMeal(readJson(file)),
   learn: (file: string) => runLearn(readJson(file)),
   recipe: (file: string) => runRecipe(readText(file)),
@@ -86,6 +90,24 @@ function runDish(input: unknown): void {
   if (!parsed) return
   const answer = answerDish(parsed)
   if (answer.ok) print(publishedDish(answer.value))
+  else fail(answer.problems)
+}
+
+/** A request with a dish in it is a dish's. */
+function runSteps(input: unknown): void {
+  if (typeof input === 'object' && input !== null && 'dish' in input) {
+    const parsed = check(dishRequestSchema, input)
+    if (!parsed) return
+    const answer = answerDish(parsed)
+    if (!answer.ok) return fail(answer.problems)
+    const unplanned = answer.value.stages.flatMap(({ problems }) => problems)
+    if (unplanned.length > 0) return fail(unplanned)
+    return print({ instructions: publishedInstructions(instructionsOfDish(parsed, answer.value)) })
+  }
+  const parsed = check(planRequestSchema, input)
+  if (!parsed) return
+  const answer = plan(parsed)
+  if (answer.ok) print({ instructions: publishedInstructions(instructionsOfPlan(parsed, answer.value)) })
   else fail(answer.problems)
 }
 

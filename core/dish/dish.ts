@@ -28,8 +28,8 @@ export interface StageAnswer {
   salt: SaltRow
   /** g in its vessel when it is done. */
   massG: number
-  /** The plan of a pot's closing; null for any other stage, and for one that cannot be planned. */
-  pot: { request: PlanRequest; answer: PlanAnswer } | null
+  /** The plan of a pot's closing, with the line of each of its contents; null for any other stage, and for one that cannot be planned. */
+  pot: { request: PlanRequest; answer: PlanAnswer; lines: string[] } | null
   /** Sour things that are in before the pulses are soft: what they cost, and the stage to which they could move. */
   sour: { lines: string[]; costs: { figure: number; unit: 'whistles' | 'minutes' }; moveTo: string | null } | null
   problems: Problem[]
@@ -287,7 +287,7 @@ function closePot(
     return
   }
   const { answer } = cooked.value
-  ran.pot = cooked.value
+  ran.pot = { ...cooked.value, lines: contents.foods.map(({ line }) => line) }
   ran.minutes = answer.readyAtMinute
   ran.cautions.push(...answer.cautions)
   if (sourLines.length > 0 && answer.foods.some(({ factors }) => factors.some(({ id }) => id === 'acid')))

@@ -1,4 +1,7 @@
 import type { DishAnswer } from '../dish/dish'
+import type { Instruction } from '../guide/instruction'
+import { COMMON_MEASURES } from '../measure/measure'
+import { pourable } from '../measure/pourable'
 import type { ClosingAnswer, PlanAnswer } from '../program/answer'
 
 /** An answer as the command line and the API print it. */
@@ -22,7 +25,18 @@ export function publishedDish({ stages, ...totals }: DishAnswer) {
     ...totals,
     stages: stages.map(({ pot, ...stage }) => ({
       ...stage,
-      pot: pot && { request: pot.request, answer: publishedAnswer(pot.answer) },
+      pot: pot && { request: pot.request, lines: pot.lines, answer: publishedAnswer(pot.answer) },
     })),
   }
+}
+
+/** Instructions as they are published: water with how it is measured in cups of 240 ml and spoons. */
+export function publishedInstructions(instructions: readonly Instruction[]) {
+  return instructions.map((one) => ({
+    ...one,
+    things: one.things.map((thing) => ({
+      ...thing,
+      measure: thing.water && thing.g !== null ? pourable(thing.g, COMMON_MEASURES['cup-240']).parts : null,
+    })),
+  }))
 }

@@ -114,7 +114,9 @@ function intoPotOf(host: DishAnswer, guest: DishAnswer, tins: Tins): { host: Dis
   if (!tin) return null
   const { pot } = tin
   const minutes = pot.answer.closings.reduce((sum, { clock }) => sum + clock.openAtMinute, 0)
-  const stages = host.stages.map((stage) => (stage === own ? { ...stage, minutes, pot } : stage))
+  const stages = host.stages.map((stage) =>
+    stage === own ? { ...stage, minutes, pot: { ...pot, lines: own.pot!.lines } } : stage,
+  )
   return { host: { ...host, stages, cautions: [...host.cautions, ...addedCautions(own.pot!, pot)] }, tin }
 }
 

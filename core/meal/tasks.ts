@@ -104,7 +104,8 @@ interface Part {
 /** A stage that no pot works out: first what the hands do of it, then what goes on without them. */
 function stageTasks(stage: Stage, { minutes, handsMinutes }: StageAnswer): Part[] {
   const { flame, critical, passive } = STAGES[stage.kind]
-  const hands = Math.round(handsMinutes)
+  // What goes in at a rest is put in by somebody.
+  const hands = stage.takes.length > 0 ? Math.max(1, Math.round(handsMinutes)) : Math.round(handsMinutes)
   if (passive) return minutes < 1 ? [] : [{ part: 'do', nr: 0, minutes, hands: 0, burner: 0, passive, max: 0 }]
   const burner = flame ? 1 : 0
   const parts: Part[] = []
