@@ -25,6 +25,7 @@ import { mealRequestSchema } from './meal/meal.schema'
 import { simulationCaseSchema, type SimulationCase } from './pot/case.schema'
 import { simulateChecked } from './pot/simulate'
 import type { Simulation } from './pot/simulation'
+import { withFlame } from './program/count'
 import { plan } from './program/plan'
 import { planRequestSchema } from './program/request.schema'
 
@@ -107,7 +108,7 @@ function runSteps(input: unknown): void {
   const parsed = check(planRequestSchema, input)
   if (!parsed) return
   const answer = plan(parsed)
-  if (answer.ok) print({ instructions: publishedInstructions(instructionsOfPlan(parsed, answer.value)) })
+  if (answer.ok) print({ instructions: publishedInstructions(instructionsOfPlan(withFlame(parsed), answer.value)) })
   else fail(answer.problems)
 }
 

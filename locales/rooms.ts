@@ -8,6 +8,7 @@ const EN = {
   runs: () => import('./en/runs.json'),
   day: () => import('./en/day.json'),
   pot: () => import('./en/pot.json'),
+  steps: () => import('./en/steps.json'),
   stack: () => import('./en/stack.json'),
   cook: () => import('./en/cook.json'),
   log: () => import('./en/log.json'),

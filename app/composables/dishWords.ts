@@ -38,8 +38,13 @@ export function useDishWords() {
   /** The great figure of a stage: its whistles, or how long it takes; in the colour of what it is. */
   function stageFigure({ kind, minutes = 0 }: Stage, answer: StageAnswer | null) {
     const range = answer?.pot?.answer.closings[0]!.range
-    if (range?.unit === 'whistles')
-      return { n: number(range.figure), unit: t('units.whistles', {}, range.figure), tone: 'tone-heat' }
+    // What is counted or set, and not how long it all takes.
+    if (range)
+      return {
+        n: number(range.figure),
+        unit: t(range.unit === 'whistles' ? 'units.whistles' : 'units.min', {}, range.figure),
+        tone: 'tone-heat',
+      }
     const [n = '', ...unit] = duration(answer?.minutes ?? minutes).split(' ')
     return { n, unit: unit.join(' '), tone: TONES[kind] ?? '' }
   }

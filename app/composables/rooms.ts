@@ -4,15 +4,24 @@ import { LOADERS, type Locale, type Room } from '~~/locales/rooms'
 /** Messages that every screen needs. */
 export const EVERYWHERE: readonly Room[] = ['everywhere']
 /** Those that tell of a pot that goes on. */
-export const STOVE: readonly Room[] = ['cook', 'runs', 'cautions']
+export const STOVE: readonly Room[] = ['cook', 'runs', 'cautions', 'steps']
 
 /** Those that tell of a dinner of several dishes. */
-export const MEAL: readonly Room[] = ['meals', 'dishes', 'dishProblems', 'ingredients', 'pot', 'cautions', 'cook']
+export const MEAL: readonly Room[] = [
+  'meals',
+  'steps',
+  'dishes',
+  'dishProblems',
+  'ingredients',
+  'pot',
+  'cautions',
+  'cook',
+]
 
 /** The further files of each place, by the first part of its address. */
 const OF_PLACE: Record<string, readonly Room[]> = {
   '': ['day'],
-  pot: ['pot', 'cautions'],
+  pot: ['pot', 'steps', 'cautions'],
   cook: ['pot', 'log', ...STOVE],
   practice: ['pot', 'log', ...STOVE],
   log: ['log', 'learnt', 'larder', 'pot', ...STOVE],
@@ -20,7 +29,7 @@ const OF_PLACE: Record<string, readonly Room[]> = {
   larder: ['larder', 'pot', 'cautions'],
   join: ['door'],
   guest: ['door'],
-  dishes: ['dishes', 'day', 'pot', 'cautions', 'dishProblems', 'ingredients'],
+  dishes: ['dishes', 'steps', 'day', 'pot', 'cautions', 'dishProblems', 'ingredients'],
 }
 export function roomsOf(path: string): readonly Room[] {
   const [, place = '', within] = path.split('/')

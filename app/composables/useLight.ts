@@ -23,6 +23,7 @@ export function useLight() {
     if (!started) return
     if (started.kept) pot.keptChanged(pots.put(started.kept))
     pot.form.soakingSince = null
+    pot.readyBy = ''
     likeTextures()
     await navigateTo(`/cook/${started.run.id}`)
   }

@@ -1,4 +1,6 @@
 import { useDebounceFn } from '@vueuse/core'
+import { instructionsOfDinner } from '~~/core/guide/dinner'
+import type { Instruction } from '~~/core/guide/instruction'
 import type { DinnerAnswer } from '~~/core/meal/dinner'
 import type { PotFacts } from '~~/core/meal/progress'
 import { firstLitAt, lastLeg, runState } from '~~/core/live/run'
@@ -130,6 +132,13 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
     store.change(kept.value.id, (of) => ({ ...of, tasks: tasks.value }), { undo: false })
   })
 
+  /** Everything that is done in each task, by its id. */
+  const told = computed(() => {
+    const of = asked.value?.dinner
+    if (!dinner.value || !of) return new Map<string, Instruction[]>()
+    const starts = new Map(tasks.value.map(({ id, startMinute }) => [id, startMinute]))
+    return new Map(instructionsOfDinner(of.dishes, dinner.value, starts).map((one) => [one.task, one.instructions]))
+  })
   const begun = computed(() => new Map((dinner.value?.begun ?? []).map((one) => [one.id, one])))
   const isDone = (id: string) => begun.value.get(id)?.done === true || meal.value?.begun[id]?.doneAt != null
   const change = (by: (meal: Meal) => Meal) => kept.value && store.change(kept.value.id, by)
@@ -137,6 +146,7 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
   return {
     meal,
     tasks,
+    told,
     dinner,
     impossible,
     problems,

@@ -1,6 +1,5 @@
-import type { StageAnswer } from '~~/core/dish/dish'
+import type { Instruction } from '~~/core/guide/instruction'
 import type { DinnerMend } from '~~/core/meal/dinner'
-import type { InTin } from '~~/core/meal/dinner-tasks'
 import type { DinnerWay } from '~~/core/meal/ways'
 import type { Wish } from '~~/core/meal/impossible'
 import { momentOf, type Meal, type MealTask } from '~~/shared/meal'
@@ -10,7 +9,8 @@ const MOST_NAMED = 3
 /** The words in which a meal is told: what a task is, what stands in its way, what would mend it. */
 export function useMealWords() {
   const { t, clock, day, number, list, duration } = useI18nText()
-  const { lineName, pourText, waterText } = useDishWords()
+  const { lineName } = useDishWords()
+  const { sentence } = useStepWords()
   const kitchen = useKitchenStore()
   const nowMs = useNow()
 
@@ -30,51 +30,37 @@ export function useMealWords() {
     return list(heaviest.slice(0, MOST_NAMED).map(lineName))
   }
 
-  /** What is done, as a cook would say it: “fry onion and oil in the Blue 5 L”. */
-  function taskText(meal: Meal, task: MealTask, answer?: StageAnswer | null, inTin?: InTin | null): string {
+  /** All that is done in a task, a sentence each; empty where its plan is not at hand. */
+  function taskLines(task: MealTask, told: readonly Instruction[] = []): string[] {
+    if (task.part === 'cook' || task.part === 'heat' || task.part === 'fall') return []
+    // That what is fried is turned off at the end goes without saying; a pot's heat is a task of its own.
+    return told.filter((one) => one.do !== 'off' || task.part === 'off').map(sentence)
+  }
+  /** The same in one line; of a call from another screen what it is. */
+  function taskText(meal: Meal, task: MealTask, told: readonly Instruction[] = []): string {
     const pot = cookerName(task.cooker)
-    const stage = stageOf(meal, task)
-    const what = things(meal, task)
+    const lines = taskLines(task, told)
+    if (lines.length > 0) return lines.join('. ')
     switch (task.part) {
-      case 'close': {
-        const water = answer ? pourText(answer) : null
-        return water ? t('meals.do.closeWith', { pot, water }) : t('meals.do.close', { pot })
-      }
-      case 'heat':
-      case 'turn':
-      case 'cook':
-      case 'off':
-        return t(`meals.do.${task.part}`, { pot })
-      case 'fall':
-        return t('meals.do.fall', { pot })
-      case 'open':
-        return t('meals.do.open', { pot })
-      case 'fill': {
-        const dish = dishName(meal, hostOf(meal, task.dish))
-        const own = potThings(meal, task)
-        return inTin
-          ? t('meals.do.fillWith', { what: own, water: waterText(inTin.waterG), tin: tinName(inTin.tin.id), dish })
-          : t('meals.do.fill', { what: own, dish })
-      }
+      case 'fill':
       case 'lift':
-        return t('meals.do.lift', { dish: dishName(meal, hostOf(meal, task.dish)) })
+        return t(`meals.do.${task.part}`, { dish: dishName(meal, hostOf(meal, task.dish)) })
       case 'warm':
         return t('meals.do.warm', { dish: dishName(meal, task.dish) })
-      default: {
+      case 'do':
+      case 'tend': {
+        const stage = stageOf(meal, task)
+        const what = things(meal, task)
         if (!stage) return ''
         const kind = t(`meals.kinds.${stage.kind}`)
         if (stage.kind === 'soak') return t('meals.do.soak', { what, time: duration(task.minutes) })
-        return what === '' ? t('meals.do.plain', { kind }) : t('meals.do.with', { kind, what })
+        return what === '' ? kind : t('meals.do.with', { kind, what })
       }
+      default:
+        return t(`meals.do.${task.part}`, { pot })
     }
   }
   const hostOf = (meal: Meal, key: string) => meal.dishes.find((one) => one.key === key)?.inPotOf ?? key
-  const tinName = (id: string) => kitchen.kitchen?.tins.find((one) => one.id === id)?.name ?? t('meals.aTin')
-  /** What goes into a tin: what its stage takes, or all that stood in water before. */
-  function potThings(meal: Meal, task: MealTask): string {
-    const before = stageOf(meal, task)?.from.map(({ stage }) => ({ ...task, stage })) ?? []
-    return list([task, ...before].map((one) => things(meal, one)).filter((one) => one !== ''))
-  }
   /** Shortly, for a bar. */
   function partText(meal: Meal, task: MealTask): string {
     const stage = stageOf(meal, task)
@@ -149,5 +135,18 @@ export function useMealWords() {
         return t(`meals.mend.${mend.kind}`, { dish: dishName(meal, mend.dish) })
     }
   }
-  return { cookerName, dishName, things, taskText, partText, when, whenMs, wishText, wayText, mendText, burnerName }
+  return {
+    cookerName,
+    dishName,
+    things,
+    taskLines,
+    taskText,
+    partText,
+    when,
+    whenMs,
+    wishText,
+    wayText,
+    mendText,
+    burnerName,
+  }
 }

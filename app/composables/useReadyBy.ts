@@ -1,12 +1,11 @@
-import { useLocalStorage } from '@vueuse/core'
 import { DAY_MS, MINUTE_MS } from '~~/core/measure/time'
 
-/** The hour by which it is to be ready, as this device was last asked; every time that is told is told for it too. */
+/** The hour by which the pot on the page is to be ready; every time that is told is told for it too. */
 export function useReadyBy() {
   const { t, clock, day, weekday } = useI18nText()
   const nowMs = useNow()
-  /** As “19:30”; empty where no hour is asked for. */
-  const wanted = useLocalStorage('bivvet-ready-by', '')
+  // As “19:30”; empty where no hour is asked for.
+  const { readyBy: wanted } = storeToRefs(usePotStore())
   /** The next time that it is that hour, in ms since 1970; null without one. */
   const wantedMs = computed(() => {
     const [hour, minute] = wanted.value.split(':').map(Number)

@@ -109,7 +109,12 @@ export const usePotStore = defineStore('pot', () => {
     settle()
   }
 
-  const startWith = (food: Food, asked: AskedAmount | null = null) => replace(newPot(food, kitchen.value, asked))
+  /** The hour by which it is to be ready, as “19:30”; empty where none is asked for. It goes with this pot, not with the next. */
+  const readyBy = ref('')
+  function startWith(food: Food, asked: AskedAmount | null = null) {
+    readyBy.value = ''
+    replace(newPot(food, kitchen.value, asked))
+  }
   /** Takes a kept pot; answers the address at which it is looked at. */
   function open(kept: KeptPot): string {
     remember(kept)
@@ -213,6 +218,7 @@ export const usePotStore = defineStore('pot', () => {
     addFood,
     removeFood,
     replace,
+    readyBy,
     startWith,
     open,
     keepAs,

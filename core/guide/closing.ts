@@ -135,11 +135,12 @@ export function closingInstructions(told: ToldClosing): Instruction[] {
 }
 
 /** A thing as it is met after it was first touched. */
-export const again = ({ line, food, liquid, what, typed, g, ofG, goesInto, tier }: Thing): Thing => ({
+export const again = ({ line, food, liquid, what, name, typed, g, ofG, goesInto, tier }: Thing): Thing => ({
   ...(line === undefined ? {} : { line }),
   ...(food === undefined ? {} : { food }),
   ...(liquid === undefined ? {} : { liquid }),
   ...(what === undefined ? {} : { what }),
+  ...(name === undefined ? {} : { name }),
   ...(typed === undefined ? {} : { typed }),
   g: null,
   again: true,

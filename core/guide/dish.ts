@@ -235,13 +235,19 @@ const USUAL_FLAME: Partial<Record<Stage['kind'], FlameName>> = {
   simmer: 'simmer',
 }
 
+/** A line by what it is; by its own name, or as it was typed, where that is nothing of the tables. */
+function namedLine({ id, what, own, typed }: DishLine): Pick<Thing, 'line' | 'what' | 'name'> {
+  const name = own?.name ?? (what === null ? typed : undefined)
+  return { line: id, what, ...(name === undefined ? {} : { name }) }
+}
+
 /** What a stage takes, as it goes in for the first time. */
 function takenThing(line: DishLine, g: number | null, goesInto: Into, request: DishRequest): Thing {
   const known = knownOf(line, request)
   const isFood = known !== null && 'food' in known
   const state: ThingState = line.kept ? 'cooked' : isFood && known.food.soak ? 'dry' : 'as-is'
   const isWhole = line.g === null || g === null || Math.abs(g - line.g) < 0.05
-  return { line: line.id, what: line.what, ...(isWhole ? { typed: line.typed } : {}), g, state, goesInto }
+  return { ...namedLine(line), ...(isWhole ? { typed: line.typed } : {}), g, state, goesInto }
 }
 
 /** What comes from other stages and does not stand in this vessel already. */
@@ -265,8 +271,7 @@ function carriedInto(stage: Stage, request: DishRequest, answer: DishAnswer): Th
       return of
         ? [
             {
-              line,
-              what: of.what,
+              ...namedLine(of),
               typed: of.typed,
               g: null,
               again: true,

@@ -9,6 +9,7 @@ import { planDinner } from '../meal/dinner'
 import type { Dinner } from '../meal/dinner-tasks'
 import { instructionsOfDinner } from './dinner'
 import { applianceOf, type PlanAnswer } from '../program/answer'
+import { withFlame } from '../program/count'
 import { plan } from '../program/plan'
 import type { PlanRequest } from '../program/request.schema'
 import { instructionsOfDish } from './dish'
@@ -75,7 +76,7 @@ describe('what is done of a pot', () => {
         if (!outcome.ok) return
         planned++
         const { value: answer } = outcome
-        const told = instructionsOfPlan(request, answer)
+        const told = instructionsOfPlan(withFlame(request), answer)
         holds(told)
         closingsHold(told, answer)
         for (const food of new Set(request.contents.map((one) => one.food)))
@@ -111,7 +112,7 @@ describe('what is done of a pot', () => {
     }
     const outcome = plan(request)
     if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
-    const told = instructionsOfPlan(request, outcome.value)
+    const told = instructionsOfPlan(withFlame(request), outcome.value)
     const { figure } = outcome.value.closings[0]!.range
     expect(told.map((one) => one.do)).toEqual(['add', 'pour', 'close', 'light', 'turn', 'off', 'wait', 'open'])
     expect(told[3]).toMatchObject({ setting: { flame: 'high' }, until: { whistles: 1 } })

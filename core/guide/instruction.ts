@@ -45,6 +45,8 @@ export interface Thing {
   keptFrom?: string
   /** The food or ingredient that a line is; null where nobody has said. */
   what?: string | null
+  /** What the household calls a line that is nothing of the tables. */
+  name?: string
   /** As it was typed, where all of the line goes in here. */
   typed?: string
   g: number | null

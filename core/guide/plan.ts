@@ -1,7 +1,5 @@
 import { heatsItself } from '../appliance/appliance'
-import { applianceOf, type PlanAnswer } from '../program/answer'
-import { withFlame } from '../program/count'
-import { OPENING_MINUTES } from '../program/plan'
+import { applianceOf, OPENING_MINUTES, type PlanAnswer } from '../program/answer'
 import type { PlanRequest } from '../program/request.schema'
 import { closingInstructions } from './closing'
 import { inOrder, type Instruction, type Thing, type ThingState } from './instruction'
@@ -15,13 +13,15 @@ export interface ToldPot {
 const SOAK_HANDS = 2
 const DRAIN_HANDS = 2
 
-/** Everything that is done of a plan, in minutes from lighting it; soaks before. */
+/**
+ * Everything that is done of a plan, in minutes from lighting it; soaks before. The request says on which flame it is
+ * counted (`withFlame`).
+ */
 export function instructionsOfPlan(
-  asked: PlanRequest,
+  request: PlanRequest,
   answer: PlanAnswer,
   { cookerId, burnerId }: ToldPot = {},
 ): Instruction[] {
-  const request = withFlame(asked)
   const cooker = cookerId ?? (typeof request.cooker === 'string' ? request.cooker : null)
   const list: Instruction[] = []
   const firstUse = new Map<number, Thing>()

@@ -8,6 +8,9 @@ import type { WaterFate } from '../water/folk'
 import type { WaterSum } from '../water/sum'
 import type { FigureRange } from './range'
 
+/** Opening the pot, putting in what comes now and closing it again takes about so long (engineering estimate). */
+export const OPENING_MINUTES = 3
+
 /** How far a food came: short of firm, at one of its textures, or past its limit. */
 export type Doneness = 'hard' | 'firm' | 'tender' | 'soft' | 'lost'
 

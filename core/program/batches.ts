@@ -1,6 +1,6 @@
 import { isRefused } from '../safety/rules'
-import type { PlanAnswer } from './answer'
-import { OPENING_MINUTES, plan } from './plan'
+import { OPENING_MINUTES, type PlanAnswer } from './answer'
+import { plan } from './plan'
 import type { PlanRequest } from './request.schema'
 
 /** More than a pot takes, cooked in runs one after the other. */

@@ -3,7 +3,7 @@ import { setsAsGrain, swells } from '../food/food'
 import { unlearntBoilMinutes } from '../food/need'
 import { failed, problem, type Outcome } from '../problem'
 import { cautionsFor, isThrough, type PlanFacts } from '../safety/rules'
-import { donenessOf, type ClosingAnswer, type FoodAnswer, type PlanAnswer } from './answer'
+import { donenessOf, OPENING_MINUTES, type ClosingAnswer, type FoodAnswer, type PlanAnswer } from './answer'
 import { closingAnswer } from './closing-answer'
 import { prepare, type PreparedFood, type PreparedPot } from './prepared'
 import type { PlanRequest } from './request.schema'
@@ -15,9 +15,6 @@ import { tinFacts, tinLevelsMl, tinVolumeMl, tinWaterG } from './tins'
 const FULL = 2 / 3
 const HALF = 1 / 2
 const OPEN_FULL = 0.9
-
-/** Opening the pot, putting in what comes now and closing it again takes about so long (engineering estimate). */
-export const OPENING_MINUTES = 3
 
 /**
  * Plans one load of one cooker: water, program, release of every closing of the lid, and what becomes of every

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { holdsPressure } from '~~/core/appliance/appliance'
 import type { Stage } from '~~/core/dish/dish.schema'
+import type { Instruction } from '~~/core/guide/instruction'
 import type { StageAnswer } from '~~/core/dish/dish'
 import { STAGES, vesselOf } from '~~/core/dish/stages'
 import type { DishDocument } from '~~/shared/dish'
@@ -11,26 +12,25 @@ const {
   stage,
   answer,
   most,
+  steps,
   fixed = false,
 } = defineProps<{
   dish: DishDocument
   stage: Stage
   answer: StageAnswer | null
   most: number
+  /** All that is done in it, in order. */
+  steps: readonly Instruction[]
   /** It is only looked at. */
   fixed?: boolean
 }>()
 const emit = defineEmits<{ move: [line: string, stage: string] }>()
 const editing = defineModel<boolean>('editing', { required: true })
 const { t, number, duration, problemText, list } = useI18nText()
-const { takesText, lineName, pourText, tinTexts, stageFigure } = useDishWords()
-const kitchen = useKitchenStore()
+const { lineName, stageFigure } = useDishWords()
+const words = useStepWords()
 
 const name = computed(() => t(`dishes.kinds.${stage.kind}`))
-const parts = computed(() =>
-  takesText(stage, answer?.takes ?? stage.takes.map(({ line, g = null }) => ({ line, g })), dish.lines),
-)
-const pours = computed(() => pourText(answer))
 const figure = computed(() => stageFigure(stage, answer))
 const hands = computed(() => {
   if (!answer) return ''
@@ -45,12 +45,6 @@ const when = computed(() => {
   return STAGES[stage.kind].afterServing
     ? t('dishes.after')
     : t('dishes.at', { time: duration(Math.round(-answer.startMinute)) })
-})
-const programText = computed(() => {
-  const pot = answer?.pot
-  if (!pot) return ''
-  const of = kitchen.kitchen?.cookers.find(({ id }) => id === stage.pot?.cookerId)?.name
-  return [of, programLabel(t, pot.request.style)].filter(Boolean).join(': ')
 })
 const sourNames = computed(() =>
   list((answer?.sour?.lines ?? []).map((id) => lineName(dish.lines.find((line) => line.id === id)!))),
@@ -72,15 +66,9 @@ const { isOver, carried } = useDishCarry()
     <VesselPicture :kind="stage.kind" :vessel="vesselOf(stage)" class="vessel" />
     <div class="what">
       <h2>{{ name }}</h2>
-      <p class="takes">
-        <strong v-if="pours" class="tone-water">{{ pours }}</strong>
-        <template v-if="pours && parts.length > 0"> · </template>
-        <strong>{{ parts.join(' · ') }}</strong>
-      </p>
-      <p v-for="text in tinTexts(answer)" :key="text" class="tone-water">{{ text }}</p>
-      <p v-if="programText" class="soft">{{ programText }}</p>
-      <p v-if="stage.until" class="soft until">{{ stage.until }}</p>
-      <p v-if="stage.takesOutPouch" class="soft">{{ t('dishes.progress.pouch') }}</p>
+      <ul class="steps">
+        <li v-for="step in steps" :key="step.id">{{ words.sentence(step) }}</li>
+      </ul>
       <p v-for="problem in answer?.problems ?? []" :key="problem.code" class="tone-danger" role="alert">
         {{ problemText(problem) }}
       </p>
@@ -164,7 +152,14 @@ h2 {
   margin: 0 0 3px;
   font-size: 14.5px;
 }
-.until {
+.steps {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  font-size: 14.5px;
+}
+.steps li {
+  margin-bottom: 3px;
   white-space: pre-line;
 }
 .time {

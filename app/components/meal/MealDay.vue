@@ -29,8 +29,22 @@ const kitchen = useKitchenStore()
 const nowMs = useNow(5000)
 const kept = computed(() => store.one(id))
 const planned = useMeal(kept, nowMs)
-const { meal, tasks, dinner, impossible, problems, begun, isDone, trial, change, nowMinute, working, looking, failed } =
-  planned
+const {
+  meal,
+  tasks,
+  told,
+  dinner,
+  impossible,
+  problems,
+  begun,
+  isDone,
+  trial,
+  change,
+  nowMinute,
+  working,
+  looking,
+  failed,
+} = planned
 const answers = computed(() => dinner.value?.answers ?? {})
 /** Of what is on the stove already the cook knows where it stands. */
 const clashes = computed(() => (hasBegun.value ? [] : (dinner.value?.clashes ?? [])))
@@ -214,7 +228,7 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
 
       <div v-if="chosenTask" class="chosen no-print">
         <p>
-          <b>{{ chosenTask.dish }}</b> {{ taskText(meal, chosenTask, null, dinner?.inTins[chosenTask.dish]) }},
+          <b>{{ chosenTask.dish }}</b> {{ taskText(meal, chosenTask, told.get(chosenTask.id)) }},
           {{ span(chosenTask) }}
         </p>
         <template v-if="canMove">
@@ -381,8 +395,7 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
       <MealTodo
         :meal="meal"
         :tasks="tasks"
-        :answers="answers"
-        :in-tins="dinner?.inTins ?? {}"
+        :told="told"
         :done="isTicked"
         :now-ms="nowMs"
         :lighting="lighting"

@@ -1,14 +1,13 @@
 <script setup lang="ts">
-import type { DishAnswer } from '~~/core/dish/dish'
-import type { InTin } from '~~/core/meal/dinner-tasks'
+import type { Instruction } from '~~/core/guide/instruction'
 import { momentOf, type Meal, type MealTask } from '~~/shared/meal'
 
 /** What is to be done, in order, the next thing large; each ticked off by a tap. */
-const { meal, tasks, answers, inTins, done, nowMs, lighting } = defineProps<{
+const { meal, tasks, told, done, nowMs, lighting } = defineProps<{
   meal: Meal
   tasks: readonly MealTask[]
-  answers: Readonly<Record<string, DishAnswer>>
-  inTins: Readonly<Record<string, InTin>>
+  /** All that is done in each task, by its id. */
+  told: ReadonlyMap<string, readonly Instruction[]>
   done: (id: string) => boolean
   nowMs: number
   lighting: boolean
@@ -21,14 +20,26 @@ const emit = defineEmits<{
   serve: []
 }>()
 const { t, duration } = useI18nText()
-const { taskText, when } = useMealWords()
+const { taskLines, taskText, when } = useMealWords()
 
 const steps = computed(() =>
   tasks.filter(({ hands, passive }) => hands || passive).sort((a, b) => a.startMinute - b.startMinute),
 )
 const next = computed(() => steps.value.find(({ id }) => !done(id)) ?? null)
-const answerOf = ({ dish, stage }: MealTask) => answers[dish]?.stages.find(({ id }) => id === stage) ?? null
-const text = (task: MealTask) => taskText(meal, task, answerOf(task), inTins[task.dish])
+const text = (task: MealTask) => taskText(meal, task, told.get(task.id))
+const linesOf = (task: MealTask) => {
+  const lines = taskLines(task, told.get(task.id))
+  return lines.length > 0 ? lines : [text(task)]
+}
+/** What comes after the next, large enough to be read from the stove. */
+const SHOWN_AFTER = 2
+const after = computed(() => {
+  const from = steps.value.findIndex(({ id }) => id === next.value?.id)
+  return steps.value
+    .slice(from + 1)
+    .filter(({ id }) => !done(id))
+    .slice(0, SHOWN_AFTER)
+})
 const leftMinutes = computed(() => (next.value ? (momentOf(meal, next.value.startMinute) - nowMs) / 60_000 : 0))
 const whenText = computed(() => {
   if (!next.value) return ''
@@ -49,7 +60,7 @@ const FEW = 14
     <div class="now no-print" aria-live="polite">
       <template v-if="next">
         <p class="soft">{{ whenText }} · {{ next.dish }}</p>
-        <p class="great">{{ text(next) }}</p>
+        <p v-for="line in linesOf(next)" :key="line" class="great">{{ line }}</p>
         <NuxtLink v-if="isAtPot(next)" :to="`/cook/${runOf(next)}`" class="quiet-button huge solid">
           {{ t('meals.toPot') }}
         </NuxtLink>
@@ -87,6 +98,11 @@ const FEW = 14
         <v-btn variant="text" class="quiet-button huge solid" @click="emit('serve')">{{ t('meals.serve') }}</v-btn>
       </template>
     </div>
+    <ul v-if="next && after.length > 0" class="after no-print" :aria-label="t('meals.after')">
+      <li v-for="task in after" :key="task.id">
+        <span class="figure">{{ when(meal, task.startMinute) }}</span> <b>{{ task.dish }}</b> {{ linesOf(task)[0] }}
+      </li>
+    </ul>
     <h2 class="hidden-text">{{ t('meals.todo') }}</h2>
     <ol :class="{ many: steps.length > FEW }">
       <li v-for="task in steps" :key="task.id" :class="{ done: done(task.id), at: task.id === next?.id }">
@@ -120,9 +136,19 @@ p {
   text-transform: uppercase;
 }
 .great {
-  font-size: 27px;
+  font-size: 25px;
   font-weight: 700;
   line-height: 1.15;
+}
+.after {
+  margin: 0 0 14px;
+  padding: 0;
+  list-style: none;
+  font-size: 21px;
+  line-height: 1.25;
+}
+.after li {
+  padding: 6px 0;
 }
 a.huge {
   display: flex;

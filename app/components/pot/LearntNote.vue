@@ -62,10 +62,7 @@ const withoutText = computed(() => {
 const comesDown = computed(() => {
   const one = without.value?.[0] ?? null
   return (
-    isMeasured.value &&
-    one !== null &&
-    one.unit === unitOf(answer) &&
-    answer.closings[0]!.range.figure < one.figure
+    isMeasured.value && one !== null && one.unit === unitOf(answer) && answer.closings[0]!.range.figure < one.figure
   )
 })
 const nowText = computed(() => figureText(answer.closings[0]!.range.figure, unitOf(answer)))

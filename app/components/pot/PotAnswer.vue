@@ -1,15 +1,12 @@
 <script setup lang="ts">
-import { heatsItself, holdsPressure } from '~~/core/appliance/appliance'
+import { heatsItself } from '~~/core/appliance/appliance'
 import { applianceOf, type PlanAnswer } from '~~/core/program/answer'
-import type { Simulation } from '~~/core/pot/simulation'
 import { isRefused } from '~~/core/safety/rules'
 import type { HouseholdMeasure } from '~~/shared/kitchen'
 
-/** The answer: water, program and release in great figures, with the reasons behind them. */
-const { answer, curves, cup, blocked, lighting } = defineProps<{
+/** The answer: when it is ready, what is done in its order, how sure that is, and the button that begins it. */
+const { answer, cup, blocked, lighting } = defineProps<{
   answer: PlanAnswer
-  /** One for each closing of the lid. */
-  curves: readonly Simulation[]
   /** What is tried on it cannot be: it is not to be lit. */
   blocked: boolean
   cup: HouseholdMeasure
@@ -22,19 +19,16 @@ const pot = usePotStore()
 
 const first = computed(() => answer.closings[0]!)
 const byItself = computed(() => heatsItself(applianceOf(answer)))
-const pressurised = computed(() => holdsPressure(applianceOf(answer)))
-
-const releaseMinutes = computed(() => {
-  const { release } = answer
-  if (release && release.kind !== 'natural') return release.afterMinutes ?? 0
-  const { openAtMinute, heatOffAtMinute } = first.value.clock
-  return openAtMinute - heatOffAtMinute
-})
-const releaseText = computed(() => {
-  if (!pressurised.value) return releaseMinutes.value > 0 ? t('pot.answer.rest') : t('pot.answer.noPressure')
-  if (!answer.release || answer.release.kind === 'natural') return t('pot.answer.natural')
-  return releaseMinutes.value > 0 ? t('pot.answer.timed') : t('pot.answer.quick')
-})
+const { lead, taken } = usePotPlan()
+const request = computed(() => taken.value ?? pot.request)
+/** The figures that are known before the answer, where they count the same. */
+const leads = computed(() => (lead.value?.unit === first.value.range.unit ? lead.value : null))
+/** How sure the figure is: one line, and when a look may pay. */
+const sure = computed(() =>
+  Object.values(surenessWords(t, number, answer.closings.at(-1)!))
+    .filter(Boolean)
+    .join(' '),
+)
 
 const runs = useRunsStore()
 /** What is on the stove in this cooker already. */
@@ -57,52 +51,11 @@ const becomesText = computed(() => {
 
 <template>
   <div class="answers" :aria-label="t('pot.answer.title')" role="region">
-    <ClosingWater :closing="first" :cup="cup" :later="false" />
-    <div>
-      <StyleChoice />
-      <CountNote />
-      <ClosingProgram :answer="answer" :closing="first" :curve="curves[0]" :later="false" />
-    </div>
-
-    <AnswerFigure
-      :label="t(byItself ? 'pot.answer.releaseElectric' : 'pot.answer.release')"
-      :figure="number(releaseMinutes)"
-      :unit="t('units.min')"
-      tone="steam"
-    >
-      <template #beside>
-        <strong>{{ releaseText }}</strong>
-        <ReadyBy :minutes="answer.readyAtMinute" />
-      </template>
-    </AnswerFigure>
-
-    <div class="try no-print">
-      <p v-if="tries" class="becomes" role="status">
-        <strong>{{ t('pot.try.title') }}</strong> {{ becomesText }}
-        <button type="button" class="link-button" @click="back">{{ t('pot.try.back') }}</button>
-      </p>
-      <button v-else type="button" class="link-button" :aria-expanded="showTry" @click="showTry = !showTry">
-        {{ t('pot.try.open') }}
-      </button>
-      <template v-if="showTry || tries">
-        <LazyTryFields v-for="(closing, i) in answer.closings" :key="i" :closing="closing" :index="i" />
-      </template>
-    </div>
-
-    <LearntNote :answer="answer" />
-    <LazyLaterClosings v-if="answer.closings.length > 1" :answer="answer" :curves="curves" :cup="cup" />
-    <LazyTogetherNote v-if="answer.foods.length > 1" />
-
-    <FoodWindow
-      v-for="(food, i) in answer.foods"
-      :key="i"
-      :food="food"
-      :name="kitchen.foodName(food.food)"
-      :named="answer.foods.length > 1"
-      :textures="windowNames(t, kitchen.food(food.food))"
-    />
-
-    <PotYield :answer="answer" />
+    <ReadyHead :minutes="answer.readyAtMinute" :by-itself="byItself" />
+    <StyleChoice />
+    <CountNote />
+    <PlanSteps v-if="request" :answer="answer" :request="request" :cup="cup" :lead="leads" />
+    <p v-if="sure && pot.styleKind !== 'rice-cooker'" class="sure">{{ sure }}</p>
     <div class="go no-print">
       <p v-if="onIt" class="tone-heat" role="status">
         {{ t('pot.lightAnyway', { cooker: pot.cooker?.name ?? '', name: onIt.name }) }}
@@ -119,6 +72,32 @@ const becomesText = computed(() => {
       <p v-if="refused" class="tone-danger" role="alert">{{ t('pot.answer.refused') }}</p>
       <NuxtLink v-else to="/practice" class="practise no-print">{{ t('pot.practise') }}</NuxtLink>
     </div>
+    <div class="try no-print">
+      <p v-if="tries" class="becomes" role="status">
+        <strong>{{ t('pot.try.title') }}</strong> {{ becomesText }}
+        <button type="button" class="link-button" @click="back">{{ t('pot.try.back') }}</button>
+      </p>
+      <button v-else type="button" class="link-button" :aria-expanded="showTry" @click="showTry = !showTry">
+        {{ t('pot.try.open') }}
+      </button>
+      <template v-if="showTry || tries">
+        <LazyTryFields v-for="(closing, i) in answer.closings" :key="i" :closing="closing" :index="i" />
+      </template>
+    </div>
+
+    <LearntNote :answer="answer" />
+    <LazyTogetherNote v-if="answer.foods.length > 1" />
+
+    <FoodWindow
+      v-for="(food, i) in answer.foods"
+      :key="i"
+      :food="food"
+      :name="kitchen.foodName(food.food)"
+      :named="answer.foods.length > 1"
+      :textures="windowNames(t, kitchen.food(food.food))"
+    />
+
+    <PotYield :answer="answer" />
   </div>
 </template>
 
@@ -142,9 +121,9 @@ const becomesText = computed(() => {
   padding-left: 10px;
   border-left: 3px solid var(--water);
 }
-.rule {
-  margin: 0 0 6px;
-  font-size: 14px;
+.sure {
+  margin: 0;
+  font-size: 15px;
 }
 .go p {
   margin: 6px 0 0;

@@ -8,7 +8,8 @@ import { givenAt, withGiven } from '~~/shared/pot'
 const TELL_AFTER_MS = 900
 
 /** The pot with everything loose in it: what goes in, the drawing, the answer, and what stands beside it. */
-const { t, number, duration, problemText, weight } = useI18nText()
+const { t, clock, number, duration, problemText, weight } = useI18nText()
+const cautionText = useCautionText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
 const { answer, lead, curves, problems, failed, nowMs, heat, cup, light, lighting, failure } = usePotPlan()
@@ -43,6 +44,11 @@ const electric = computed(() => answer.value !== null && heatsItself(applianceOf
 const tooMuch = computed(() => {
   const overflows = problems.value.some(({ code }) => code === 'water-over-capacity')
   return overflows || answer.value?.cautions.some(({ id }) => id === 'too-full') ? pot.request : null
+})
+/** Why it must not be lit, where a rule refuses it. */
+const refusal = computed(() => {
+  const caution = answer.value?.cautions.find(({ severity }) => severity === 'refuse')
+  return caution ? cautionText(caution).sentence : ''
 })
 /** What a changed answer says, read out once the hand rests. */
 const told = ref('')
@@ -106,14 +112,7 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
       </template>
       <p v-if="failed" class="problems" role="alert">{{ t('errors.computing') }}</p>
       <template v-if="answer">
-        <PotAnswer
-          :answer="answer"
-          :curves="curves"
-          :cup="cup"
-          :blocked="problems.length > 0"
-          :lighting="lighting"
-          @light="light"
-        />
+        <PotAnswer :answer="answer" :cup="cup" :blocked="problems.length > 0" :lighting="lighting" @light="light" />
         <StateNotice v-if="failure" :failure="failure" @retry="light" />
       </template>
       <p v-else-if="problems.length === 0" class="soft" role="status">{{ t('app.working') }}</p>
@@ -144,13 +143,18 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
     <a v-if="problems.length > 0" href="#answers" class="mini not">
       <strong>{{ t('pot.answer.notPossible') }}</strong> {{ problemText(problems[0]!) }}
     </a>
+    <a v-else-if="refusal" href="#answers" class="mini not">
+      <strong>{{ t('pot.answer.refused') }}</strong> {{ refusal }}
+    </a>
     <a v-else-if="answer && first" href="#answers" class="mini">
       <span class="figure tone-water">{{ weight(lead?.pourG ?? first.water.pourG) }}</span>
       <span class="figure tone-heat">
         {{ number(first.range.figure) }}
         {{ t(first.range.unit === 'whistles' ? 'units.whistles' : 'units.min', {}, first.range.figure) }}
       </span>
-      <span class="figure">{{ duration(answer.readyAtMinute) }}</span>
+      <span class="figure">{{
+        t('pot.times.ready', { time: clock(nowMs + soakMs + answer.readyAtMinute * 60_000) })
+      }}</span>
     </a>
   </div>
 </template>
@@ -261,6 +265,7 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
   .mini.not {
     display: block;
     border-top: 3px solid var(--danger);
+    color: var(--danger);
     font-size: 17px;
   }
   .pot > .none {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { MINUTE_MS } from '~~/core/measure/time'
 
-/** When it is ready if it is begun now, its soak counted in; or when to begin for it to be ready by an hour. */
+/** When it is put on if it is soaked now; or when to begin for it to be ready by an hour. */
 const { minutes } = defineProps<{ minutes: number }>()
 const { t } = useI18nText()
 const pot = usePotStore()
@@ -11,8 +11,7 @@ const soakMs = useSoakAhead(nowMs)
 const potMs = computed(() => minutes * MINUTE_MS)
 const fromNow = computed(() => {
   const light = nowMs.value + soakMs.value
-  const params = { from: when(nowMs.value), light: when(light), to: when(light + potMs.value) }
-  return t(soakMs.value > 0 ? 'pot.times.soaking' : 'pot.times.now', params)
+  return soakMs.value > 0 ? t('pot.times.soaking', { light: when(light), to: when(light + potMs.value) }) : ''
 })
 const byThen = computed(() => {
   if (wantedMs.value === null) return null
@@ -27,7 +26,7 @@ const byThen = computed(() => {
 </script>
 
 <template>
-  <span class="soft">{{ fromNow }}</span>
+  <span v-if="fromNow" class="soft">{{ fromNow }}</span>
   <ReadyField class="by" />
   <strong v-if="byThen" class="by-then">{{ byThen }}</strong>
 </template>

@@ -2,6 +2,7 @@
 import { useWakeLock } from '@vueuse/core'
 import { heatsItself } from '~~/core/appliance/appliance'
 import { vesselOf } from '~~/core/dish/stages'
+import { instructionsOfDish } from '~~/core/guide/dish'
 import { upcoming } from '~~/core/dish/upcoming'
 import { bagIdsOf, clockOfLine, dishRequestOf } from '~~/shared/dish'
 import { firstLitAt, runState } from '~~/core/live/run'
@@ -11,7 +12,8 @@ import type { SayBegun } from '~~/shared/dish.schema'
 
 /** A dish being cooked: one stage after another in large type, its pots as runs of the stove. */
 const { t, number, duration, clock } = useI18nText()
-const { takesText, amount, pourText, tinTexts, stageFigure } = useDishWords()
+const { amount, stageFigure } = useDishWords()
+const words = useStepWords()
 const route = useRoute()
 const id = String(route.params.id)
 const { dish, state, failure, load } = useDishDraft(id)
@@ -108,11 +110,15 @@ async function tellDone() {
   if (answer.value && !lit.some((of) => runs.one(of)?.cameOut)) await tellRuns(cameOut(0, null))
 }
 
-const parts = computed(() =>
-  stage.value && dish.value && now.value ? takesText(stage.value, now.value.takes, dish.value.lines) : [],
+/** All that is done at this stage, in order. */
+const steps = computed(() =>
+  request.value && answer.value
+    ? instructionsOfDish(request.value, answer.value).filter(
+        (one) => one.do !== 'serve' && 'stage' in one.from && one.from.stage === stage.value?.id,
+      )
+    : [],
 )
 const takesSalt = computed(() => (now.value?.salt.addedG ?? 0) > 0 && (now.value?.salt.beforeG ?? 0) > 0.3)
-const waterText = computed(() => pourText(now.value))
 const figure = computed(() => (stage.value ? stageFigure(stage.value, now.value) : { n: '', unit: '', tone: '' }))
 const kept = usePortionsStore()
 void kept.load()
@@ -175,10 +181,7 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
           </p>
         </div>
         <ul class="takes">
-          <li v-if="stage.takesOutPouch" class="tone-heat">{{ t('dishes.progress.pouch') }}</li>
-          <li v-if="waterText" class="tone-water">{{ waterText }}</li>
-          <li v-for="text in tinTexts(now)" :key="text" class="tone-water">{{ text }}</li>
-          <li v-for="part in parts" :key="part">{{ part }}</li>
+          <li v-for="step in steps" :key="step.id">{{ words.sentence(step) }}</li>
           <li v-if="takesSalt" class="soft">{{ t('dishes.progress.saltIn', { g: amount(now.salt.beforeG) }) }}</li>
         </ul>
         <p v-for="{ line, kept: found } in takesOut" :key="line" class="out">
@@ -187,7 +190,6 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
             {{ t('dishes.progress.takenOut') }}
           </button>
         </p>
-        <p v-if="stage.until" class="until">{{ stage.until }}</p>
         <CautionList v-if="now.cautions.length > 0" :cautions="now.cautions" />
         <p v-if="leftMinutes !== null" class="figure clock" :class="{ over: leftMinutes <= 0 }" role="timer">
           {{

@@ -5,6 +5,7 @@ import { MOST } from '~~/core/bounds'
 import { moved, without, withLineAt } from '~~/core/dish/arrange'
 import type { Dish } from '~~/core/dish/dish.schema'
 import type { StandIn } from '~~/core/dish/instead'
+import { instructionsOfDish } from '~~/core/guide/dish'
 import { STAGE_KINDS, type StageKind } from '~~/core/dish/names'
 import { dishOf, dishRequestOf, newStage, potOfStage, usualPot, type DishDocument } from '~~/shared/dish'
 import { inUse } from '~~/shared/kitchen'
@@ -75,6 +76,14 @@ const most = computed(() =>
     ...(answer.value?.stages ?? []).map(({ liquid }) => liquid.beforeG + liquid.pouredG + liquid.givenG + liquid.backG),
   ),
 )
+/** Everything that is done, stage by stage. */
+const told = computed(() =>
+  request.value && shown.value && answer.value
+    ? instructionsOfDish({ ...request.value, dish: dishOf(shown.value) }, answer.value)
+    : [],
+)
+const stepsOf = (stageId: string) =>
+  told.value.filter((one) => one.do !== 'serve' && 'stage' in one.from && one.from.stage === stageId)
 const answerAt = (stageId: string) => answer.value?.stages.find((one) => one.id === stageId) ?? null
 const refused = computed(() => answer.value?.cautions.filter(({ severity }) => severity === 'refuse') ?? [])
 const canCook = computed(
@@ -267,6 +276,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
           :stage="stage"
           :answer="answerAt(stage.id)"
           :most="most"
+          :steps="stepsOf(stage.id)"
           :fixed="scaledTo !== null"
           :editing="editing === stage.id && !scaledTo"
           @update:editing="(on) => (editing = on ? stage.id : null)"

@@ -1,0 +1,34 @@
+import type { Thing } from '~~/core/guide/instruction'
+import { findIngredient } from '~~/core/ingredient/ingredients'
+import { stepWords } from '~~/locales/step-words'
+import type { MessageKey } from '~~/locales/rooms'
+
+/** What is done, in this household's words, names and measures. */
+export function useStepWords() {
+  const { t, weight, number, duration, list, temp, measured } = useI18nText()
+  const kitchen = useKitchenStore()
+  /** Small amounts in tenths: a gram of turmeric is not nothing. */
+  const amount = (g: number) => (g < 3 ? t('steps.grams', { n: number(g, 1) }) : weight(g))
+
+  function nameOf({ food, liquid, water, keptFrom, what, name }: Thing): string {
+    if (water) return t('steps.water')
+    if (keptFrom !== undefined) return t('steps.stock')
+    if (liquid) return t(`liquids.${liquid}`).toLowerCase()
+    if (name !== undefined) return name.toLowerCase()
+    const id = food ?? what ?? ''
+    const called = findIngredient(id) ? t(`ingredients.${id}.name` as MessageKey) : kitchen.foodName(id)
+    return called.replace(/\s*(\(.*\)|\d+ cm$)/, '').toLowerCase()
+  }
+  return stepWords({
+    say: (key, params, plural) => t(`steps.${key}` as MessageKey, params, plural),
+    weight: amount,
+    number,
+    duration,
+    list,
+    temp,
+    measured: (g) => measured(g, kitchen.cup),
+    nameOf,
+    cookerName: (id) => kitchen.kitchen?.cookers.find((one) => one.id === id)?.name ?? t('steps.place.pot'),
+    levelName: (level) => t(`levels.${level as 'high'}`),
+  })
+}
