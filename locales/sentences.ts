@@ -14,6 +14,11 @@ import DISH_PROBLEMS from './en/dish-problems.json'
 import MEALS from './en/meals.json'
 import PROBLEMS from './en/problems.json'
 import RUNS from './en/runs.json'
+import INGREDIENTS from './en/ingredients.json'
+import SHELL from './en/shell.json'
+import STEPS from './en/steps.json'
+import type { Instruction, Thing } from '../core/guide/instruction'
+import { stepWords } from './step-words'
 
 // What the command line and the server say, in the words of the message files and by the same library as the screens.
 
@@ -27,6 +32,11 @@ const context = createCoreContext({
       cautions: CAUTIONS,
       problems: { ...PROBLEMS.problems, ...DISH_PROBLEMS.problems, ...MEALS.problems },
       meals: MEALS.meals,
+      ingredients: INGREDIENTS,
+      steps: STEPS.steps,
+      liquids: SHELL.liquids,
+      levels: SHELL.levels,
+      units: SHELL.units,
       ...RUNS,
     },
   },
@@ -37,6 +47,7 @@ export type SentenceCode =
   keyof typeof PROBLEMS.problems | keyof typeof DISH_PROBLEMS.problems | keyof typeof MEALS.problems
 
 const say = (key: string, params: Params = {}) => String(translate(context, key, named(params)))
+const sayMany = (key: string, params: Params, plural: number) => String(translate(context, key, params, plural))
 
 /** Parameters that are weights or temperatures; the screens tell them as their household likes. */
 const UNITS = { grams: 'g', minimum: 'g', g: 'g', left: 'g', water: 'g', temp: '°C', least: '°C' }
@@ -88,4 +99,45 @@ export function impossibleSentence({ wishes, mends }: Impossible): string {
 /** What a calendar says of a step of a dinner. */
 export function mealSentence(kind: keyof typeof MEALS.meals.calendarOf, params: { dish: string; pot: string }): string {
   return say(`meals.calendarOf.${kind}`, params)
+}
+
+/** A kitchen as far as what is done in it is told. */
+interface NamedKitchen {
+  cookers: readonly { id: string; name: string }[]
+  foods: readonly { id: string; name: string }[]
+}
+
+/** What is done, in whole sentences; weights in g, as whoever reads them elsewhere understands them. */
+export function stepSentences(instructions: readonly Instruction[], { cookers, foods }: NamedKitchen): string[] {
+  const figure = new Intl.NumberFormat('en', { maximumFractionDigits: 1 })
+  const whole = new Intl.NumberFormat('en', { maximumFractionDigits: 0 })
+  const list = new Intl.ListFormat('en', { type: 'conjunction' })
+  function nameOf({ water, keptFrom, liquid, name, food, what }: Thing): string {
+    if (water) return say('steps.water')
+    if (keptFrom !== undefined) return say('steps.stock')
+    if (liquid) return say(`liquids.${liquid}`).toLowerCase()
+    const id = food ?? what ?? ''
+    const own = name ?? foods.find((one) => one.id === id)?.name
+    return (own ?? say(id in INGREDIENTS ? `ingredients.${id}.name` : `catalogue.${id}.name`)).toLowerCase()
+  }
+  const { sentence } = stepWords({
+    say: (key, params = {}, plural) =>
+      plural === undefined ? say(`steps.${key}`, params) : sayMany(`steps.${key}`, params, plural),
+    weight: (g) => say('steps.grams', { n: (g < 3 ? figure : whole).format(g) }),
+    number: (n) => whole.format(n),
+    duration: (minutes) => durationText(Math.round(minutes)),
+    list: (parts) => list.format(parts),
+    temp: (celsius) => `${whole.format(celsius)} °C`,
+    measured: () => '',
+    nameOf,
+    cookerName: (id) => cookers.find((one) => one.id === id)?.name ?? say('steps.place.pot'),
+    levelName: (level) => say(`levels.${level}`),
+  })
+  return instructions.map(sentence)
+}
+
+function durationText(minutes: number): string {
+  if (minutes < 60) return say('units.minuteCount', { n: minutes })
+  const [h, m] = [Math.floor(minutes / 60), minutes % 60]
+  return m === 0 ? say('units.hourCount', { n: h }) : say('units.hourMinute', { h, m: String(m).padStart(2, '0') })
 }

@@ -109,7 +109,7 @@ export function stepWords(voice: Voice) {
         return of('soak', minutes, 'water')
       case 'drain': {
         const kept = one.things.find(({ keptFrom }) => keptFrom !== undefined)
-        if (kind !== 'drain') return of('drain', '', 'water')
+        if (kind !== 'drain') return of('drain', '', 'water', { things: list(one.things.map(voice.nameOf)) })
         return kept ? of('drainKeep', voice.weight(kept.ofG ?? 0), 'water') : of('drainAway', '', 'water')
       }
       case 'serve':

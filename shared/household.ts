@@ -2,7 +2,7 @@ import type { RunEvent } from '../core/live/event.schema'
 import type { PlanAnswer } from '../core/program/answer'
 import type { PlanRequest } from '../core/program/request.schema'
 import type { BegunDish, SaveDish } from './dish.schema'
-import type { SaveMeal } from './meal.schema'
+import type { Meal, MealTask, SaveMeal } from './meal.schema'
 import type { SavePortion } from './portion.schema'
 import type { SavePot } from './pot.schema'
 import type { LearntFigure, Undecided } from '../core/learn/log'
@@ -104,6 +104,26 @@ export type BegunDishes = Record<string, BegunDish>
 export interface KeptPortion extends SavePortion {
   id: string
   updatedAt: string
+}
+
+/** A dinner as a calendar has it: with what stood in it before and does not any more. */
+export interface CalendarMeal {
+  id: string
+  version: number
+  meal: Meal
+  updatedAt: string
+  gone: MealTask[]
+  isRemoved: boolean
+}
+
+/** A dinner as a calendar has it: with what stood in it before and does not any more. */
+export interface CalendarMeal {
+  id: string
+  version: number
+  meal: Meal
+  updatedAt: string
+  gone: MealTask[]
+  isRemoved: boolean
 }
 
 export interface KeptMeal extends SaveMeal {

@@ -5,10 +5,14 @@ import { beansWithSquash, requestFor } from '../../tests/dishes'
 import { answerDish } from '../dish/dish'
 import { dishSchema, type Dish } from '../dish/dish.schema'
 import { USUAL_POT } from '../dish/pot-stage'
-import { minutesOf, OWN_KEY, plainText, readRecipe, type Recipe } from './recipe'
+import { minutesOf, plainText, readRecipe, type Recipe } from './recipe'
 import { usualStage } from '../dish/usual'
 import { dishOfRecipe } from './recipe-dish'
 import { figureIn, kindIn, minutesIn } from './step'
+import jsonld from 'jsonld'
+import { JsonLdParser } from 'jsonld-streaming-parser'
+import { stepSentences } from '../../locales/sentences'
+import { instructionsOfDish } from '../guide/dish'
 import { durationOf, recipeOfDish } from './write-recipe'
 
 const names = namesOf()
@@ -299,21 +303,96 @@ describe('a dish made of a recipe', () => {
 })
 
 describe('a dish that goes out', () => {
+  const words = (dish: Dish) => {
+    const request = requestFor(dish)
+    const outcome = answerDish(request)
+    if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems))
+    const told = instructionsOfDish(request, outcome.value)
+    const kitchen = { cookers: [], foods: [] }
+    return {
+      answer: outcome.value,
+      steps: dish.stages.map(({ id, kind }) => ({
+        name: kind,
+        sentences: stepSentences(
+          told.filter(({ from, do: deed }) => deed !== 'serve' && 'stage' in from && from.stage === id),
+          kitchen,
+        ),
+      })),
+    }
+  }
   const exported = (dish: Dish) => {
-    const outcome = answerDish(requestFor(dish))
-    return recipeOfDish(dish, outcome.ok ? outcome.value : null, ({ kind, until }) => until ?? kind)
+    const { answer, steps } = words(dish)
+    return recipeOfDish(dish, answer, {
+      steps,
+      workedOutFor: 'For a whistling cooker of 5 L at 1450 m.',
+      cookers: ['a whistling cooker of 5 L'],
+      author: 'Larkspur Terrace',
+    })
   }
 
   it('is a schema.org Recipe, and comes back as it was', () => {
     const dish = beansWithSquash()
     const out = exported(dish)
     expect(out).toMatchObject({ '@type': 'Recipe', name: dish.name, recipeYield: '4' })
-    expect(out.totalTime).toMatch(/^PT\d+H(\d+M)?$/)
+    for (const time of ['prepTime', 'cookTime', 'totalTime']) expect(out[time]).toMatch(/^PT(\d+H)?(\d+M)?$/)
     const back = recipeOf(JSON.stringify(out))
     expect(dishSchema.parse(back.own)).toEqual(dish)
     // Whoever reads only the open part has its lines too.
-    const { [OWN_KEY]: _, ...open } = out
+    const { additionalProperty: _, ...open } = out
     expect(recipeOf(JSON.stringify(open)).ingredients).toEqual(dish.lines.map(({ typed }) => typed))
+    // What was exported before it had a property of its own is read on.
+    expect(recipeOf(JSON.stringify({ ...open, bivvetDish: dish })).own).toEqual(dish)
+  })
+
+  it('can be cooked from by its text alone: every gram of its lines, the water, the setting, the release', () => {
+    const dish = beansWithSquash()
+    const { answer } = words(dish)
+    const text = (exported(dish).recipeInstructions as { text: string }[]).map((one) => one.text).join(' ')
+    for (const { takes } of answer.stages)
+      for (const { line: id, g } of takes)
+        if (g !== null) {
+          const typed = dish.lines.find((line) => line.id === id)!.typed
+          expect(text.includes(typed) || text.includes(`${Math.round(g)} g`), `${id} ${g}`).toBe(true)
+        }
+    const [closing] = answer.stages.find(({ pot }) => pot)!.pot!.answer.closings
+    expect(text).toContain(`Pour ${closing!.water.pourG} g of water`)
+    expect(text).toMatch(/High until it whistles once\./)
+    expect(text).toContain(`off after whistle ${closing!.range.figure}`)
+    expect(text).toMatch(/until the pressure has gone/)
+    expect(text).toMatch(/indicator down, no steam/)
+  })
+
+  it('tells salt as it is eaten, not as it was thrown away', () => {
+    const dish = beansWithSquash()
+    const { answer } = words(dish)
+    const { sodiumContent } = exported(dish).nutrition as { sodiumContent: string }
+    const saltG = (parseFloat(sodiumContent) * dish.servings) / 1000 / (22.99 / 58.44)
+    expect(saltG).toBeCloseTo(answer.saltG, 1)
+    expect(saltG).toBeLessThan(dish.lines.find(({ id }) => id === 'salt')!.g!)
+  })
+
+  it('is read by two other libraries', async () => {
+    const dish = beansWithSquash()
+    const out = exported(dish)
+    const vocabulary = { '@context': { '@vocab': 'https://schema.org/' } }
+    const local = { ...out, ...vocabulary }
+    const [expanded] = (await jsonld.expand(local as never)) as Record<string, unknown[]>[]
+    const steps = expanded!['https://schema.org/recipeInstructions'] as Record<string, { '@value': string }[]>[]
+    expect(steps.map((one) => one['https://schema.org/text']![0]!['@value'])).toEqual(
+      (out.recipeInstructions as { text: string }[]).map(({ text }) => text),
+    )
+    const quads = await new Promise<number>((resolve, reject) => {
+      let found = 0
+      const parser = new JsonLdParser()
+      parser.on('data', (quad: { predicate: { value: string } }) => {
+        if (quad.predicate.value === 'https://schema.org/recipeIngredient') found++
+      })
+      parser.on('error', reject)
+      parser.on('end', () => resolve(found))
+      parser.write(JSON.stringify(local))
+      parser.end()
+    })
+    expect(quads).toBe(dish.lines.length)
   })
 
   it('tells durations as they are published', () => {

@@ -23,8 +23,10 @@ export interface Recipe {
 /** Bounds of what is read; more is no recipe. */
 export const MOST_RECIPE = { bytes: 2_000_000, ingredients: 60, steps: 60, text: 1000, depth: 12 } as const
 
-/** What our own export adds to a schema.org Recipe, so that it can come back as it was. */
-export const OWN_KEY = 'bivvetDish'
+/** Under which additional property our own export holds the dish itself, so that it can come back as it was. */
+export const OWN_PROPERTY = 'bivvet-dish'
+/** Where exports from before that hold it. */
+const OWN_KEY = 'bivvetDish'
 
 /** Reads a recipe: JSON-LD, an HTML page that holds it, or plain text. */
 export function readRecipe(text: string): Outcome<Recipe> {
@@ -123,8 +125,19 @@ function fromNode(node: Node): Outcome<Recipe> {
       ingredients: ingredients.map((one) => one.slice(0, 300)),
       steps,
       totalMinutes: minutesOf(node.totalTime) ?? minutesOf(node.cookTime),
-      own: node[OWN_KEY] ?? null,
+      own: ownOf(node),
     },
+  }
+}
+
+/** The dish itself, where it was exported by us. */
+function ownOf({ additionalProperty, [OWN_KEY]: before }: Node): unknown {
+  const found = listOf(additionalProperty).find((one) => isNode(one) && one.propertyID === OWN_PROPERTY)
+  if (!isNode(found) || typeof found.value !== 'string') return before ?? null
+  try {
+    return JSON.parse(found.value) as unknown
+  } catch {
+    return null
   }
 }
 

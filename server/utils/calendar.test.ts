@@ -2,6 +2,7 @@ import ICAL from 'ical.js'
 import { describe, expect, it } from 'vitest'
 import { DEMO_DISHES, DEMO_KITCHEN } from '../db/demo'
 import { DISH_SHAPE } from '../../shared/shapes'
+import type { CalendarMeal } from '../../shared/household'
 import { newMeal, withDish, type Meal } from '../../shared/meal'
 import { mealTask } from '../../tests/meals'
 import { calendarOf } from './calendar'
@@ -15,17 +16,28 @@ function meal(): Meal {
   const { favourite: _, ...dish } = DEMO_DISHES[0]!
   return {
     ...withDish(newMeal(SERVED), { ...dish, name: HARD, shape: DISH_SHAPE }, null),
-    tasks: [
-      mealTask('A.soak.do', -600, { passive: true, hands: 0, minutes: 480 }),
-      mealTask('A.fry.do', -90, { cooker }),
-      mealTask('A.pot.close', -80, { part: 'close', cooker }),
-      mealTask('A.pot.open', -20, { part: 'open', minutes: 1, cooker }),
-    ],
+    tasks: TASKS,
   }
 }
-const text = (ids = ['0197b1a4-0000-7000-8000-000000000001']) =>
+const TASKS = [
+  mealTask('A.soak.do', -600, { passive: true, hands: 0, minutes: 480 }),
+  mealTask('A.fry.do', -90, { cooker }),
+  mealTask('A.pot.close', -80, { part: 'close', cooker }),
+  mealTask('A.pot.open', -20, { part: 'open', minutes: 1, cooker }),
+]
+const ID = '0197b1a4-0000-7000-8000-000000000001'
+const kept = (change: Partial<CalendarMeal> = {}): CalendarMeal => ({
+  id: ID,
+  version: 1,
+  meal: meal(),
+  updatedAt: '2026-03-28T09:00:00.000Z',
+  gone: [],
+  isRemoved: false,
+  ...change,
+})
+const text = (ids = [ID]) =>
   calendarOf(
-    ids.map((id) => ({ id, version: 1, meal: meal(), updatedAt: '2026-03-28T09:00:00.000Z' })),
+    ids.map((id) => kept({ id })),
     DEMO_KITCHEN,
   )
 const eventsOf = (of: string) => {
@@ -38,10 +50,10 @@ const eventsOf = (of: string) => {
 }
 
 describe('a dinner in a calendar', () => {
-  it('is the soak, the first cut, each opening and serving, each with one alarm', () => {
+  it('is the soak, the first cut, each lighting and opening of a pot, and serving, each with one alarm', () => {
     const events = eventsOf(text())
     expect(events.map(({ event }) => (event.startDate.toJSDate().getTime() - SERVED) / 60_000)).toEqual([
-      -600, -90, -20, 0,
+      -600, -90, -80, -20, 0,
     ])
     for (const { event, stamp, alarms } of events) {
       expect(event.startDate.zone.tzid).toBe('UTC')
@@ -63,12 +75,57 @@ describe('a dinner in a calendar', () => {
   it('keeps to what calendars can read: short lines, ends of lines, ids of their own that stay', () => {
     const two = text(['0197b1a4-0000-7000-8000-000000000001', '0197b1a4-0000-7000-8000-000000000002'])
     const ids = eventsOf(two).map(({ event }) => event.uid)
-    expect(new Set(ids).size).toBe(8)
-    expect(eventsOf(text()).map(({ event }) => event.uid)).toEqual(ids.slice(0, 4))
+    expect(new Set(ids).size).toBe(10)
+    expect(eventsOf(text()).map(({ event }) => event.uid)).toEqual(ids.slice(0, 5))
     const lines = two.split('\r\n')
     expect(two.replaceAll('\r\n', '')).not.toMatch(/[\r\n]/)
     for (const line of lines) expect(Buffer.byteLength(line)).toBeLessThanOrEqual(75)
     expect(lines[0]).toBe('BEGIN:VCALENDAR')
     expect(two).toContain('VERSION:2.0')
+  })
+
+  it('says what goes in where a pot is lit, and never to open one by the clock', () => {
+    const events = eventsOf(text()).map(({ event }) => event)
+    const [, , light, open] = events
+    expect(light!.summary).toMatch(/^Light Blue 5 L/)
+    expect(light!.description).toMatch(/Into Blue 5 L: .*beans.*Close Blue 5 L/s)
+    expect(light!.description).toMatch(/until it whistles once/)
+    expect(open!.summary).toMatch(/^See whether Blue 5 L can be opened/)
+    for (const { summary, description } of events) expect(`${summary} ${description ?? ''}`).not.toMatch(/\bopen it\b/)
+  })
+
+  it('rises with every version, ends its last line, says when to look again, and is organised by nobody', () => {
+    const calendar = calendarOf([kept({ version: 7 })], DEMO_KITCHEN)
+    expect(calendar.endsWith('END:VCALENDAR\r\n')).toBe(true)
+    expect(calendar).not.toMatch(/^(METHOD|ORGANIZER)/m)
+    expect(calendar).toMatch(/^REFRESH-INTERVAL.*PT15M/m)
+    expect(eventsOf(calendar).map(({ event }) => event.sequence)).toEqual(Array(5).fill(7))
+  })
+
+  it('cancels what was taken out, and a whole dinner that was taken off', () => {
+    const statuses = (of: CalendarMeal) =>
+      eventsOf(calendarOf([of], DEMO_KITCHEN)).map(({ event }) => [
+        event.uid.split('.')[1],
+        event.component.getFirstPropertyValue('status'),
+        event.sequence,
+      ])
+    const another = mealTask('B.pot.close', -70, { part: 'close', cooker, dish: 'B' })
+    expect(statuses(kept({ version: 3, gone: [another] })).find(([, status]) => status === 'CANCELLED')).toEqual([
+      'pot',
+      'CANCELLED',
+      3,
+    ])
+    const off = statuses(kept({ version: 3, gone: TASKS, isRemoved: true }))
+    expect(off).toHaveLength(5)
+    for (const [, status, sequence] of off) expect([status, sequence]).toEqual(['CANCELLED', 4])
+  })
+
+  it('holds no characters that no calendar reads', () => {
+    const { favourite: _, ...dish } = DEMO_DISHES[0]!
+    const odd = withDish(newMeal(SERVED), { ...dish, name: 'Be\u0007an\u0000s\tnow', shape: DISH_SHAPE }, null)
+    const calendar = calendarOf([kept({ meal: { ...odd, tasks: TASKS } })], DEMO_KITCHEN)
+    // eslint-disable-next-line no-control-regex
+    expect(calendar).not.toMatch(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/)
+    expect(calendar).toContain('Be an s now')
   })
 })

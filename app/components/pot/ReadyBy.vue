@@ -11,7 +11,7 @@ const soakMs = useSoakAhead(nowMs)
 const potMs = computed(() => minutes * MINUTE_MS)
 const fromNow = computed(() => {
   const light = nowMs.value + soakMs.value
-  return soakMs.value > 0 ? t('pot.times.soaking', { light: when(light), to: when(light + potMs.value) }) : ''
+  return soakMs.value > 0 ? t('pot.times.soaking', { light: when(light) }) : ''
 })
 const byThen = computed(() => {
   if (wantedMs.value === null) return null

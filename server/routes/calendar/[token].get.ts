@@ -11,14 +11,9 @@ export default defineEventHandler(async (event) => {
   const householdId = /^[\w-]{20,64}$/.test(token) ? await householdByCalendar(databaseAtDoor(), token) : null
   if (!householdId) throw notFound('calendar')
   const store = householdStore(databaseOf(householdId), readingAs(householdId))
-  const [meals, kitchen] = await Promise.all([store.meals(), store.kitchen()])
-  if (!kitchen) throw notFound('calendar')
   const since = Date.now() - KEPT_MS
-  return sendCalendar(
-    event,
-    calendarOf(
-      meals.filter(({ meal }) => meal.servedAt > since),
-      kitchen.kitchen,
-    ),
-  )
+  const [meals, kitchen] = await Promise.all([store.calendarMeals(since), store.kitchen()])
+  if (!kitchen) throw notFound('calendar')
+  const shown = meals.filter(({ meal }) => meal.servedAt > since)
+  return sendCalendar(event, calendarOf(shown, kitchen.kitchen))
 })

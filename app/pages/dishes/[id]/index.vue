@@ -3,7 +3,6 @@ import { useEventListener } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { MOST } from '~~/core/bounds'
 import { moved, without, withLineAt } from '~~/core/dish/arrange'
-import type { Dish } from '~~/core/dish/dish.schema'
 import type { StandIn } from '~~/core/dish/instead'
 import { instructionsOfDish } from '~~/core/guide/dish'
 import { STAGE_KINDS, type StageKind } from '~~/core/dish/names'
@@ -11,7 +10,8 @@ import { dishOf, dishRequestOf, newStage, potOfStage, usualPot, type DishDocumen
 import { inUse } from '~~/shared/kitchen'
 
 /** A dish: its ingredients as typed, what is done with them in order, and what becomes of it. */
-const { t, number, weight, problemText } = useI18nText()
+const { t, list, number, weight, problemText } = useI18nText()
+const words = useStepWords()
 const { lineName, thing } = useDishWords()
 const route = useRoute()
 const id = String(route.params.id)
@@ -149,9 +149,24 @@ async function takeOff() {
 const FETCHED_MS = 60_000
 async function send() {
   const { recipeOfDish } = await import('~~/core/formats/write-recipe')
-  const text = (stage: Dish['stages'][number]) =>
-    [t(`dishes.kinds.${stage.kind}`), stage.until].filter(Boolean).join(': ')
-  const recipe = recipeOfDish(dishOf(dish.value!), outcome.value?.ok ? outcome.value.value : null, text)
+  const cooked = outcome.value?.ok ? outcome.value.value : null
+  const used = kitchen.value.cookers.filter(({ id: of }) => dish.value!.stages.some(({ pot }) => pot?.cookerId === of))
+  const cookers = used.map(({ name: called, cooker }) =>
+    t(`steps.cookers.${cooker.appliance.kind}`, { name: called, litres: number(cooker.body.capacityL) }),
+  )
+  const recipe = recipeOfDish(dishOf(dish.value!), cooked, {
+    steps: dish.value!.stages.map((stage) => ({
+      name: t(`dishes.kinds.${stage.kind}`),
+      sentences: stepsOf(stage.id).map(words.sentence),
+    })),
+    workedOutFor: t('steps.workedOutFor', {
+      name: dish.value!.name,
+      cookers: list(cookers),
+      altitude: number(kitchen.value.altitudeM),
+    }),
+    cookers,
+    author: kitchen.value.name,
+  })
   const link = document.createElement('a')
   link.href = URL.createObjectURL(new Blob([JSON.stringify(recipe, null, 2)], { type: 'application/ld+json' }))
   link.download = `${dish.value!.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}.recipe.json`
