@@ -1,12 +1,15 @@
-// tsx scripts/database.ts migrate|demo: brings the schema up to date, and loads the demo kitchen.
+// tsx scripts/database.ts migrate|demo|demo-day: brings the schema up to date, and loads the demo kitchen; with its day,
+// a dinner for this evening too.
 import { openDatabase } from '../server/db/client'
-import { seedDemo } from '../server/db/demo'
+import { seedDemo, seedDemoDay } from '../server/db/demo'
 import { migrateDatabase } from '../server/db/migrate'
 
 const { owner, db, pool } = openDatabase()
 try {
   await migrateDatabase(owner)
-  if (process.argv[2] === 'demo') await seedDemo(db)
+  const [, , task] = process.argv
+  if (task === 'demo' || task === 'demo-day') await seedDemo(db)
+  if (task === 'demo-day') await seedDemoDay(db)
 } finally {
   await pool.end()
 }

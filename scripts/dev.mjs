@@ -13,7 +13,7 @@ await main(async () => {
     ...OPEN_TO_ALL,
     NODE_ENV: 'development',
   }
-  run('npx', ['tsx', 'scripts/database.ts', 'demo'], { quiet: true, env: { ...process.env, ...env } })
+  run('npx', ['tsx', 'scripts/database.ts', 'demo-day'], { quiet: true, env: { ...process.env, ...env } })
   const server = start('npx', ['nuxt', 'dev', '--port', String(port)], env)
   stopOnSignals(() => {
     server.kill('SIGTERM')

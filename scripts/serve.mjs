@@ -39,7 +39,7 @@ export async function serveKept({ isDemo, onReady, onStop = () => {} }) {
   })
   try {
     say(isDemo ? 'Preparing the database and the demo kitchen' : 'Bringing the database up to date')
-    const task = isDemo ? 'demo' : 'migrate'
+    const task = isDemo ? 'demo-day' : 'migrate'
     run('npx', ['tsx', 'scripts/database.ts', task], { quiet: true, env: { ...process.env, ...env } })
     ensureBuild()
     server = start('node', ['.output/server/index.mjs'], env)

@@ -1,17 +1,6 @@
 import type { ClosingAnswer } from '~~/core/program/answer'
-import type { Style } from '~~/core/appliance/style.schema'
 
 type Text = ReturnType<typeof useI18nText>['t']
-
-/** What the figure of a style is of: “High to the first whistle, then medium. Count”. */
-export function programLabel(t: Text, style: Style): string {
-  const isTurned = style.kind === 'whistles' && style.heatUp !== undefined && style.heatUp !== style.flame
-  return t(`pot.answer.program.${isTurned ? 'whistles-turned' : style.kind}`, {
-    heatUp: isTurned ? t(`pot.flames.${style.heatUp!}`) : '',
-    flame: 'flame' in style && style.flame ? t(`pot.flames.${style.flame}`) : '',
-    level: 'level' in style ? t(`levels.${style.level}`) : '',
-  })
-}
 
 /** How sure the figure of a closing is, and when to look first: one sentence each, empty where there is nothing to say. */
 export function surenessWords(t: Text, number: (value: number) => string, closing: ClosingAnswer) {

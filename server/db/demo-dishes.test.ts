@@ -3,7 +3,11 @@ import { answerDish, USUAL_SALT } from '../../core/dish/dish'
 import { dishRequestOf } from '../../shared/dish'
 import { DISH } from '../../shared/dish.schema'
 import { readOwn } from '../../shared/document'
-import { DEMO_DISHES, DEMO_KITCHEN } from './demo'
+import { HOUR_MS } from '../../core/measure/time'
+import { planDinner } from '../../core/meal/dinner'
+import { dinnerOf, momentOf } from '../../shared/meal'
+import { MEAL } from '../../shared/meal.schema'
+import { DEMO_DISHES, DEMO_KITCHEN, demoDinner } from './demo'
 import { asDocument } from './demo-dishes'
 
 describe.each(DEMO_DISHES)('the demo dish $name', (dish) => {
@@ -34,5 +38,22 @@ describe.each(DEMO_DISHES)('the demo dish $name', (dish) => {
       expect(saltShare).toBeGreaterThan(USUAL_SALT[0] * 0.8)
       expect(saltShare).toBeLessThan(USUAL_SALT[1])
     }
+  })
+})
+
+describe('the dinner of the demo', () => {
+  it.each([0, 8, 16, 19, 22])('is planned whole for the evening, looked at %d h after midnight', (hour) => {
+    const now = new Date(2026, 10, 30, hour, 20).getTime()
+    const meal = demoDinner(now)
+    expect(meal.servedAt - now).toBeGreaterThanOrEqual(2.5 * HOUR_MS)
+    expect(meal.servedAt - now).toBeLessThan(24 * HOUR_MS)
+    expect(readOwn(MEAL, meal)).toEqual(meal)
+    const asked = dinnerOf(meal, DEMO_KITCHEN, now)!
+    const outcome = planDinner({ ...asked.dinner, going: null }, { spent: () => 0, most: 1 })
+    if (!outcome.ok || !outcome.value.possible) throw new Error(JSON.stringify(outcome))
+    const { plan } = outcome.value.dinner
+    // What the hands do is still to come, and the beans are in water already.
+    const first = plan.tasks.filter(({ id }) => id !== 'A.soak.do').map(({ startMinute }) => startMinute)
+    expect(momentOf(meal, Math.min(...first))).toBeGreaterThan(now)
   })
 })

@@ -1,16 +1,18 @@
+import { sql } from 'drizzle-orm'
 import { BURNERS } from '../../core/appliance/burner'
 import { COOKERS } from '../../core/appliance/appliance'
-import { DAY_MS } from '../../core/measure/time'
+import { DAY_MS, HOUR_MS } from '../../core/measure/time'
 import { findFood } from '../../core/food/catalogue'
 import { DEMO_HOUSEHOLD, DEMO_MEMBER } from '../../scripts/demo-household.mjs'
 import { USUAL_LIKES, type Kitchen } from '../../shared/kitchen'
+import { newMeal, withDish, type Meal } from '../../shared/meal'
 import { newPot, type Pot } from '../../shared/pot'
 import { FIT_SHAPE, KITCHEN_SHAPE, PLAN_SHAPE, PORTION_SHAPE } from '../../shared/shapes'
 import type { Database } from './client'
 import { asDocument, demoDishes } from './demo-dishes'
 import type { Portion } from '../../shared/portion'
 import { demoHistory } from './demo-history'
-import { dishes, households, members, plans, portions, pots, runEvents, runs, verdicts } from './schema'
+import { dishes, households, meals, members, plans, portions, pots, runEvents, runs, verdicts } from './schema'
 
 const id = (number: number) => `0de70000-0000-4000-8000-${String(number).padStart(12, '0')}`
 
@@ -159,6 +161,46 @@ export async function seedDemo(db: Database, nowMs = Date.now()): Promise<void> 
       .values(demoPortions(nowMs).map((row) => ({ ...row, householdId, name: row.content.name })))
     await seedHistory(tx, householdId, nowMs)
   })
+}
+
+/** Dishes that make up the evening: the beans of the first have been in water since the night before. */
+const EVENING_DISHES = ['White beans with squash', 'Millet with greens', 'Ginger congee']
+const SERVED_AT_HOUR = 19.5
+/** A dinner takes so long from the first cut to the table, with time to look at its board before. */
+const LEAST_AHEAD_MS = 2.5 * HOUR_MS
+const SOAKED_FOR_MS = 20 * HOUR_MS
+/** Then its board gives way to the next. */
+const OVER_AFTER_MS = 3 * HOUR_MS
+
+/** When the evening's dinner is on the table: half past seven, or the half hour that still leaves time for it. */
+export function eveningFrom(nowMs: number): number {
+  const usual = new Date(nowMs)
+  usual.setHours(Math.floor(SERVED_AT_HOUR), (SERVED_AT_HOUR % 1) * 60, 0, 0)
+  const half = HOUR_MS / 2
+  return Math.max(usual.getTime(), Math.ceil((nowMs + LEAST_AHEAD_MS) / half) * half)
+}
+
+/** The evening's dinner, its beans in water since the night before. */
+export function demoDinner(nowMs: number): Meal {
+  const servedAt = eveningFrom(nowMs)
+  const found = EVENING_DISHES.map((name) => DEMO_DISHES.findIndex((dish) => dish.name === name))
+  const planned = found.reduce((meal, i) => withDish(meal, asDocument(DEMO_DISHES[i]!), id(701 + i)), newMeal(servedAt))
+  return { ...planned, begun: { 'A.soak.do': { at: servedAt - SOAKED_FOR_MS, doneAt: null } } }
+}
+
+/** A day in the demo household: a dinner of three dishes for this evening, whatever the hour it is looked at. */
+export async function seedDemoDay(db: Database, nowMs = Date.now()): Promise<void> {
+  const content = demoDinner(nowMs)
+  const values = { id: id(901), householdId: DEMO_HOUSEHOLD, name: EVENING_DISHES.join(', '), content }
+  // The one of another day is over, and makes room for this evening's.
+  await db
+    .insert(meals)
+    .values(values)
+    .onConflictDoUpdate({
+      target: meals.id,
+      set: { content, version: sql`${meals.version} + 1`, updatedAt: new Date(nowMs), deletedAt: null },
+      setWhere: sql`(${meals.content} ->> 'servedAt')::bigint < ${nowMs - OVER_AFTER_MS}`,
+    })
 }
 
 type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]

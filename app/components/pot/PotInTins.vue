@@ -8,7 +8,7 @@ import { placedItems } from '~~/shared/pot'
 import type { DrawnTin } from '~/components/drawings/StackCutaway.vue'
 
 /** Several foods, several tins, one run: by hand, or worked out. */
-const { t, list, number, weight, partsOf } = useI18nText()
+const { t, list, number, weight } = useI18nText()
 const cautionText = useCautionText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
@@ -16,7 +16,7 @@ const kitchenStore = useKitchenStore()
 const kitchen = computed(() => kitchenStore.kitchen!)
 const { stack, place, moveTin, takeOutTin } = useStackLayout()
 
-const { answer, curves, problems, failed, nowMs, heat, light, lighting, failure } = usePotPlan()
+const { answer, taken, curves, problems, failed, nowMs, heat, light, lighting, failure } = usePotPlan()
 const {
   search,
   whatElse,
@@ -173,23 +173,25 @@ const liftOrder = computed(() =>
           </p>
         </div>
         <p v-if="failed" class="problems" role="alert">{{ t('errors.computing') }}</p>
-        <div v-if="current && answer" class="answers" role="region" :aria-label="t('pot.answer.title')">
+        <div
+          v-if="current && answer"
+          :class="['answers', { partial: !ready }]"
+          role="region"
+          :aria-label="t('pot.answer.title')"
+        >
+          <ReadyHead :minutes="answer.readyAtMinute" :by-itself="electric" />
+          <p v-if="!ready" class="without" role="status">
+            {{ t(emptyTins.length > 0 ? 'stack.emptyTin' : 'stack.placeAll') }}
+          </p>
           <StyleChoice />
-          <ClosingProgram :answer="answer" :closing="first!" :curve="curves[0]" :later="false" />
           <CountNote />
-          <p class="soft total"><ReadyBy :minutes="answer.readyAtMinute" /></p>
-          <AnswerFigure
-            :label="t('stack.baseWater')"
-            :figure="partsOf(first!.water.pourG, 'weight').figure"
-            :unit="partsOf(first!.water.pourG, 'weight').unit"
-            tone="water"
-          >
-            <template #why>
-              <p class="soft">{{ t(`pot.answer.rules.${first!.water.rule}`) }}</p>
-              <WaterSum :water="first!.water" :cup="kitchenStore.cup" :kept-soak="false" />
-            </template>
-          </AnswerFigure>
-          <LaterClosings :answer="answer" :curves="curves" :cup="kitchenStore.cup" />
+          <PlanSteps
+            v-if="taken ?? pot.request"
+            :answer="answer"
+            :request="(taken ?? pot.request)!"
+            :cup="kitchenStore.cup"
+            :lead="null"
+          />
           <button v-if="pot.inPhases" type="button" class="link-button one-go" @click="pot.joinAt([])">
             {{ t('pot.later.oneGo') }}
           </button>
@@ -236,7 +238,6 @@ const liftOrder = computed(() =>
             {{ t(electric ? 'pot.answer.lightElectric' : 'pot.answer.light') }}
           </button>
           <p v-if="refused" class="tone-danger" role="alert">{{ t('pot.answer.refused') }}</p>
-          <p v-if="!ready" class="soft">{{ t(emptyTins.length > 0 ? 'stack.emptyTin' : 'stack.placeAll') }}</p>
           <StateNotice v-if="failure" :failure="failure" @retry="light" />
           <CautionList :cautions="answer.cautions" />
         </div>
@@ -395,5 +396,14 @@ section {
   .under {
     order: 3;
   }
+}
+/* The plan of what has a place, while something has none yet. */
+.partial :deep(.steps) {
+  opacity: 0.55;
+}
+.without {
+  margin: 0;
+  padding-left: 10px;
+  border-left: 3px solid var(--heat);
 }
 </style>

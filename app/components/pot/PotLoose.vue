@@ -94,9 +94,7 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
     <section v-else-if="pot.cooker" class="drawing none" />
 
     <section v-if="!pot.cooker" class="side">
-      <h2>{{ t('pot.noCooker.title') }}</h2>
-      <p class="soft">{{ t('pot.noCooker.text') }}</p>
-      <NuxtLink to="/kitchen" class="quiet-button solid large">{{ t('pot.noCooker.go') }}</NuxtLink>
+      <NoCooker />
     </section>
     <section v-else id="answers" class="side">
       <BatchesNote v-slot="{ batches }" :request="tooMuch">

@@ -1,17 +1,15 @@
 <script setup lang="ts">
-import { heatsItself } from '~~/core/appliance/appliance'
-import type { Simulation } from '~~/core/pot/simulation'
-import { applianceOf, type PlanAnswer } from '~~/core/program/answer'
+import { instructionsOfPlan } from '~~/core/guide/plan'
+import type { PlanAnswer } from '~~/core/program/answer'
 import type { HouseholdMeasure } from '~~/shared/kitchen'
 import { itemG, placedItems, stackOf, unitOf } from '~~/shared/pot'
 
 /** The plan on one sheet of paper, for the kitchen wall: what goes in, the figures, the sum, the cautions. */
-const { answer, curves, cup } = defineProps<{
+const { answer, cup } = defineProps<{
   answer: PlanAnswer
-  curves: readonly Simulation[]
   cup: HouseholdMeasure
 }>()
-const { t, number, duration, measured, weight } = useI18nText()
+const { t, number, weight } = useI18nText()
 const cautionText = useCautionText()
 const pot = usePotStore()
 const kitchen = computed(() => useKitchenStore().kitchen!)
@@ -49,14 +47,18 @@ function standsText(index: number): string {
   return t('stack.drawing.inTin', { water: weight(waterG), tin })
 }
 const first = computed(() => answer.closings[0]!)
-const waterText = computed(() => measured(first.value.water.pourG, cup))
-const sure = computed(() => Object.values(surenessWords(t, number, first.value)).join(' '))
-const program = computed(() => (pot.request ? programLabel(t, pot.request.style) : ''))
-const release = computed(() => {
-  if (!answer.release) return t('pot.answer.noPressure')
-  if (answer.release.kind === 'natural') return t('pot.answer.natural')
-  return (answer.release.afterMinutes ?? 0) > 0 ? t('pot.answer.timed') : t('pot.answer.quick')
+const { taken } = usePotPlan()
+const words = useStepWords()
+const told = computed(() => {
+  const request = taken.value ?? pot.request
+  const burnerId = pot.form.burnerId || null
+  return request ? instructionsOfPlan(request, answer, { cookerId: pot.cooker?.id ?? null, burnerId }) : []
 })
+const sure = computed(() =>
+  Object.values(surenessWords(t, number, answer.closings.at(-1)!))
+    .filter(Boolean)
+    .join(' '),
+)
 </script>
 
 <template>
@@ -86,23 +88,10 @@ const release = computed(() => {
         </tr>
       </tbody>
     </table>
-    <div class="great">
-      <p>
-        {{ t('pot.answer.water') }}<strong>{{ weight(first.water.pourG) }}</strong
-        >{{ waterText }}
-      </p>
-      <p>
-        {{ program }}
-        <strong>{{ t(`pot.elsewhere.${first.range.unit}`, { n: first.range.figure }, first.range.figure) }}</strong>
-        {{ sure }}
-      </p>
-      <p>
-        {{ t(heatsItself(applianceOf(answer)) ? 'pot.answer.releaseElectric' : 'pot.answer.release') }}
-        <strong>{{ duration(first.clock.openAtMinute - first.clock.heatOffAtMinute) }}</strong>
-        {{ release }}
-      </p>
-    </div>
-    <LaterClosings :answer="answer" :curves="curves" :cup="cup" />
+    <ol class="steps">
+      <li v-for="one in told" :key="one.id">{{ words.sentence(one) }}.</li>
+    </ol>
+    <p>{{ sure }}</p>
     <div class="columns">
       <WaterSum :water="first.water" :cup="cup" :kept-soak="false" />
       <ul>
@@ -155,19 +144,13 @@ const release = computed(() => {
     text-align: left;
     font-weight: 400;
   }
-  .great {
-    display: grid;
-    grid-template-columns: repeat(3, 1fr);
-    gap: 12pt;
+  .steps {
     margin: 10pt 0;
+    padding: 6pt 0 6pt 18pt;
     border-top: 1.5pt solid #000;
     border-bottom: 1.5pt solid #000;
-  }
-  .great strong {
-    display: block;
-    font-family: var(--figure-family);
-    font-size: 30pt;
-    line-height: 1.1;
+    font-size: 15pt;
+    line-height: 1.35;
   }
   .columns {
     display: grid;

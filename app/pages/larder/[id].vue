@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { idOf, type Figure } from '~~/core/learn/figure'
 import { v4 as uuid } from 'uuid'
 import { cooksCovered, setsAsGrain } from '~~/core/food/food'
 import type { Food } from '~~/core/food/food.schema'
@@ -10,7 +11,7 @@ import { foodById, isOldBag } from '~~/shared/kitchen'
 
 /** One food: what its figures mean at the stove, where they come from, its bags, and how to make it one's own. */
 const route = useRoute()
-const { t, number, duration, day, weight, temp } = useI18nText()
+const { list, t, number, duration, day, weight, temp } = useI18nText()
 const cautionText = useCautionText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
@@ -75,6 +76,35 @@ const facts = computed(() => {
   lines.push(t('larder.facts.z', { times: number(rateAt(of, PRESSURE_C), 1), temp: temp(PRESSURE_C) }))
   if (of.sizeMm > 12) lines.push(t('larder.facts.thick', { mm: number(of.sizeMm) }))
   return lines
+})
+
+/** What the log has taught of it, as factors of what is assumed: need and thirst of the food, need of its bags. */
+const learnt = useLearntStore()
+const AS_ASSUMED = 0.03
+const taught = computed(() => {
+  const { believed } = learnt
+  if (!believed) return []
+  const factor = (figure: Figure) => {
+    const known = believed.has(idOf(figure))
+    return known ? Math.exp(believed.of(new Map([[idOf(figure), 1]])).mean) : null
+  }
+  const said = [
+    { kind: 'need' as const, times: factor({ kind: 'need', foodId: id.value }), bag: '' },
+    { kind: 'uptake' as const, times: factor({ kind: 'uptake', foodId: id.value }), bag: '' },
+    ...bags.value.map((bag) => ({
+      kind: 'bag' as const,
+      times: factor({ kind: 'batch', bagId: bag.id }),
+      bag: bag.name.toLowerCase(),
+    })),
+  ]
+  return said.flatMap(({ kind, times, bag }) => (times === null ? [] : [{ kind, times, bag }]))
+})
+const learntText = computed(() => {
+  if (taught.value.length === 0) return t('larder.learntNone')
+  const off = taught.value.filter(({ times }) => Math.abs(Math.log(times)) > AS_ASSUMED)
+  if (off.length === 0) return t('larder.learntSame')
+  const parts = off.map(({ kind, times, bag }) => t(`larder.learnt.${kind}`, { times: number(times, 2), bag }))
+  return t('larder.learntBy', { parts: list(parts) })
 })
 
 async function makeOwn() {
@@ -151,7 +181,8 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
         <p class="soft small">
           {{ t(food.soak ? 'larder.whatSoaked' : 'larder.what') }}
           <strong>{{ own ? t('larder.yours', { name: kitchen.foodName(own.basedOn) }) : t('larder.estimate') }}</strong>
-          {{ t('larder.learntNone') }}
+          {{ learntText }}
+          <NuxtLink v-if="taught.length > 0" to="/log/learnt">{{ t('larder.learntWhy') }}</NuxtLink>
         </p>
         <h2>{{ t('larder.means') }}</h2>
         <ul class="facts">

@@ -8,7 +8,7 @@ const pots = usePotsStore()
 const route = useRoute()
 const isTins = route.params.id === 'tins'
 pot.view = isTins ? 'tins' : 'loose'
-const { answer, curves, cup } = providePotPlan()
+const { answer, cup } = providePotPlan()
 
 /** The address names a kept pot: it takes the place of the one here, which undo brings back. */
 const opening = ref<ApiFailure | null>(null)
@@ -35,7 +35,7 @@ useHead({ title: () => `${pot.name || t('pot.untitled')} · Bivvet` })
     </p>
     <LazyPotInTins v-if="isTins" />
     <PotLoose v-else />
-    <PotSheet v-if="answer && pot.foods.every((food) => food !== null)" :answer="answer" :curves="curves" :cup="cup" />
+    <PotSheet v-if="answer && pot.foods.every((food) => food !== null)" :answer="answer" :cup="cup" />
   </div>
 </template>
 

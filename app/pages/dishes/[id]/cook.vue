@@ -145,6 +145,7 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
   <div class="progress">
     <p v-if="state === 'missing'" role="alert">{{ t('dishes.missing') }}</p>
     <StateNotice v-else-if="!dish && failure" :failure="failure" @retry="load" />
+    <NoCooker v-else-if="dish && !request" />
     <p v-else-if="!dish || !answer" class="soft" role="status">{{ t('app.loading') }}</p>
     <template v-else>
       <header>

@@ -279,6 +279,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
       <p v-for="problem in problems" :key="problem.path + problem.code" class="problem" role="alert">
         {{ problemText(problem) }}
       </p>
+      <NoCooker v-if="!request" class="no-print" />
       <div class="heads soft" aria-hidden="true">
         <span>{{ t('dishes.order') }}</span>
         <span class="tone-water">{{ t('dishes.stream') }}</span>
