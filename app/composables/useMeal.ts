@@ -143,10 +143,14 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
   const isDone = (id: string) => begun.value.get(id)?.done === true || meal.value?.begun[id]?.doneAt != null
   const change = (by: (meal: Meal) => Meal) => kept.value && store.change(kept.value.id, by)
 
+  /** There are dishes, and nothing to cook them in. */
+  const hasNoPot = computed(() => meal.value !== null && meal.value.dishes.length > 0 && asked.value === null)
+
   return {
     meal,
     tasks,
     told,
+    hasNoPot,
     dinner,
     impossible,
     problems,

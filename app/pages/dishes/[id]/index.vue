@@ -213,11 +213,9 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
         v-model:favourite="favourite"
         v-model:servings="shownFor"
         :text="
-          t('dishes.forN', {
-            n: number(shown.servings),
-            mass: weight(answer?.massG ?? 0),
-            place: kitchen.name,
-          })
+          answer
+            ? t('dishes.forN', { n: number(shown.servings), mass: weight(answer.massG), place: kitchen.name })
+            : kitchen.name
         "
         :state="t(`dishes.state.${state}`)"
         :presses="more"
