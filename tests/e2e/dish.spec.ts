@@ -28,8 +28,8 @@ test('a dish is written, cooked and logged', async ({ page }) => {
     await page.getByRole('button', { name: kind, exact: true }).click()
   }
   await page.getByRole('button', { name: 'Put all of them where they usually go' }).click()
-  await expect(stage(page, 'Fry')).toContainText('onion 150 g')
-  await expect(stage(page, 'Close and cook')).toContainText(/water \d+ g/)
+  await expect(stage(page, 'Fry')).toContainText(/1 large onion, chopped \(150 g\)|150 g onion/)
+  await expect(stage(page, 'Close and cook')).toContainText(/Pour \d+ g of water/)
   await expect(stage(page, 'Close and cook')).toContainText(/whistle/)
   await page.clock.runFor(2000)
   await isKept(page)
@@ -165,7 +165,7 @@ test('a recipe that was written for another pot comes in, and its figure stands 
   await page.getByRole('button', { name: 'Add a stage' }).click()
   await page.getByRole('button', { name: 'Simmer open', exact: true }).click()
   await page.getByRole('button', { name: 'Put it where it usually goes' }).click()
-  await expect(stage(page, 'Simmer open')).toContainText(/moon dust \d/)
+  await expect(stage(page, 'Simmer open')).toContainText(/moon dust/)
   // But not where the line names what is dangerous when undercooked, also beside it: that is asked about.
   await page.getByLabel('Type or paste a line, or several').fill('200 g moon dust (rajma)')
   await page.getByRole('button', { name: 'Add', exact: true }).click()
@@ -219,10 +219,10 @@ test('stages are moved, taken out and put back; ingredients are dropped into the
   await page.mouse.down()
   await page.mouse.move(onto.x + 200, onto.y + 40, { steps: 6 })
   await page.mouse.up()
-  await expect(stage(page, 'Close and cook')).toContainText('tomato 120 g')
+  await expect(stage(page, 'Close and cook')).toContainText(/120 g.*tomato|tomato.*120 g/)
   await expect(stage(page, 'Close and cook')).toContainText('sour costs')
   await page.getByRole('button', { name: 'Move it to “Simmer open”' }).click()
-  await expect(stage(page, 'Simmer open')).toContainText('tomato 120 g')
+  await expect(stage(page, 'Simmer open')).toContainText(/120 g.*tomato|tomato.*120 g/)
 })
 
 test('a dish that cannot be is refused with reasons, and one sent twice is kept once', async ({ request }) => {

@@ -23,7 +23,7 @@ test('a pot is planned and lit by the keyboard alone', async ({ page }) => {
   await page.keyboard.press('ArrowLeft')
   await expect(texture.getByRole('radio', { name: 'tender' })).toBeChecked()
 
-  const why = page.getByRole('button', { name: /why.*Water to pour/ })
+  const why = page.getByRole('button', { name: /why.*Pour .* of water/ })
   await why.focus()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('table', { name: 'How the water adds up' })).toBeVisible()

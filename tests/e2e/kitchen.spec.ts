@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { choose, chosenIn, test, watchForErrors } from './kitchen'
+import { choose, chosenIn, planFigures, test, watchForErrors } from './kitchen'
 
 const kept = (page: Page) => page.getByRole('status').filter({ hasText: /^Kept$/ })
 const thing = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}`) })
@@ -101,7 +101,7 @@ test('figures are told and typed as the household likes, everywhere', async ({ p
   await expect(page.getByText(/203,\d °F/)).toBeVisible()
   await page.goto('/pot')
   const plan = page.getByRole('region', { name: 'The plan' })
-  await expect(plan.locator('.great').first()).toHaveText(/^\d+,\d\s*oz$/)
+  await expect(planFigures(page).water).toHaveText(/^\d+,\d\s*oz$/)
   await expect(plan.getByText(/\d{1,2}:\d\d [ap]m/i).first()).toBeVisible()
   await page.getByLabel('Dry amount').fill('1,5')
   await expect(page.getByText('10,8 oz', { exact: true })).toBeVisible()

@@ -1,6 +1,13 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto'
 import { AxeBuilder } from '@axe-core/playwright'
-import { expect, request as playwrightRequest, test as base, type APIRequestContext, type Page } from '@playwright/test'
+import {
+  expect,
+  request as playwrightRequest,
+  test as base,
+  type APIRequestContext,
+  type Locator,
+  type Page,
+} from '@playwright/test'
 import { Pool } from 'pg'
 import { COOKERS } from '../../core/appliance/appliance'
 import type { RunEventData } from '../../core/live/event.schema'
@@ -175,4 +182,22 @@ export async function expectAccessible(page: Page, rules: keyof typeof RULES = '
   const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] })
   if (rules !== 'all') axe.withRules([...RULES[rules]])
   expect((await axe.analyze()).violations).toEqual([])
+}
+
+/** The figures of the plan on the Pot page, each by the step in which it stands. */
+export function planFigures(page: Page) {
+  const plan = page.getByRole('region', { name: 'The plan' })
+  const water = plan.locator('[data-deed=pour] .great').first()
+  /** Whistles or minutes: of the last setting of the heat. */
+  const counted = plan
+    .locator('[data-deed=turn] .great, [data-deed=light]:not(:has(+ [data-deed=turn])) .great')
+    .first()
+  const read = async (of: Locator) => parseInt((await of.innerText()).replace(/\D/g, ''))
+  return {
+    plan,
+    water,
+    counted,
+    ready: () => expect(counted).toBeVisible(),
+    both: async () => ({ water: await read(water), figure: await read(counted) }),
+  }
 }

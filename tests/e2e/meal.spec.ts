@@ -148,11 +148,11 @@ test('a dish that wants the same cooker goes into a tin in the pot of the other,
   await inTin.click()
   await expect(page.getByText('in a tin in the pot of A')).toBeVisible()
   const list = page.getByRole('complementary')
-  await expect(list.getByText(/brown rice and water \d+ g.* into .*tin, for the pot of White beans/)).toBeVisible()
-  await expect(list.getByText(/lift the tin out/)).toBeVisible()
+  await expect(list.getByText(/Into its tin: .*brown rice.* and \d+ g .*water/)).toBeVisible()
+  await expect(list.getByText(/Lift the tin out/)).toBeVisible()
 
   await page.getByRole('button', { name: `Give ${RICE.name} a pot of its own again` }).click()
-  await expect(list.getByText(/lift the tin out/)).toBeHidden()
+  await expect(list.getByText(/Lift the tin out/)).toBeHidden()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByText('in a tin in the pot of A')).toBeVisible()
 

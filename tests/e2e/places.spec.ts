@@ -1,10 +1,10 @@
 import { expect } from '@playwright/test'
-import { expectAccessible, join, newHousehold, sideways, test } from './kitchen'
+import { expectAccessible, join, newHousehold, planFigures, sideways, test } from './kitchen'
 
 test('loose or in tins by a switch, and back and forward do what a browser’s do', async ({ page }) => {
   await page.goto('/pot')
   await expect(page.getByRole('heading', { name: 'Navy beans' })).toBeVisible()
-  const pour = page.getByRole('region', { name: 'The plan' }).locator('.great').first()
+  const pour = planFigures(page).water
   const poured = await pour.innerText()
   await page.getByRole('link', { name: 'In tins' }).click()
   await expect(page).toHaveURL(/\/pot\/tins$/)

@@ -1,12 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
-import { choose, expectAccessible, test, watchForErrors } from './kitchen'
+import { choose, expectAccessible, planFigures, test, watchForErrors } from './kitchen'
 
 const planOf = (page: Page) => page.getByRole('region', { name: 'The plan' })
-const figures = async (page: Page) => {
-  const texts = await planOf(page).locator('.great').allInnerTexts()
-  return { water: parseInt(texts[0]!.replace(/\D/g, '')), figure: parseInt(texts[1]!) }
-}
+const figures = (page: Page) => planFigures(page).both()
 /** Adds a food by asking for it with its amount; nothing goes in unasked. */
 async function addRedRice(page: Page) {
   await page.getByRole('button', { name: 'Add a food to this pot' }).click()
@@ -21,7 +18,7 @@ async function addRedRice(page: Page) {
 }
 test.beforeEach(async ({ page }) => {
   await page.goto('/pot')
-  await expect(planOf(page).locator('.great')).toHaveCount(3)
+  await planFigures(page).ready()
 })
 
 test('two foods share a pot, in measures of the kitchen, and an impossible pair is told apart', async ({ page }) => {
@@ -228,7 +225,8 @@ test('it prints on one page, with what a cook needs', async ({ page }) => {
   await addRedRice(page)
   await page.emulateMedia({ media: 'print' })
   const sheet = page.getByRole('article')
-  await expect(sheet).toContainText('Water to pour')
+  await expect(sheet).toContainText(/Pour [\d,]+ g of water into/)
+  await expect(sheet).toContainText(/off after whistle \d/)
   await expect(sheet).toContainText('Red rice (bran on)')
   await expect(page.getByRole('navigation')).toBeHidden()
   const pdf = await page.pdf({ format: 'A4' })

@@ -53,7 +53,12 @@ test('Pot, planned, unfolded, in several foods, and refused', async ({ page }) =
   await page.goto('/pot')
   await expect(page.getByRole('button', { name: 'Light it' })).toBeEnabled()
   await expectSound(page)
-  for (const name of [/why.*Water to pour/, /why.*On high/, 'Salt, soda, sour, old bag …?', 'Forgot to soak?'])
+  for (const name of [
+    /why.*Pour .* of water/,
+    /why.*off after whistle/,
+    'Salt, soda, sour, old bag …?',
+    'Forgot to soak?',
+  ])
     await press(page, name)
   await press(page, 'What if I use other figures?')
   await press(page, /Add stock/)

@@ -33,6 +33,7 @@ const {
   meal,
   tasks,
   told,
+  hasNoPot,
   dinner,
   impossible,
   problems,
@@ -224,6 +225,7 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
         @put="put"
         @free="free"
       />
+      <NoCooker v-else-if="hasNoPot" />
       <p v-else-if="working" class="soft" role="status">{{ t('meals.working') }}</p>
 
       <div v-if="chosenTask" class="chosen no-print">

@@ -98,11 +98,11 @@ const FEW = 14
         <v-btn variant="text" class="quiet-button huge solid" @click="emit('serve')">{{ t('meals.serve') }}</v-btn>
       </template>
     </div>
-    <ul v-if="next && after.length > 0" class="after no-print" :aria-label="t('meals.after')">
-      <li v-for="task in after" :key="task.id">
+    <div v-if="next && after.length > 0" class="after no-print" role="group" :aria-label="t('meals.after')">
+      <p v-for="task in after" :key="task.id">
         <span class="figure">{{ when(meal, task.startMinute) }}</span> <b>{{ task.dish }}</b> {{ linesOf(task)[0] }}
-      </li>
-    </ul>
+      </p>
+    </div>
     <h2 class="hidden-text">{{ t('meals.todo') }}</h2>
     <ol :class="{ many: steps.length > FEW }">
       <li v-for="task in steps" :key="task.id" :class="{ done: done(task.id), at: task.id === next?.id }">
@@ -142,12 +142,10 @@ p {
 }
 .after {
   margin: 0 0 14px;
-  padding: 0;
-  list-style: none;
   font-size: 21px;
   line-height: 1.25;
 }
-.after li {
+.after p {
   padding: 6px 0;
 }
 a.huge {
