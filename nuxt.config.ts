@@ -19,6 +19,10 @@ const SHARED_FILES: [name: string, path: RegExp][] = [
     'following',
     /stores\/cooking\.ts|composables\/(cookWords|use(Following|LiveWorker))\.ts|core\/live\/(next|steps|refusal|too-cold)\.ts/,
   ],
+  [
+    'guide',
+    /core\/guide\/(instruction|plan|closing)\.ts|locales\/step-words\.ts|useStepWords\.ts|program\/(answer|styles)\.ts|pot\/(PlanSteps|ReadyHead)\.vue/,
+  ],
   ['physics', /core\/pot\/(run|physics|integrate|cooking|simulate)\.ts/],
   ['drawings', /drawings\/(FoodWindow|PotCutaway|PotShell|RunStrip)\.vue|pot\/(CautionList|WaterSum)\.vue/],
 ]

@@ -1,11 +1,12 @@
+import { useI18n } from 'vue-i18n'
 import type { Thing } from '~~/core/guide/instruction'
-import { findIngredient } from '~~/core/ingredient/ingredients'
 import { stepWords } from '~~/locales/step-words'
 import type { MessageKey } from '~~/locales/rooms'
 
 /** What is done, in this household's words, names and measures. */
 export function useStepWords() {
   const { t, weight, number, duration, list, temp, measured } = useI18nText()
+  const { te } = useI18n()
   const kitchen = useKitchenStore()
   /** Small amounts in tenths: a gram of turmeric is not nothing. */
   const amount = (g: number) => (g < 3 ? t('steps.grams', { n: number(g, 1) }) : weight(g))
@@ -16,7 +17,9 @@ export function useStepWords() {
     if (liquid) return t(`liquids.${liquid}`).toLowerCase()
     if (name !== undefined) return name.toLowerCase()
     const id = food ?? what ?? ''
-    const called = findIngredient(id) ? t(`ingredients.${id}.name` as MessageKey) : kitchen.foodName(id)
+    // Ingredients have their names where dishes are told.
+    const key = `ingredients.${id}.name`
+    const called = te(key) ? t(key as MessageKey) : kitchen.foodName(id)
     return called.replace(/\s*(\(.*\)|\d+ cm$)/, '').toLowerCase()
   }
   return stepWords({
