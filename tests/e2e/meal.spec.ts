@@ -148,8 +148,8 @@ test('a dish that wants the same cooker goes into a tin in the pot of the other,
   await inTin.click()
   await expect(page.getByText('in a tin in the pot of A')).toBeVisible()
   const list = page.getByRole('complementary')
-  await expect(list.getByText(/Into its tin: .*brown rice.* and \d+ g .*water/)).toBeVisible()
-  await expect(list.getByText(/Lift the tin out/)).toBeVisible()
+  await expect(list.getByText(/Into its tin: .*brown rice.* and \d+ g .*water/).first()).toBeVisible()
+  await expect(list.getByText(/Lift the tin out/).first()).toBeVisible()
 
   await page.getByRole('button', { name: `Give ${RICE.name} a pot of its own again` }).click()
   await expect(list.getByText(/Lift the tin out/)).toBeHidden()
@@ -198,7 +198,7 @@ test('a dinner goes on without a network, and on another device', async ({ page,
   await page.route('**/api/meals/**', (route) => (isOff ? route.abort() : route.fallback()))
   // What is done stands where it was done, so steps are found by what they say.
   const fry = (of: Page) => steps(of).filter({ hasText: 'fry' }).getByRole('checkbox')
-  const electric = (of: Page) => steps(of).filter({ hasText: 'into Electric 6 L' }).getByRole('checkbox')
+  const electric = (of: Page) => steps(of).filter({ hasText: 'Close Electric 6 L' }).getByRole('checkbox')
   await fry(page).check()
   await expect(page.getByText(/Not kept yet: no network/)).toBeVisible()
   await expect(fry(other)).not.toBeChecked()

@@ -212,6 +212,7 @@ p {
 }
 @media (max-width: 719px), (pointer: coarse) {
   .why {
+    min-width: 44px;
     min-height: 44px;
   }
 }
