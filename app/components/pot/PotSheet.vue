@@ -89,7 +89,7 @@ const sure = computed(() =>
       </tbody>
     </table>
     <ol class="steps">
-      <li v-for="one in told" :key="one.id">{{ words.sentence(one) }}.</li>
+      <li v-for="one in told" :key="one.id">{{ words.sentence(one) }}</li>
     </ol>
     <p>{{ sure }}</p>
     <div class="columns">
