@@ -1,8 +1,11 @@
 import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
 import { line } from '../dishes'
+import { DEMO_DISHES } from '../../server/db/demo'
 import type { DishDocument } from '../../shared/dish'
 import type { KeptDish } from '../../shared/household'
+import { DISH_SHAPE } from '../../shared/shapes'
 import { beansDocument, expectAccessible, keepDish, test, watchForErrors } from './kitchen'
 import { installClock, PotBeside } from './stove'
 
@@ -369,4 +372,30 @@ test('what another dish makes goes in as it is, and leads to how it is made', as
   await page.reload()
   await page.getByRole('link', { name: 'how it is made' }).click()
   await expect(page).toHaveURL(new RegExp(gravy))
+})
+
+test('a recipe that is sent can be cooked from by its text, and comes back as the dish it was', async ({
+  page,
+  request,
+}) => {
+  const { favourite: _, ...dish } = DEMO_DISHES.find(({ name }) => name === 'White beans with squash')!
+  const id = await keepDish(request, { ...dish, shape: DISH_SHAPE })
+  await page.goto(`/dishes/${id}`)
+  await expect(page.getByText('All of it takes')).toBeVisible()
+  const water = (
+    await stage(page, 'Close and cook')
+      .getByText(/^Pour .* of water/)
+      .innerText()
+  ).trim()
+  await page.getByRole('button', { name: 'More', exact: true }).click()
+  const fetched = page.waitForEvent('download')
+  await page.getByRole('menuitem', { name: 'Send as a recipe file' }).click()
+  const sent = readFileSync(await (await fetched).path(), 'utf8')
+  const recipe = JSON.parse(sent) as { description: string; recipeInstructions: { text: string }[] }
+  const text = recipe.recipeInstructions.map((step) => step.text).join('\n')
+  expect(text).toContain(water)
+  expect(text).toMatch(/High until it whistles once\./)
+  expect(text).toMatch(/off after whistle \d/)
+  expect(text).toMatch(/until the pressure has gone/)
+  expect(recipe.description).toMatch(/Blue 5 L \(a whistling pressure cooker of 5 L\), at 1,450 m/)
 })

@@ -1,5 +1,7 @@
 import { expect, type APIRequestContext, type Page } from '@playwright/test'
-import { DEMO_DISHES } from '../../server/db/demo'
+import { answerDish } from '../../core/dish/dish'
+import { DEMO_DISHES, DEMO_KITCHEN } from '../../server/db/demo'
+import { dishRequestOf } from '../../shared/dish'
 import type { KeptMeal, RunPage } from '../../shared/household'
 import { DISH_SHAPE } from '../../shared/shapes'
 import { expectAccessible, keepDish, sideways, test, watchForErrors } from './kitchen'
@@ -275,4 +277,38 @@ test('a dinner on a phone is a list first, and is given up and put back', async 
   await expect(page.getByText('The dinner was taken off the day.')).toBeVisible()
   await page.getByRole('button', { name: 'Put it back' }).click()
   await expect(steps(page).first()).toBeVisible()
+})
+
+test('a dinner can be cooked from its paper alone: every gram, every setting, every opening stands on it', async ({
+  page,
+  request,
+}) => {
+  const names = [BEANS, MILLET, CONGEE]
+  await keepDishes(request, names)
+  await driveClock(page, MORNING)
+  await startDinner(page, names)
+  await expect(page.getByText(/it is proved/)).toBeVisible()
+  await page.emulateMedia({ media: 'print' })
+  const paper = (await page.getByRole('complementary').innerText()).replaceAll(/\s+/g, ' ')
+  const grams = new Intl.NumberFormat('en', { maximumFractionDigits: 0 })
+  const small = new Intl.NumberFormat('en', { maximumFractionDigits: 1, minimumFractionDigits: 1 })
+  const says = (g: number) => `${g < 3 ? small.format(g) : grams.format(g)} g`
+  for (const name of names) {
+    const { favourite: _, ...dish } = DEMO_DISHES.find((one) => one.name === name)!
+    const asked = dishRequestOf({ ...dish, shape: DISH_SHAPE }, DEMO_KITCHEN, MORNING)!
+    const outcome = answerDish(asked)
+    if (!outcome.ok) throw new Error(name)
+    for (const { takes, pot } of outcome.value.stages) {
+      for (const { line: id, g } of takes) {
+        const { typed } = dish.lines.find((one) => one.id === id)!
+        // A line that goes in whole stands as it was typed.
+        if (g !== null) expect(paper.includes(says(g)) || paper.includes(typed), `${name}: ${typed}, ${g} g`).toBe(true)
+      }
+      for (const { water } of pot?.answer.closings ?? [])
+        if (water.pourG > 0) expect(paper, name).toContain(`Pour ${says(water.pourG)} of water into`)
+    }
+  }
+  expect(paper.match(/See whether .+? can be opened/g)?.length).toBeGreaterThanOrEqual(2)
+  expect(paper).toMatch(/off after whistle \d|Then low for \d+ min/)
+  expect(paper).toContain('Heat off under')
 })
