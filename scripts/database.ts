@@ -8,8 +8,10 @@ const { owner, db, pool } = openDatabase()
 try {
   await migrateDatabase(owner)
   const [, , task] = process.argv
-  if (task === 'demo' || task === 'demo-day') await seedDemo(db)
-  if (task === 'demo-day') await seedDemoDay(db)
+  // Pictures are made by one clock: the months before are those before it.
+  const nowMs = Number(process.env.BIVVET_DEMO_NOW_MS ?? Date.now())
+  if (task === 'demo' || task === 'demo-day') await seedDemo(db, nowMs)
+  if (task === 'demo-day') await seedDemoDay(db, nowMs)
 } finally {
   await pool.end()
 }

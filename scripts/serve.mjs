@@ -81,8 +81,8 @@ export function stopOnSignals(cleanUp) {
     })
 }
 
-/** Serves the production build on a database that is gone afterwards, for as long as the work takes. */
-export async function withThrowAwayServer(work) {
+/** Serves the production build on a database that is gone afterwards, for as long as the work takes; `more` goes into its environment. */
+export async function withThrowAwayServer(work, more = {}) {
   ensureBuild()
   const database = await throwAwayDatabase()
   let server
@@ -94,7 +94,7 @@ export async function withThrowAwayServer(work) {
   try {
     const port = await freePort()
     const secret = 'only-for-this-run-0123456789abcdef0123'
-    const env = { ...serverEnv(database.url, port, secret), ...OPEN_TO_ALL, HOST: '127.0.0.1' }
+    const env = { ...serverEnv(database.url, port, secret), ...OPEN_TO_ALL, HOST: '127.0.0.1', ...more }
     run('npx', ['tsx', 'scripts/database.ts', 'demo'], { quiet: true, env: { ...process.env, ...env } })
     server = start('node', ['.output/server/index.mjs'], env)
     const url = `http://127.0.0.1:${port}`

@@ -16,17 +16,20 @@ await main(async () => {
   ensurePackages()
   const executablePath = ensureChromium()
   mkdirSync(FOLDER, { recursive: true })
-  await withThrowAwayServer(async (url) => {
-    const browser = await chromium.launch({
-      executablePath,
-      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-    })
-    try {
-      await take(browser, url)
-    } finally {
-      await browser.close()
-    }
-  })
+  await withThrowAwayServer(
+    async (url) => {
+      const browser = await chromium.launch({
+        executablePath,
+        args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+      })
+      try {
+        await take(browser, url)
+      } finally {
+        await browser.close()
+      }
+    },
+    { BIVVET_DEMO_NOW_MS: String(MARCH) },
+  )
 })
 
 async function take(browser, url) {
