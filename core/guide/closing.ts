@@ -110,9 +110,11 @@ export function closingInstructions(told: ToldClosing): Instruction[] {
   } else {
     const { release } = answer
     const waits = release?.kind === 'natural' || release === null ? null : (release.afterMinutes ?? 0)
-    if (waits === null)
-      say('wait', 'fall', { after: 'timer', about: offAt }, { until: { pressureGone: true, minutes: stands } })
-    else {
+    // A program of the device that was measured whole ends with the pressure gone.
+    if (waits === null) {
+      if (stands >= 1)
+        say('wait', 'fall', { after: 'timer', about: offAt }, { until: { pressureGone: true, minutes: stands } })
+    } else {
       if (waits > 0) say('wait', 'fall', { after: 'timer', about: offAt }, { until: { minutes: waits } })
       say('open', 'open', { after: 'timer', about: offAt + waits }, { what: 'valve', hands: 1, critical: true })
       say('wait', 'open', { after: 'timer', about: offAt + waits }, { until: { pressureGone: true } })

@@ -95,7 +95,7 @@ test('a program of a device is measured and can be planned with', async ({ page 
 
   await page.getByRole('link', { name: 'Pot', exact: true }).click()
   await page.getByRole('button', { name: 'Use Electric 6 L, its own program' }).click()
-  await expect(page.getByRole('region', { name: 'The plan' })).toContainText('Its own program takes')
+  await expect(page.getByRole('region', { name: 'The plan' })).toContainText('Start Beans; it ends by itself')
   await page.getByRole('link', { name: 'Kitchen', exact: true }).click()
   await page.getByRole('button', { name: /^Electric 6 L/ }).click()
   await page.getByRole('button', { name: 'Take out Beans' }).click()
