@@ -275,7 +275,7 @@ function carriedInto(stage: Stage, request: DishRequest, answer: DishAnswer): Th
               typed: of.typed,
               g: null,
               again: true,
-              ofG: of.g,
+              ofG: takenG(line, from, answer, stages),
               state: stateAfter(from),
               goesInto: into,
             },
@@ -283,6 +283,16 @@ function carriedInto(stage: Stage, request: DishRequest, answer: DishAnswer): Th
         : []
     })
   })
+}
+
+/** g of a line that a stage holds: what it took of it, and the stages before it. */
+function takenG(line: string, stage: Stage, answer: DishAnswer, stages: readonly Stage[]): number | null {
+  const took = answer.stages.find(({ id }) => id === stage.id)?.takes.find((one) => one.line === line)?.g ?? 0
+  const before = stage.from.flatMap(({ stage: id, part }) =>
+    part === 'all' ? stages.filter((one) => one.id === id) : [],
+  )
+  const sumG = before.reduce((sum, one) => sum + (takenG(line, one, answer, stages) ?? 0), took)
+  return sumG > 0 ? sumG : null
 }
 
 /** Where what a stage makes stands in the end: a tempering in what it was poured over. */

@@ -77,12 +77,7 @@ function fillOf({ closing, solution: { simulation, case: run } }: PlannedClosing
   const leftG = waterLeftG(base, simulation.freeWaterLeftG, run.grain !== undefined)
   const beforeL = levelMl(bulks, liquidMl) / 1000
   const afterL = levelMl(base.map(bulkAfter), leftG + otherMl) / 1000
-  const { foods, request } = closing.pot
-  const withOil = base.some((item) => request.contents[foods.indexOf(item)]!.additions?.includes('oil'))
-  const foam = frothTimes(
-    base.map(({ food }) => food),
-    withOil,
-  )
+  const foam = frothTimes(base.map(({ food }) => food))
   // Grain that has drunk its water in an open pot has nothing left that foams: it foams while it boils.
   const foamsAtLast = holdsPressure(closing.pot.cooker.appliance) || !baseSets(closing)
   return {

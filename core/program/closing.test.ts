@@ -250,27 +250,3 @@ describe('what is sour', () => {
     expect(soured('thin-stock', 400).ids).not.toContain('acid')
   })
 })
-
-describe('a spoon of oil', () => {
-  it('keeps the foam lower, and leaves the line where it is', () => {
-    const fill = (additions: ('oil' | 'salt')[]) => {
-      const outcome = plan(
-        {
-          kitchen: { altitudeM: 0, roomC: 20, tapC: 20 },
-          cooker: 'whistling-5l-aluminium',
-          contents: [{ food: 'toor-split', dryG: 300, soak: null, where: 'base', additions }],
-          liquids: [],
-          freeLiquid: 'pourable',
-          style: { kind: 'whistles', heatUp: 'high' },
-          release: 'auto',
-        },
-        { range: false },
-      )
-      if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
-      return outcome.value.fill
-    }
-    expect(fill(['oil']).afterL).toBeLessThan(fill([]).afterL)
-    expect(fill(['salt']).afterL).toBe(fill([]).afterL)
-    expect(fill(['oil']).limitL).toBe(fill([]).limitL)
-  })
-})

@@ -42,10 +42,9 @@ export function levelMl(bulks: readonly Bulk[], liquidMl: number): number {
   return Math.max(heap, packed)
 }
 
-/** How much the foam of the liveliest food adds to the level; a spoon of oil keeps it lower (engineering estimate). */
-export function frothTimes(foods: readonly Food[], withOil = false): number {
-  const froth = Math.max(0, ...foods.map((food) => food.froth))
-  return FROTH_TIMES[Math.max(0, withOil ? froth - 1 : froth) as 0 | 1 | 2]
+/** How much the foam of the liveliest food adds to the level. */
+export function frothTimes(foods: readonly Food[]): number {
+  return FROTH_TIMES[Math.max(0, ...foods.map((food) => food.froth)) as 0 | 1 | 2]
 }
 
 /** A finger's breadth: how far food that must be covered is covered (engineering estimate). */
