@@ -51,7 +51,7 @@ export type PieceSize = (typeof PIECE_SIZES)[number]
 export const CUTS = ['whole', 'halves', 'quarters'] as const
 export type Cut = (typeof CUTS)[number]
 
-export const ADDITIONS = ['salt', 'salted-soak', 'soda', 'acid', 'sugar', 'hard-water'] as const
+export const ADDITIONS = ['salt', 'salted-soak', 'soda', 'acid', 'sugar', 'hard-water', 'oil'] as const
 export const BATCHES = ['fresh', 'old'] as const
 
 /** How a cook tells a cooker what to do. */

@@ -1,6 +1,6 @@
 import { BEANS_LIKED } from '../core/names'
 /** What changes how long a food takes: what is added to it, and an old bag. */
-export const CIRCUMSTANCES = ['old-bag', 'hard-water', 'salt', 'soda', 'acid', 'sugar', 'salted-soak'] as const
+export const CIRCUMSTANCES = ['old-bag', 'hard-water', 'salt', 'soda', 'acid', 'sugar', 'salted-soak', 'oil'] as const
 export type Circumstance = (typeof CIRCUMSTANCES)[number]
 
 /** Units in which pieces are counted, by their size. */

@@ -57,6 +57,8 @@ export const potSchema = z.object({
   items: perItem(itemSchema).min(1),
   liquids: perItem(z.object({ kind: z.enum(LIQUID_KINDS), amount: typed, unit: reference })),
   freeLiquid: z.enum(FREE_LIQUIDS),
+  /** The water is poured boiling, from a kettle. */
+  boilingWater: z.boolean().optional(),
   cookerId: reference,
   burnerId: reference,
   /** On which whistles are counted; null where it is set by how often the pot whistles. */

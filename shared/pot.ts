@@ -13,6 +13,7 @@ import { COMMON_MEASURES, CUP_ML, gramsOf, isWeight, type Measure, type WeightUn
 import { CUTS, type StyleKind, type Texture } from '../core/names'
 import type { Content, Given, PlanRequest } from '../core/program/request.schema'
 import type { StackAsk, StackFood } from '../core/stack/ask'
+import { KETTLE_C } from '../core/water/volume'
 import type { StackAnswer } from '../core/stack/search'
 import {
   foodById,
@@ -35,8 +36,7 @@ export type PotItem = Pot['items'][number]
 export type PotLiquid = Pot['liquids'][number]
 export type PotStack = NonNullable<Pot['stack']>
 
-/** Water that has just boiled, poured over; and a fridge. */
-const HOT_C = 95
+/** A fridge. */
 const FRIDGE_C = 5
 
 /** The texture last asked for of this food in this household, else the usual one. */
@@ -168,7 +168,7 @@ function itemMm({ unit, cut = 'whole' }: PotItem, food: Food): number | null {
 export function soakOf(item: PotItem, food: Food, kitchen: Kitchen): Soak | null {
   const hours = item.soakHours.trim() === '' ? 0 : readAmount(item.soakHours, kitchen.likes.decimal)
   if (food.soak === null || hours === 0) return null
-  const waterC = { room: kitchen.tapC, hot: HOT_C, fridge: FRIDGE_C }[item.soakIn]
+  const waterC = { room: kitchen.tapC, hot: KETTLE_C, fridge: FRIDGE_C }[item.soakIn]
   const measured = item.keepWater && item.soakWaterG.trim() !== ''
   return {
     hours,
@@ -228,6 +228,7 @@ export function requestOf(
     contents: contents as Content[],
     liquids: pot.liquids.map((liquid) => ({ kind: liquid.kind, g: liquidG(liquid, kitchen) })),
     freeLiquid: pot.freeLiquid,
+    ...(pot.boilingWater ? { pourC: KETTLE_C } : {}),
     ...(stackOf(pot) ? { trivetMm: stackOf(pot)!.trivetMm } : {}),
     style: styleSaid(style, pot),
     release: 'auto',

@@ -84,6 +84,8 @@ const potSettingsSchema = z.object({
   heatUp: z.enum(FLAMES).optional(),
   level: z.enum(LEVELS),
   freeLiquid: z.enum(FREE_LIQUIDS),
+  /** The water is poured boiling, from a kettle. */
+  boilingWater: z.boolean().optional(),
   foods: z.array(potFoodSchema).max(MOST.contents),
   /** What the recipe it came from says, for another kitchen's pot. */
   written: writtenFigureSchema.optional(),

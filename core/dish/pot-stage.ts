@@ -1,4 +1,5 @@
 import { isPoured, isSour, LIQUID_YIELD } from '../water/liquids'
+import { KETTLE_C } from '../water/volume'
 import type { Outcome } from '../problem'
 import type { PlanAnswer } from '../program/answer'
 import { plan } from '../program/plan'
@@ -104,6 +105,7 @@ export function potRequest(
       sourG: sourOf(contents.others, liquids),
     },
     freeLiquid: settings.freeLiquid,
+    ...(settings.boilingWater ? { pourC: KETTLE_C } : {}),
     style: styleSaid(settings.style, settings),
     release: 'auto',
     ...(settings.pourG === undefined ? {} : { given: [{ pourG: settings.pourG }] }),

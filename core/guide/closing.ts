@@ -24,6 +24,8 @@ export interface ToldClosing {
   /** What goes in now, into the base and into tins; water is told by the closing itself. */
   base: Thing[]
   tins: Thing[]
+  /** Its first water comes from a kettle. */
+  isKettle: boolean
 }
 
 /** The rules that belong to a deed, where the plan calls for them. */
@@ -38,7 +40,7 @@ type Told = Partial<Omit<Instruction, 'id' | 'from' | 'do' | 'at' | 'part'>>
 
 /** What is done of one closing of the lid: what goes in, the water, the lid, the heat until it is off, and the opening. */
 export function closingInstructions(told: ToldClosing): Instruction[] {
-  const { from, prefix, number, lit, cooker, burner, style, answer, closing, isLast, base, tins } = told
+  const { from, prefix, number, lit, cooker, burner, style, answer, closing, isLast, base, tins, isKettle } = told
   const { appliance } = closing.case
   const itself = heatsItself(appliance)
   const pressurised = holdsPressure(appliance)
@@ -69,7 +71,12 @@ export function closingInstructions(told: ToldClosing): Instruction[] {
   if (base.length > 0) say('add', 'close', start, { things: base, hands: 1 })
   const { pourG } = closing.water
   if (pourG > 0) {
-    const water: Thing = { water: true, g: pourG, state: number === 0 ? 'cold' : 'boiling', goesInto: 'pot' }
+    const water: Thing = {
+      water: true,
+      g: pourG,
+      state: number === 0 && !isKettle ? 'cold' : 'boiling',
+      goesInto: 'pot',
+    }
     say('pour', 'close', start, { things: [water], hands: 1, why: { sum: 'water' } })
   }
   for (const tier of [...new Set(tins.map((one) => one.tier ?? 1))].sort((a, b) => a - b))

@@ -7,7 +7,7 @@ import type { FlameName, TaskPart } from '../names'
 import { applianceOf } from '../program/answer'
 import { closingInstructions } from './closing'
 import { inOrder, type Deed, type Instruction, type Into, type Thing, type ThingState, type Until } from './instruction'
-import { litAt, tinThings } from './plan'
+import { isKettle, litAt, tinThings } from './plan'
 
 type Told = Partial<Omit<Instruction, 'id' | 'from' | 'do'>>
 
@@ -223,6 +223,7 @@ function potInstructions(
       isLast: number === answer.closings.length - 1,
       base: now.filter((one) => !tinned.includes(one)),
       tins: tinned.flatMap((one) => tinThings(asked, answer, lines.indexOf(one.line!), one)),
+      isKettle: isKettle(asked),
     })
   })
 }

@@ -91,13 +91,21 @@ export function instructionsOfPlan(
         answer,
         closing,
         isLast: number === answer.closings.length - 1,
-        base: [...base.map((i) => thing(i, 'pot')), ...liquids],
+        base: [...base.map((i) => thing(i, 'pot')), ...liquids, ...oilWith(request, base)],
         tins: tinned.flatMap((i) => tinThings(request, answer, i, thing(i, 'tin'))),
+        isKettle: isKettle(request),
       }),
     )
   })
   return inOrder(list)
 }
+
+/** A spoon of oil against the froth, where it was asked for; it changes no figure, and the fill line stays. */
+const OIL_G = 5
+const oilWith = ({ contents }: PlanRequest, base: readonly number[]): Thing[] =>
+  base.some((i) => contents[i]!.additions?.includes('oil'))
+    ? [{ what: 'oil', g: OIL_G, state: 'as-is', goesInto: 'pot' }]
+    : []
 
 /** A food in its tin, with the water that goes in there. */
 export function tinThings(request: PlanRequest, answer: PlanAnswer, content: number, food: Thing): Thing[] {
@@ -107,6 +115,10 @@ export function tinThings(request: PlanRequest, answer: PlanAnswer, content: num
   const water: Thing[] = waterG > 0 ? [{ water: true, g: waterG, state: 'cold', goesInto: 'tin', tier }] : []
   return [{ ...food, goesInto: 'tin', tier }, ...water]
 }
+
+/** Water so warm is told as boiling. */
+const BOILING_FROM_C = 85
+export const isKettle = ({ pourC }: PlanRequest) => pourC !== undefined && pourC >= BOILING_FROM_C
 
 /** Minutes from the first lighting at which a closing is lit. */
 export function litAt({ closings }: PlanAnswer, number: number): number {

@@ -2,6 +2,7 @@ import { holdsPressure } from '../appliance/appliance'
 import type { Step } from '../appliance/step.schema'
 import { cooksCovered, setsAsGrain } from '../food/food'
 import type { CookedFood, Grain, Load, SimulationCase, VesselLoad } from '../pot/case.schema'
+import { boilingC } from '../steam/steam'
 import { liquidBroughtG } from '../water/sum'
 import { levelMl } from '../water/volume'
 import { bulkBefore } from './bulk'
@@ -13,6 +14,8 @@ import { tinWaterG } from './tins'
 /** Heat capacity of a steel tin of 0.35 kg (engineering estimate). */
 const TIN_J_PER_K = 175
 const LID_TIMES_COUPLING = 0.8
+/** What boils already has to come to the boil all the same. */
+const JUST_BELOW_K = 0.2
 /** W/m²K from condensing steam to what the tin holds (engineering estimates). */
 const COUPLING = { watery: 300, grain: 170, pieces: 120 } as const
 
@@ -83,7 +86,7 @@ function grainOf(closing: Closing): { grain?: Grain } {
 
 function loadOf(closing: Closing, pourG: number): Load {
   const { before, pot } = closing
-  const { roomC, tapC } = pot.request.kitchen
+  const { roomC, tapC, altitudeM } = pot.request.kitchen
   const { freeWaterG: stoodWaterG, otherG, tempC: stoodC } = standsIn(pot)
   const base = inBase(closing)
   const baseJPerK = base.reduce((sum, item) => sum + foodJPerK(item), 0) + otherG * FRESH_FOOD_J_PER_G_K
@@ -95,12 +98,14 @@ function loadOf(closing: Closing, pourG: number): Load {
   const hotJPerK = pot.request.stands ? metalJPerK + otherG * FRESH_FOOD_J_PER_G_K + stoodWaterG * WATER_J_PER_G_K : 0
   const coldJPerK = base.reduce((sum, item) => sum + (isColdIn(closing, item) ? foodJPerK(item) : 0), 0)
   const allJPerK = waterJPerK + atRoomJPerK
+  const pouredK = Math.min(pot.request.pourC ?? tapC, boilingC(altitudeM) - JUST_BELOW_K) - tapC
   return {
     freeWaterKg: freeG / 1000,
     foodJPerK: baseJPerK,
     startC: before
       ? before.tempC - ((before.tempC - roomC) * coldJPerK) / allJPerK
       : (waterJPerK * tapC +
+          pouredK * pourG * WATER_J_PER_G_K +
           atRoomJPerK * roomC +
           (stoodC - roomC) * hotJPerK +
           (roomC - tapC) * stoodWaterG * WATER_J_PER_G_K) /

@@ -3,6 +3,8 @@ import { COOKERS } from '../appliance/appliance'
 import type { FixedProgram } from '../appliance/kind'
 import { findStacks } from '../stack/search'
 import type { OwnedTin, StackAsk } from '../stack/ask'
+import { instructionsOfPlan } from '../guide/plan'
+import type { PlanAnswer } from './answer'
 import { baseSets } from './closing'
 import { plan } from './plan'
 import { prepare } from './prepared'
@@ -249,4 +251,62 @@ describe('what is sour', () => {
     expect(soured('chopped-tomato', 40).ids).not.toContain('acid')
     expect(soured('thin-stock', 400).ids).not.toContain('acid')
   })
+})
+
+describe('water from a kettle', () => {
+  const rice = (more: Partial<PlanRequest>): PlanAnswer => {
+    const outcome = plan(
+      {
+        kitchen: { altitudeM: 0, roomC: 20, tapC: 20 },
+        cooker: 'whistling-3l-aluminium',
+        contents: [{ food: 'basmati-white', dryG: 200, soak: null, where: 'base' }],
+        liquids: [],
+        style: { kind: 'whistles', heatUp: 'high' },
+        release: 'auto',
+        ...more,
+      },
+      { range: false },
+    )
+    if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
+    return outcome.value
+  }
+
+  it('brings the pot to its first whistle sooner, and needs no less water', () => {
+    const cold = rice({})
+    const hot = rice({ pourC: 95 })
+    expect(hot.closings[0]!.clock.pressureAtMinute!).toBeLessThan(0.7 * cold.closings[0]!.clock.pressureAtMinute!)
+    expect(Math.abs(hot.closings[0]!.water.pourG - cold.closings[0]!.water.pourG)).toBeLessThan(30)
+  })
+
+  it('never stands above what boils there, and must be a temperature of water', () => {
+    const high = rice({ kitchen: { altitudeM: 3000, roomC: 20, tapC: 20 }, pourC: 100 })
+    expect(high.closings[0]!.case.load.startC).toBeLessThan(90)
+    expect(plan({ ...potOf(), pourC: 130 })).toMatchObject({ ok: false, problems: [{ path: 'pourC' }] })
+  })
+})
+
+describe('a spoon of oil', () => {
+  it('changes no figure, and is told among what goes in', () => {
+    const [plain, oiled] = [potOf(), potOf(['oil'])].map((request) => {
+      const outcome = plan(request, { range: false })
+      if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
+      return { request, answer: outcome.value }
+    })
+    expect(oiled!.answer.closings[0]!.fill).toEqual(plain!.answer.closings[0]!.fill)
+    expect(oiled!.answer.closings[0]!.water.pourG).toBe(plain!.answer.closings[0]!.water.pourG)
+    const oil = (of: typeof plain) =>
+      instructionsOfPlan(of!.request, of!.answer).flatMap(({ things }) => things.filter(({ what }) => what === 'oil'))
+    expect(oil(plain)).toEqual([])
+    expect(oil(oiled)).toHaveLength(1)
+  })
+})
+
+const potOf = (additions: 'oil'[] = []): PlanRequest => ({
+  kitchen: { altitudeM: 0, roomC: 20, tapC: 20 },
+  cooker: 'whistling-5l-aluminium',
+  contents: [{ food: 'toor-split', dryG: 300, soak: null, where: 'base', additions }],
+  liquids: [],
+  freeLiquid: 'pourable',
+  style: { kind: 'whistles', heatUp: 'high' },
+  release: 'auto',
 })

@@ -15,7 +15,7 @@ import { endsByItself } from './styles'
 /** Base water that must be left when the heat goes off, so that the floor never dries (engineering estimate). */
 export const BASE_LEFT_G = 60
 /** A basket of grain swims in at least this much per g of dry food (engineering estimate). */
-const PLENTY_TIMES_DRY = 5
+const PLENTY_TIMES_DRY = 3
 /** A first guess of the steam; the iteration finds the real figure. */
 const STEAM_GUESS_G = 80
 /** More steam than any pot at home holds water: no program that long is possible. */

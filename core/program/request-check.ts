@@ -18,6 +18,7 @@ export function checkRequest(request: PlanRequest): Problem[] {
   if (style.kind === 'basket') check(style.tempC, 'bowlC', 'style.tempC')
   if (style.kind === 'high-then-low') check(style.whistles, 'whistlesFirst', 'style.whistles')
   contents.forEach((content, i) => found.push(...checkContent(content, `contents.${i}`)))
+  check(request.pourC, 'soakWaterC', 'pourC')
   check(trivetMm, 'trivetMm', 'trivetMm')
   liquids.forEach(({ g }, i) => check(g, 'liquidG', `liquids.${i}.g`))
   if (stands) {

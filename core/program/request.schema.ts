@@ -89,6 +89,8 @@ export const planRequestSchema = z.object({
    */
   stands: z.object({ freeWaterG: figure, otherG: figure, tempC: figure, sourG: figure.optional() }).optional(),
   freeLiquid: z.enum(FREE_LIQUIDS).optional(),
+  /** How warm the water is that is poured into the cold pot: from a kettle, say; from the tap if left out. */
+  pourC: figure.optional(),
   style: styleSchema,
   release: z.union([z.literal('auto'), releaseSchema]),
   /** By closing of the lid; then the answer tells what becomes of it. One alone is of the first. */

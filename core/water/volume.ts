@@ -47,6 +47,9 @@ export function frothTimes(foods: readonly Food[]): number {
   return FROTH_TIMES[Math.max(0, ...foods.map((food) => food.froth)) as 0 | 1 | 2]
 }
 
+/** °C of water that is poured from a kettle that has just boiled (engineering estimate). */
+export const KETTLE_C = 95
+
 /** A finger's breadth: how far food that must be covered is covered (engineering estimate). */
 const COVER_MM = 10
 

@@ -97,6 +97,13 @@ function putAt(line: string, place: string) {
       :label="t('dishes.stage.freeLiquid')"
       :choices="FREE_LIQUIDS.map((value) => ({ value, title: t(`pot.fates.${value}`) }))"
     />
+    <v-checkbox
+      :model-value="pot.boilingWater ?? false"
+      :label="t('pot.fromKettle')"
+      density="compact"
+      hide-details
+      @update:model-value="(is) => (pot.boilingWater = is || undefined)"
+    />
     <template v-for="{ line, food } in own" :key="line">
       <PickField
         :model-value="textureOf(line, food.id)"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { until } from '@vueuse/core'
 import { heatsItself } from '~~/core/appliance/appliance'
 import { mealCautions } from '~~/core/safety/rules'
 import type { DinnerMend } from '~~/core/meal/dinner'
@@ -139,8 +140,17 @@ const isTicked = (one: string) =>
   meal.value?.begun[one] !== undefined ||
   (isDone(one) && !tasks.value.some(({ id: of, passive }) => of === one && passive))
 
+/** What is done by hand, or stands in water, in the order of time; and the first of it that nobody has done. */
+const steps = computed(() =>
+  tasks.value.filter(({ hands, passive }) => hands || passive).sort((a, b) => a.startMinute - b.startMinute),
+)
+const next = computed(() => steps.value.find(({ id: one }) => !isTicked(one)) ?? null)
+
 const { start, lighting, failure: lightFailure } = useStartRun()
 async function light(task: MealTask) {
+  // What goes onto the flame is what is wished now: in an answer from before it may be something else's turn.
+  await until(working).toBe(false)
+  if (next.value?.id !== task.id) return
   const stage = answers.value[task.dish]?.stages.find((one) => one.id === task.stage)
   const of = meal.value?.dishes.find(({ key }) => key === task.dish)
   if (!stage?.pot || !of || !kitchen.kitchen) return
@@ -396,7 +406,8 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
     <aside v-if="tasks.length > 0">
       <MealTodo
         :meal="meal"
-        :tasks="tasks"
+        :steps="steps"
+        :next="next"
         :told="told"
         :done="isTicked"
         :now-ms="nowMs"

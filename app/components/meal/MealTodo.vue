@@ -3,9 +3,11 @@ import type { Instruction } from '~~/core/guide/instruction'
 import { momentOf, type Meal, type MealTask } from '~~/shared/meal'
 
 /** What is to be done, in order, the next thing large; each ticked off by a tap. */
-const { meal, tasks, told, done, nowMs, lighting } = defineProps<{
+const { meal, steps, next, told, done, nowMs, lighting } = defineProps<{
   meal: Meal
-  tasks: readonly MealTask[]
+  /** In the order of time. */
+  steps: readonly MealTask[]
+  next: MealTask | null
   /** All that is done in each task, by its id. */
   told: ReadonlyMap<string, readonly Instruction[]>
   done: (id: string) => boolean
@@ -22,10 +24,6 @@ const emit = defineEmits<{
 const { t, duration } = useI18nText()
 const { taskLines, taskText, when } = useMealWords()
 
-const steps = computed(() =>
-  tasks.filter(({ hands, passive }) => hands || passive).sort((a, b) => a.startMinute - b.startMinute),
-)
-const next = computed(() => steps.value.find(({ id }) => !done(id)) ?? null)
 const text = (task: MealTask) => taskText(meal, task, told.get(task.id))
 const linesOf = (task: MealTask) => {
   const lines = taskLines(task, told.get(task.id))
@@ -34,16 +32,16 @@ const linesOf = (task: MealTask) => {
 /** What comes after the next, large enough to be read from the stove. */
 const SHOWN_AFTER = 2
 const after = computed(() => {
-  const from = steps.value.findIndex(({ id }) => id === next.value?.id)
-  return steps.value
+  const from = steps.findIndex(({ id }) => id === next?.id)
+  return steps
     .slice(from + 1)
     .filter(({ id }) => !done(id))
     .slice(0, SHOWN_AFTER)
 })
-const leftMinutes = computed(() => (next.value ? (momentOf(meal, next.value.startMinute) - nowMs) / 60_000 : 0))
+const leftMinutes = computed(() => (next ? (momentOf(meal, next.startMinute) - nowMs) / 60_000 : 0))
 const whenText = computed(() => {
-  if (!next.value) return ''
-  if (leftMinutes.value > 12 * 60) return when(meal, next.value.startMinute)
+  if (!next) return ''
+  if (leftMinutes.value > 12 * 60) return when(meal, next.startMinute)
   if (leftMinutes.value >= 1) return t('meals.next', { time: duration(leftMinutes.value) })
   return t('meals.nextNow')
 })

@@ -39,6 +39,10 @@ const errorAt = (part: string) => {
 }
 const asksLiquid = computed(() => pot.foods.some((food) => food && standsInLiquid(food)))
 const liquids = computed(() => FREE_LIQUIDS.map((value) => ({ value, text: t(`pot.freeLiquids.${value}`) })))
+const fromKettle = computed({
+  get: () => form.value.boilingWater ?? false,
+  set: (is: boolean) => (form.value.boilingWater = is || undefined),
+})
 const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`liquids.${i}.`)))
 </script>
 
@@ -65,6 +69,7 @@ const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`li
     <FormRow v-if="asksLiquid" :label="t('pot.rows.liquid')">
       <ChoiceBar v-model="form.freeLiquid" :label="t('pot.rows.liquid')" :choices="liquids" />
     </FormRow>
+    <v-checkbox v-model="fromKettle" :label="t('pot.fromKettle')" density="compact" hide-details />
     <CookerPicks :problems="problems" />
   </form>
 </template>
