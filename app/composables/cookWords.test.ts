@@ -66,7 +66,7 @@ describe('what the Cook screen says', () => {
     expect(await said(beans, [], 0)).toMatchObject({ headline: 'Before you close it.', press: 'All four are right' })
     const light = await said(beans, [CHECKED], 0)
     expect(light).toMatchObject({ headline: 'Light it.', press: 'It is lit', calls: false })
-    expect(light.detail).toBe('300 g Navy beans in, lid on. Strong burner, medium flame.')
+    expect(light.detail).toBe('300 g navy beans (soaked and drained) in, lid on. Strong burner, medium flame.')
   })
 
   it('lists all that goes in before the lid, stock and purée too', async () => {
@@ -78,7 +78,7 @@ describe('what the Cook screen says', () => {
     const following = createFollower(congee, { bands: false })([], START_MS)
     const { pourG } = congee.answer.closings[0]!.water
     expect(words.contents(congee, following)).toBe(
-      `90 g Jasmine rice, 240 g thin stock, and ${Math.round(pourG)} g of water in`,
+      `90 g jasmine rice, 240 g thin stock, and ${Math.round(pourG)} g of water in`,
     )
     expect((await said(congee, [CHECKED], 0)).detail).toMatch(/^90 g .* and 240 g thin stock in, lid on\./)
   })

@@ -1,3 +1,4 @@
+import { instructionsOfPlan } from '~~/core/guide/plan'
 import type { MessageKey } from '~~/locales/rooms'
 import { lastLeg } from '~~/core/live/run'
 import { runsByItself, type NextAction } from '~~/core/live/next'
@@ -24,7 +25,7 @@ type Press = (typeof PRESSES)[number]
 /** What the Cook screens say of a run: the next action, why, and what its button stands for. */
 export function useCookWords() {
   const { t, list, number, clock, weight } = useI18nText()
-  const { foodName } = useKitchenStore()
+  const { thing } = useStepWords()
 
   const flameOf = ({ event }: NextAction) =>
     event?.kind === 'flame' ? t(`pot.flames.${event.flame}`).toLowerCase() : ''
@@ -58,19 +59,16 @@ export function useCookWords() {
     return PRESSES.includes(event.kind as Press) ? t(`cook.press.${event.kind as Press}`) : null
   }
 
-  /** All that is in a cold pot besides the water, of the foods those that are inside: tins with their water, liquids. */
-  function goesIn({ answer, request }: SavedPlan, inside: readonly boolean[]): string[] {
-    const foods = answer.foods.filter((_, i) => inside[i])
-    return [
-      ...foods.map(({ food, dryG, tinWaterG }) => {
-        const what = t('units.amountOf', { grams: weight(dryG), food: foodName(food) })
-        return tinWaterG === null ? what : t('cook.inTin', { food: what, water: weight(tinWaterG) })
-      }),
-      ...(request.liquids ?? []).map(({ kind, g }) =>
-        t('units.amountOf', { grams: weight(g), food: t(`liquids.${kind}`).toLowerCase() }),
-      ),
-    ]
-  }
+  /** All that goes into a pot besides the water by the time that it is closed so often, as the list of what is done tells it. */
+  const goesIn = ({ answer, request }: SavedPlan, closing: number): string[] =>
+    instructionsOfPlan(request, answer)
+      .filter((one) => one.do === 'add' && one.closing !== null && one.closing <= closing)
+      .flatMap((one) => {
+        const things = one.things.map(thing)
+        return one.things.some(({ goesInto }) => goesInto === 'tin')
+          ? [t('cook.inTin', { things: list(things) })]
+          : things
+      })
 
   /** The look at what is in the pot before it is closed, all of it; of one that is closed again the water that was added. */
   function contents(plan: SavedPlan, { state, course }: Following): string {
@@ -78,7 +76,7 @@ export function useCookWords() {
     if (more)
       return more.addWaterG > 0 ? t('cook.check.moreWater', { n: weight(more.addWaterG) }) : t('cook.check.noWater')
     const water = t('cook.check.water', { n: weight(plan.answer.closings[0]!.water.pourG) })
-    return t('cook.check.in', { list: list([...goesIn(plan, course.closing.inside), water]) })
+    return t('cook.check.in', { list: list([...goesIn(plan, course.closing.number), water]) })
   }
 
   function detail(
@@ -93,7 +91,7 @@ export function useCookWords() {
     const { more } = leg
     const params: Record<string, string | number> = {
       pour: weight(answer.closings[0]!.water.pourG),
-      food: list(goesIn(plan, course.closing.inside)),
+      food: list(goesIn(plan, course.closing.number)),
       burner,
       minutes: number(answer.closings[0]!.program.minutes),
       level: 'level' in request.style ? t(`levels.${request.style.level}`) : '',

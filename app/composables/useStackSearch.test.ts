@@ -18,7 +18,8 @@ vi.mock('~/composables/useWorker', () => {
         asked.push({ name, answer, fail: () => fail(new Error('gone')), tell: given.at(-1) as never }),
       )
   return {
-    useWorker: () => ({ searchStack: ask('search'), whatElse: ask('more') }),
+    useWorker: () => ({ searchStack: ask('search'), whatElse: ask('more'), stackFits: ask('elsewhere') }),
+    toPlain: <T>(value: T) => JSON.parse(JSON.stringify(value)) as T,
     stopWorker: (thread: string) => stopped(thread),
     useWorked: () => ({}),
   }
@@ -48,6 +49,21 @@ describe('the search for a stack', () => {
     await settle()
     expect(search.busy.value).toBeNull()
     expect(search.result.value).toEqual(result)
+  })
+
+  it('looks whether another cooker takes it all, where this one does not', async () => {
+    const { cookers } = useKitchenStore().kitchen!
+    cookers.push({ id: houseId(2), name: 'Blue 7 L', cooker: COOKERS['whistling-7l-aluminium']!, tests: [] })
+    cookers.push({ id: houseId(3), name: 'Rice', cooker: COOKERS['rice-1l']!, tests: [] })
+    const search = searching()
+    void search.search()
+    asked[0]!.answer({ ok: true, value: result })
+    await settle()
+    expect(search.elsewhere.value).toBeNull()
+    expect(asked.map(({ name }) => name)).toEqual(['search', 'elsewhere'])
+    asked[1]!.answer(true)
+    await settle()
+    expect(search.elsewhere.value?.name).toBe('Blue 7 L')
   })
 
   it('is over at once when it is stopped, and what comes then is not shown', async () => {

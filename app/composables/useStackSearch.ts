@@ -1,9 +1,12 @@
 import { proxy } from 'comlink'
+import { holdsPressure } from '~~/core/appliance/appliance'
 import { CATALOGUE } from '~~/core/food/catalogue'
+import type { StyleKind } from '~~/core/names'
 import type { Problem } from '~~/core/problem'
 import type { Mend } from '~~/core/stack/mend'
 import { MOST_STACKED_FOODS } from '~~/core/stack/ask'
 import type { StackAnswer, StackResult } from '~~/core/stack/search'
+import { inUse, type HouseholdCooker } from '~~/shared/kitchen'
 import { stackAskOf, withStack } from '~~/shared/pot'
 
 /** “Work it out” and “what else can go in?”, in a thread of their own: with progress, and stopped at once. */
@@ -15,20 +18,15 @@ export function useStackSearch() {
   const failed = ref(false)
   const result = shallowRef<(StackResult & { mend: Mend | null }) | null>(null)
   const problems = shallowRef<readonly Problem[]>([])
+  /** Another cooker of the kitchen in which it all goes as it is, where it does not go in this one. */
+  const elsewhere = shallowRef<HouseholdCooker | null>(null)
   const more = shallowRef<{ food: string; minutes: number }[] | null>(null)
   let turn = 0
 
-  function askNow() {
-    if (!pot.cooker || !pot.styleKind) return null
-    const ask = stackAskOf(
-      pot.form,
-      kitchen.kitchen!,
-      pot.cooker,
-      pot.styleKind,
-      serverNow(),
-      useLearntStore().believed,
-    )
-    return ask && (JSON.parse(JSON.stringify(ask)) as NonNullable<typeof ask>)
+  const askNow = () => (pot.cooker && pot.styleKind ? askOf(pot.cooker, pot.styleKind) : null)
+  function askOf(of: HouseholdCooker, style: StyleKind) {
+    const ask = stackAskOf(pot.form, kitchen.kitchen!, of, style, serverNow(), useLearntStore().believed)
+    return ask && toPlain(ask)
   }
   /** What the thread answers, unless it was stopped or failed meanwhile; then the screen is free again. */
   async function attempt<T>(mine: number, work: () => Promise<T>): Promise<T | null> {
@@ -55,6 +53,7 @@ export function useStackSearch() {
     if (!ask) return
     stop()
     const mine = ++turn
+    elsewhere.value = null
     busy.value = 'search'
     done.value = 0
     const outcome = await attempt(mine, () => useWorker('search').searchStack(ask, tell()))
@@ -63,6 +62,23 @@ export function useStackSearch() {
     result.value = outcome.ok ? outcome.value : null
     const best = result.value?.answers[0] ?? result.value?.nearest
     if (best) take(best)
+    if (result.value?.answers.length === 0) await lookElsewhere(mine)
+  }
+
+  async function lookElsewhere(mine: number) {
+    const others = inUse(kitchen.kitchen!.cookers).filter(
+      ({ id, cooker }) => id !== pot.cooker?.id && cooker.body && holdsPressure(cooker.appliance),
+    )
+    for (const one of others) {
+      const style = pot.styleOf(one)
+      const ask = style && askOf(one, style)
+      const fits = ask && (await attempt(mine, () => useWorker('search').stackFits(ask)))
+      if (mine !== turn) return
+      if (fits) {
+        elsewhere.value = one
+        return
+      }
+    }
   }
 
   const MORE_G = 100
@@ -93,5 +109,5 @@ export function useStackSearch() {
   }
   const take = (answer: StackAnswer) => pot.replace(withStack(pot.form, answer), pot.keptAs?.id ?? null)
   onScopeDispose(stop)
-  return { search, whatElse, stop, take, busy, done, failed, result, problems, more }
+  return { search, whatElse, stop, take, busy, done, failed, result, elsewhere, problems, more }
 }

@@ -157,6 +157,12 @@ export const usePotStore = defineStore('pot', () => {
     const { [cooker.value?.cooker.appliance.kind ?? '']: _, ...styles } = form.value.styles
     form.value.styles = styles
   }
+  /** How another cooker would be told: as the cook said of its kind, else as is usual. */
+  function styleOf({ cooker: of }: HouseholdCooker): StyleKind | null {
+    const kinds = stylesFor(of)
+    const said = form.value.styles[of.appliance.kind]
+    return said && kinds.includes(said) ? said : (kinds[0] ?? null)
+  }
   const styleKind = computed<StyleKind | null>({
     get() {
       return isChosen.value ? chosenKind.value! : (found.value?.kind ?? usualKind.value)
@@ -229,6 +235,7 @@ export const usePotStore = defineStore('pot', () => {
     measured,
     styleKinds,
     styleKind,
+    styleOf,
     isFree,
     found,
     leaveStyle,

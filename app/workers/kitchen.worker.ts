@@ -47,6 +47,12 @@ async function searchStack(
 }
 
 /** Of these foods, each that could go in as well, with the minutes it would take. */
+/** Whether it all goes in one run. */
+async function stackFits(ask: StackAsk): Promise<boolean> {
+  const outcome = (await stacking()).findStacks(ask)
+  return outcome.ok && outcome.value.answers.length > 0
+}
+
 async function whatElse(ask: StackAsk, more: StackAsk['foods'], tell: (done: number) => void) {
   const { findStacks } = await stacking()
   const fits: { food: string; minutes: number }[] = []
@@ -129,6 +135,7 @@ const work = {
   ratiosByBatch,
   searchStack,
   soakCosts,
+  stackFits,
   together,
   tooThick,
   tooThin,

@@ -26,6 +26,7 @@ const {
   done,
   failed: searchFailed,
   result,
+  elsewhere,
   problems: searchProblems,
   more,
 } = useStackSearch()
@@ -161,7 +162,7 @@ const liftOrder = computed(() =>
           <button type="button" class="quiet-button" @click="stop">{{ t('stack.stop') }}</button>
         </div>
         <p v-if="searchFailed" class="problems" role="alert">{{ t('errors.computing') }}</p>
-        <StackResult :result="result" :problems="searchProblems" @take="take" @again="search" />
+        <StackResult :result="result" :elsewhere="elsewhere" :problems="searchProblems" @take="take" @again="search" />
 
         <template v-if="problems.length > 0">
           <ProblemList :problems="problems" />
@@ -257,7 +258,7 @@ const liftOrder = computed(() =>
         <p v-else class="strip-place soft">{{ t('stack.noStrip') }}</p>
         <LaterStrips v-if="current && answer" :answer="answer" :curves="curves" />
         <StackRoom :more="more" :busy="busy !== null" @look="whatElse" />
-        <ElsewhereTable v-if="current && answer && holdsPressure(applianceOf(answer))" class="elsewhere" />
+        <ElsewhereTable v-if="ready && answer && holdsPressure(applianceOf(answer))" class="elsewhere" />
       </section>
     </div>
     <p v-if="carried" class="in-hand" aria-hidden="true" :style="{ left: `${carried.x}px`, top: `${carried.y}px` }">

@@ -5,11 +5,18 @@ import { readAmount, typedAmount } from '~~/core/measure/amount'
 import { simulate } from '~~/core/pot/simulate'
 import type { Problem } from '~~/core/problem'
 import type { Mend } from '~~/core/stack/mend'
+import type { HouseholdCooker } from '~~/shared/kitchen'
 import type { StackAnswer, StackResult } from '~~/core/stack/search'
 
 /** What the search found: the best ways with what each costs, or what comes closest and what would mend it. */
-const { result, problems: searchProblems } = defineProps<{
+const {
+  result,
+  elsewhere,
+  problems: searchProblems,
+} = defineProps<{
   result: (StackResult & { mend: Mend | null }) | null
+  /** Another cooker in which it all goes. */
+  elsewhere: HouseholdCooker | null
   problems: readonly Problem[]
 }>()
 const emit = defineEmits<{ take: [answer: StackAnswer]; again: [] }>()
@@ -81,6 +88,10 @@ const phases = computed(() => {
       }))
     : []
 })
+function takeElsewhere({ id }: HouseholdCooker) {
+  form.value.cookerId = id
+  emit('again')
+}
 /** Does what would mend it, and tries again. */
 function applyMend() {
   const mend = result?.mend
@@ -157,7 +168,13 @@ function applyMend() {
           }}
         </button>
       </p>
-      <p v-else>{{ t('stack.noMend') }}</p>
+      <p v-else-if="!elsewhere">{{ t('stack.noMend') }}</p>
+      <p v-if="elsewhere">
+        <strong>{{ t('stack.elsewhere', { cooker: elsewhere.name, n: form.items.length }, form.items.length) }}</strong>
+        <v-btn variant="text" class="link-button" @click="takeElsewhere(elsewhere)">
+          {{ t('stack.takeElsewhere', { cooker: elsewhere.name }) }}
+        </v-btn>
+      </p>
       <RunStrip
         v-for="(phase, i) in phases"
         :key="i"
