@@ -17,7 +17,7 @@ import { instructionsOfPlan } from './guide/plan'
 import { publishedAnswer, publishedDish, publishedInstructions } from './formats/plan'
 import { readRecipe } from './formats/recipe'
 import { readWav, type Sound } from './formats/wav'
-import { dishOfRecipe } from './formats/recipe-dish'
+import { dishOfRecipe, type PotsToTake } from './formats/recipe-dish'
 import { learnFromFile } from './learn/log-file'
 import { logFileSchema } from './learn/log-file.schema'
 import { planMeal } from './meal/meal'
@@ -135,11 +135,26 @@ function runLearn(input: unknown): void {
   else fail(answer.problems)
 }
 
+/** A kitchen that has one of every kind. */
+const POTS: PotsToTake = {
+  usual: USUAL_POT,
+  kinds: {
+    whistling: USUAL_POT,
+    electric: { ...USUAL_POT, cookerId: 'electric-6l', style: 'electric' },
+    'rice-cooker': { ...USUAL_POT, cookerId: 'rice-1l', style: 'rice-cooker' },
+    slow: { ...USUAL_POT, cookerId: 'slow-6l', style: 'slow' },
+  },
+}
+
 function runRecipe(text: string): void {
   const recipe = readRecipe(text)
   if (!recipe.ok) return fail(recipe.problems)
   const own = dishSchema.safeParse(recipe.value.own)
-  print(own.success ? { dish: own.data, lines: [], written: [] } : dishOfRecipe(recipe.value, namesOf(), USUAL_POT))
+  print(
+    own.success
+      ? { dish: own.data, lines: [], steps: [], written: [], missing: [], leftOut: [] }
+      : dishOfRecipe(recipe.value, namesOf(), POTS),
+  )
 }
 
 function runEar(file: string, exampleFile?: string): void {

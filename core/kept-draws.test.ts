@@ -13,7 +13,9 @@ import { cookedOf } from './dish/keep'
 import { scaled, waysToFit } from './dish/scale'
 import { readLine } from './formats/line'
 import { dishOfRecipe } from './formats/recipe-dish'
-import { figureIn, kindIn, minutesIn } from './formats/step'
+import { figureIn } from './formats/figure'
+import { kindIn } from './formats/step'
+import { minutesIn } from './quantity/duration'
 import { asLearnt } from './learn/apply'
 import { USUAL_MESS } from './learn/cook'
 import { idOf } from './learn/figure'
@@ -340,7 +342,10 @@ describe('what was drawn', () => {
     const names = namesOf()
     const recipes = drawn(writtenRecipes, 40, 10).map((recipe, i) => {
       const written = { ...recipe, steps: recipe.steps.map((text) => ({ text, minutes: null })) }
-      const { dish, written: figures } = dishOfRecipe(written as never, names, potSettings())
+      const { dish, written: figures } = dishOfRecipe({ leftOut: [], ...written } as never, names, {
+        usual: potSettings(),
+        kinds: {},
+      })
       const stages = dish.stages.map(({ kind, from, takes }) => `${kind}(${from.length}, ${takes.length})`)
       return `${i} ${stages.join(' ')}; ${figures.length} written · ${mark({ dish, figures })}`
     })

@@ -1,4 +1,6 @@
-import { nameKey, type Names } from '../core/formats/line'
+import type { Names } from '../core/formats/line'
+import { nameKey } from '../core/formats/name-key'
+import ABROAD from './abroad.json'
 import CATALOGUE from './en/catalogue.json'
 import INGREDIENTS from './en/ingredients.json'
 import WORDS from './en/recipe-words.json'
@@ -20,6 +22,9 @@ function otherForms(key: string): string[] {
   return forms.map((form) => rest + form)
 }
 
+/** Chilli is written in many ways. */
+const keyOf = (name: string) => nameKey(name).replace(/\bchil(?:li|i|e|l)(?:es|s)?\b/g, 'chilli')
+
 /**
  * Every food and ingredient by any of its names, in one or many, and those of the household’s own before them. What
  * goes by one name as a spice and as a food is the food that decides how long.
@@ -27,7 +32,7 @@ function otherForms(key: string): string[] {
 export function namesOf(own: readonly { id: string; name: string }[] = []): Names {
   const byKey = new Map<string, string>()
   const add = (name: string, id: string) => {
-    const key = nameKey(name)
+    const key = keyOf(name)
     if (key === '') return
     if (!byKey.has(key)) byKey.set(key, id)
   }
@@ -41,9 +46,10 @@ export function namesOf(own: readonly { id: string; name: string }[] = []): Name
   for (const table of tables) for (const [id, { name }] of Object.entries(table)) add(name.replace(/\(.*\)/, ''), id)
   for (const table of tables)
     for (const [id, { aliases }] of Object.entries(table)) for (const alias of aliases.split(',')) add(alias, id)
+  addAll(ABROAD)
   return {
     exact(name) {
-      const key = nameKey(name)
+      const key = keyOf(name)
       const found = byKey.get(key)
       if (found) return found
       for (const form of otherForms(key)) if (byKey.has(form)) return byKey.get(form)!
@@ -51,9 +57,12 @@ export function namesOf(own: readonly { id: string; name: string }[] = []): Name
     },
     says: {
       prepared: set(WORDS.prepared),
-      numbers: WORDS.numbers,
       canned: set(WORDS.canned),
-      sizes: set(WORDS.sizes),
+      colours: set(WORDS.colours),
+      cooked: set(WORDS.cooked),
+      minced: set(WORDS.minced),
+      heads: new Set(WORDS.heads.split(',')),
+      unsalted: set(WORDS.unsalted),
     },
   }
 }

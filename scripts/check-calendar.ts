@@ -26,7 +26,7 @@ for (const isRemoved of [false, true]) {
 
 function planned(meal: Meal): Meal {
   const asked = dinnerOf({ ...meal, begun: {} }, DEMO_KITCHEN, meal.servedAt - DAY_MS)
-  const found = asked && planDinner(asked.dinner, { spent: () => 0, most: 1 })
+  const found = asked && planDinner({ ...asked.dinner, going: null }, { spent: () => 0, most: 1 })
   if (!found?.ok || !found.value.possible) throw new Error('The demo’s dinner cannot be planned.')
   const { plan, tasks } = found.value.dinner
   const starts = new Map(plan.tasks.map(({ id, startMinute }) => [id, startMinute]))

@@ -1,4 +1,4 @@
-import { readAmount, typedAmount } from '~~/core/measure/amount'
+import { readAmount, typedAmount } from '~~/core/quantity/number'
 import { foodFiguresSchema } from '~~/core/food/food.schema'
 import { readDocument } from '~~/shared/document'
 import type { Kitchen } from '~~/shared/kitchen'

@@ -1,5 +1,5 @@
 import { useI18n } from 'vue-i18n'
-import { readAmount } from '~~/core/measure/amount'
+import { readAmount } from '~~/core/quantity/number'
 import { pourable, UNMENTIONED_ERROR, type PourPart } from '~~/core/measure/pourable'
 import { inUnit, QUANTITIES, type Quantity, type UnitOf } from '~~/core/measure/units'
 import type { Problem } from '~~/core/problem'

@@ -3,7 +3,7 @@ import { stepAfter } from '~~/core/appliance/test-guide'
 import { kindOf } from '~~/core/appliance/appliance'
 import type { TestMark, WaterTest } from '~~/core/appliance/water-test.schema'
 import { MINUTE_MS } from '~~/core/measure/time'
-import { readAmount, typedAmount } from '~~/core/measure/amount'
+import { readAmount, typedAmount } from '~~/core/quantity/number'
 import { inUse, type HouseholdCooker, type Kitchen } from '~~/shared/kitchen'
 
 interface Notes {

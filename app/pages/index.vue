@@ -2,7 +2,7 @@
 import { mdiClose } from '@mdi/js'
 import { firstLitAt, runState } from '~~/core/live/run'
 import { HOUR_MS, MINUTE_MS } from '~~/core/measure/time'
-import { readAmount } from '~~/core/measure/amount'
+import { readAmount } from '~~/core/quantity/number'
 import type { RunWithPlan } from '~~/shared/household'
 import { newMeal } from '~~/shared/meal'
 import { potOfRequest, type AskedAmount } from '~~/shared/pot'

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { MOST } from '~~/core/bounds'
-import { readAmount, typedAmount } from '~~/core/measure/amount'
+import { readAmount, typedAmount } from '~~/core/quantity/number'
 import { useLocalStorage } from '@vueuse/core'
 import { STORED } from '~/composables/storageShape'
 import { findFood } from '~~/core/food/catalogue'

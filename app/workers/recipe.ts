@@ -1,7 +1,7 @@
-import { dishSchema, type PotSettings } from '~~/core/dish/dish.schema'
+import { dishSchema } from '~~/core/dish/dish.schema'
 import { readLine, type Measuring, type ReadLine } from '~~/core/formats/line'
 import { readRecipe } from '~~/core/formats/recipe'
-import { dishOfRecipe, type ImportedDish } from '~~/core/formats/recipe-dish'
+import { dishOfRecipe, type ImportedDish, type PotsToTake } from '~~/core/formats/recipe-dish'
 import type { Outcome } from '~~/core/problem'
 import { namesOf } from '~~/locales/names'
 
@@ -15,12 +15,13 @@ export function readLines(texts: readonly string[], measuring: Measuring): ReadL
 }
 
 /** A recipe in whatever it came as a dish; one that we sent out comes back as it was. */
-export function importRecipe(text: string, settings: PotSettings, measuring: Measuring): Outcome<ImportedDish> {
+export function importRecipe(text: string, pots: PotsToTake, measuring: Measuring): Outcome<ImportedDish> {
   const recipe = readRecipe(text)
   if (!recipe.ok) return recipe
   const own = dishSchema.safeParse(recipe.value.own)
-  if (own.success) return { ok: true, value: { dish: own.data, lines: [], written: [] } }
-  return { ok: true, value: dishOfRecipe(recipe.value, namesFor(measuring), settings, measuring) }
+  if (own.success)
+    return { ok: true, value: { dish: own.data, lines: [], steps: [], written: [], missing: [], leftOut: [] } }
+  return { ok: true, value: dishOfRecipe(recipe.value, namesFor(measuring), pots, measuring) }
 }
 
 export type RecipeWork = typeof import('./recipe')

@@ -70,6 +70,8 @@ export const writtenFigureSchema = z.object({
   figure: bounded('figure'),
   release: z.enum(['natural', 'quick']).nullable(),
   releaseAfterMinutes: bounded('releaseMinutes').nullable(),
+  /** Of whistles on high: minutes on low after them. */
+  thenLowMinutes: bounded('figure').optional(),
 })
 export type WrittenFigure = z.infer<typeof writtenFigureSchema>
 

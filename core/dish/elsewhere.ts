@@ -61,7 +61,12 @@ export function elsewhere(
   writer: Writer = USUAL_WRITER[written.kind],
 ): Outcome<Elsewhere> {
   if (answer.closings.length > 1) return failed(problem('decides-itself', 'style'))
-  const style = STYLES[written.kind]
+  const { thenLowMinutes } = written
+  const style: Style =
+    written.kind === 'whistles' && thenLowMinutes !== undefined
+      ? { kind: 'high-then-low', whistles: written.figure }
+      : STYLES[written.kind]
+  const figure = thenLowMinutes ?? written.figure
   const there = plan(
     {
       ...request,
@@ -70,7 +75,7 @@ export function elsewhere(
       burner: writer.burner,
       style,
       release: releaseOf(written),
-      given: [{ figure: written.figure }],
+      given: [{ figure }],
       // What this kitchen has learnt of its own pot says nothing of the writer's.
       learnt: undefined,
     },
@@ -79,7 +84,7 @@ export function elsewhere(
   if (!there.ok) return there
   const here =
     request.style.kind === style.kind
-      ? plan({ ...request, given: [{ ...request.given?.[0], figure: written.figure }] }, { range: false })
+      ? plan({ ...request, given: [{ ...request.given?.[0], figure }] }, { range: false })
       : null
   return {
     ok: true,

@@ -1,8 +1,10 @@
-import { parseIngredient } from 'parse-ingredient'
-import { knownOf, type OwnThings } from '../dish/contents'
+import { knownOf, type Known, type OwnThings } from '../dish/contents'
 import { pieceG } from '../food/pieces'
-import type { DecimalSign } from '../measure/amount'
-import { COMMON_MEASURES, CUP_ML, WEIGHTS_G } from '../measure/measure'
+import { CAN_DRAINED_SHARE, CAN_G, namedPieceG, partG } from '../ingredient/parts'
+import { CUP_ML } from '../measure/measure'
+import { middleOf, readQuantity, type Amount, type QuantityStyle, type ReadQuantity } from '../quantity/quantity'
+import { unitAt, type Part, type Unit } from '../quantity/units'
+import { wordsOf } from './name-key'
 
 /** What names are known by: the message files, and the household's own. */
 export interface Names {
@@ -13,18 +15,24 @@ export interface Names {
 }
 export interface Words {
   prepared: ReadonlySet<string>
-  numbers: Readonly<Record<string, number>>
   canned: ReadonlySet<string>
-  /** Words before a unit that change nothing that can be measured. */
-  sizes: ReadonlySet<string>
+  /** Colours part one pulse or grain from another. */
+  colours: ReadonlySet<string>
+  cooked: ReadonlySet<string>
+  minced: ReadonlySet<string>
+  /** What is the same whatever it was made of: any stock is stock. */
+  heads: ReadonlySet<string>
+  /** Words by which stock has little salt. */
+  unsalted: ReadonlySet<string>
 }
 
 /** How a household measures: what its cup holds, and its own bowls by name. */
-export interface Measuring extends OwnThings {
-  decimal?: DecimalSign
+export interface Measuring extends OwnThings, QuantityStyle {
   cupMl?: number
-  measures?: readonly { id: string; name: string; volumeMl: number }[]
 }
+
+/** What of a line has to be asked: what it is, how much a measure of nobody's size holds, or how much it is. */
+export type Doubt = 'what' | 'measure' | 'amount'
 
 /** An ingredient line with what was understood of it; what is open is asked about. */
 export interface ReadLine {
@@ -38,203 +46,279 @@ export interface ReadLine {
   amountOpen: boolean
   /** It stands between two figures; the middle is taken. */
   range: [number, number] | null
+  /** The first thing to be asked about it; null where all of it was read. */
+  doubt: Doubt | null
+  /** The measure that nobody has said the size of. */
+  measure: string | null
+  /** It goes in at more than one step. */
+  isDivided: boolean
   isHeading: boolean
 }
 
-const ML_OF_UNIT: Readonly<Record<string, number>> = {
-  cup: CUP_ML,
-  tablespoon: COMMON_MEASURES.tbsp.volumeMl,
-  teaspoon: COMMON_MEASURES.tsp.volumeMl,
-  milliliter: 1,
-  centiliter: 10,
-  deciliter: 100,
-  liter: 1000,
-  pint: 473,
-  quart: 946,
-  gallon: 3785,
-  'fluid ounce': 29.6,
-  fluidounce: 29.6,
-}
-const G_OF_UNIT: Readonly<Record<string, number>> = {
-  gram: 1,
-  milligram: 0.001,
-  kilogram: WEIGHTS_G.kg,
-  ounce: WEIGHTS_G.oz,
-  pound: WEIGHTS_G.oz * 16,
-}
-const SIZE_OF_UNIT: Readonly<Record<string, [times: number, size: 'small' | 'medium' | 'large']>> = {
-  small: [0.6, 'small'],
-  medium: [1, 'medium'],
-  large: [1.5, 'large'],
-}
-/** Counted by the piece, whatever it is called. */
-const PIECES = new Set(['clove', 'piece', 'sprig', 'stick', 'ear', 'head'])
-/** Too little to weigh. */
-const UNWEIGHED = new Set(['pinch', 'dash', 'drop'])
-// General kitchen practice, in g.
-/** One whole one of what is cut into the pot. */
-const WHOLE_G: Readonly<Record<string, number>> = {
-  'potato-cubes': 150,
-  'sweet-potato': 180,
-  'carrot-chunks': 70,
-  'squash-cubes': 900,
-  cauliflower: 600,
-  cabbage: 900,
-  'chicken-breast': 180,
-}
-const BUNCH_G = 50
-const CAN_G = 400
-/** So much of a can is what was canned, once it is drained. */
-const CAN_DRAINED_G = 240
-const G_PER_CM_OF_ROOT = 5
-const CM_PER_INCH = 2.54
-
 /** Marks that are no part of a line: bullets, boxes, numbers of a list are the recipe's own. */
-const BULLET = /^(?:[\s•·▪◦‣*–—-]+|\s*\d+\)\s+)(?=\S)/u
-
-/** A sign before one or two figures, or after nothing but a nought. */
-const DECIMAL_COMMA = /(^|\s)(\d+,\d{1,2}|0,\d+)(?!\d)/
-const DECIMAL_POINT = /(^|\s)(\d+\.\d{1,2}|0\.\d+)(?!\d)/
+const BULLET = /^(?:[\s•·▪▢□☐◦‣✓*–—-]+|\s*\d+\)\s+)(?=\S)/u
+const HEADING =
+  /^(?:for (?:the|a)\s[^\d]{2,40}|(?:the\s)?[^\d,]{2,40}):$|^for (?:the|a) (?:tempering|tadka|tarka|masala|gravy|sauce|garnish|marinade|dressing|topping|rice|dal|paste|spice mix|pot|cooker|beans|curry|soup|stew)s?$/i
+/** “Rice – 1 cup”, “Salt: 1 tsp”, “Turmeric powder 1/2 tsp”. */
+const AMOUNT_LAST =
+  /^([\p{L}\p{M}][^\d½¼¾⅓⅔⅛]*?[\p{L}\p{M})])\s*(?:[-–—:=,]+\s*|\s+)((?:about\s+|approx\.?\s+|~)?[\d½¼¾⅓⅔⅛].*|an?\s+(?:pinch|handful|few|bunch|dash)\b.*|one\b.*|two\b.*|half\b.*|few\b.*)$/iu
+const GIVES = /^(?:the\s+)?(?:freshly\s+squeezed\s+)?(juice|zest|rind|peel)(?:\s+and\s+\w+)?\s+(?:of|from)\s+(.*)$/i
+const GIVEN = /\b(juiced|juice only|juice of|zested|zest only)\b/i
+/** “1 tsp each cumin, coriander”: several in one line. */
+const EACH = /\beach\b(?:\s+of)?\s+(?:\p{L}+\s+){0,3}\p{L}+\s*(?:,|and\b|&)/iu
+const DIVIDED = /\bdivided\b|\bplus (?:extra|more)\b|\band extra\b/i
 
 /**
- * Reads a line as cooks and recipes write it: “2½ cups brown rice, rinsed”, “1 (400 g) tin chopped tomatoes”,
- * “a pinch of salt”, “2-3 green chillies”, “½ kg rajma”, “1,5 kg potatoes”. What is not understood stays open.
+ * Reads a line as cooks and recipes write it: “2½ cups brown rice, rinsed”, “1 (400 g) tin chopped tomatoes”, “a pinch
+ * of salt”, “2-3 green chillies”, “Toor dal – 1 cup”, “1,5 kg potatoes”. What is not understood stays open.
  */
 export function readLine(text: string, names: Names, measuring: Measuring = {}): ReadLine {
   const typed = text.replace(/\s+/g, ' ').trim()
-  const open: ReadLine = { typed, what: null, maybe: null, g: null, amountOpen: false, range: null, isHeading: false }
-  const { plain, times } = withoutBrackets(asFigures(typed.replace(BULLET, ''), names.says))
-  // What parts off no thousands is a decimal sign, whatever the household writes.
-  const comma = DECIMAL_COMMA.test(plain) || (measuring.decimal === 'comma' && !DECIMAL_POINT.test(plain))
-  const [found] = parseIngredient(plain, {
-    decimalSeparator: comma ? ',' : '.',
-    allowLeadingOf: false,
-    additionalUOMs: {
-      liter: { short: 'l', plural: 'liters', alternates: ['litre', 'litres', 'liter', 'liters', 'L'] },
-      centiliter: { short: 'cl', plural: 'centiliters', alternates: [] },
-      can: { short: 'can', plural: 'cans', alternates: ['tin', 'tins', 'jar', 'jars'] },
-      bunch: { short: 'bunch', plural: 'bunches', alternates: ['handful', 'handfuls'] },
-      ...Object.fromEntries(
-        (measuring.measures ?? [])
-          .filter(({ name }) => !/^cups?$/i.test(name))
-          .map(({ id, name }) => [
-            `own ${id}`,
-            { short: name.toLowerCase(), plural: `${name.toLowerCase()}s`, alternates: [] },
-          ]),
-      ),
-    },
-  })
-  if (!found) return open
-  if (found.isGroupHeader) return { ...open, isHeading: true }
-  const said = whatOf(found.description, names, found.unitOfMeasureID === 'can')
-  const { quantity, quantity2, unitOfMeasureID: unit } = found
-  if (quantity === null) return { ...open, ...said }
-  const range: [number, number] | null = quantity2 === null ? null : [quantity, quantity2]
-  const count = range ? (range[0] + range[1]) / 2 : quantity
+  const open: ReadLine = {
+    typed,
+    what: null,
+    maybe: null,
+    g: null,
+    amountOpen: false,
+    range: null,
+    doubt: null,
+    measure: null,
+    isDivided: DIVIDED.test(typed),
+    isHeading: false,
+  }
+  const body = typed.replace(BULLET, '')
+  if (HEADING.test(body)) return { ...open, isHeading: true }
+  const found = quantityOf(body, measuring)
+  if (found.words === '' || !/\p{L}/u.test(found.words))
+    return { ...open, amountOpen: found.amounts.length > 0, doubt: typed === '' ? null : 'what' }
+  const counted = found.amounts[0] ?? null
+  const said = whatOf(found.words, names, counted?.unit ?? null, measuring)
   const id = said.what ?? said.maybe
-  const g = times === null ? gramsIn(count, unit, id, measuring) : count * times * drained(id, measuring)
-  const isUnweighed = UNWEIGHED.has(unit ?? '')
-  return { ...open, ...said, range, g: isUnweighed ? null : g, amountOpen: g === null && !isUnweighed }
-}
-
-/** Of a can of pulses only what is drained goes in. */
-function drained(id: string | null, own: OwnThings): number {
-  const known = id === null ? null : knownOf({ what: id }, own)
-  return known && 'ingredient' in known && known.ingredient.group === 'cooked-pulse' ? CAN_DRAINED_G / CAN_G : 1
-}
-
-/** “one”, “half a” as figures. */
-function asFigures(text: string, { numbers, sizes }: Words): string {
-  const [first = '', ...rest] = text.split(' ').filter((word) => !sizes.has(word.toLowerCase()))
-  const known = numbers[first.toLowerCase()]
-  return [known === undefined ? first : String(known), ...rest].join(' ')
-}
-
-/** A weight in brackets, or before a can, is what one of them weighs: “1 (400 g) tin”, “2 x 400g cans”. */
-function withoutBrackets(text: string): { plain: string; times: number | null } {
-  const weight = /(\d+(?:[.,]\d+)?)\s*-?\s*(g|grams?|kg|ml|oz|ounces?)\b/i
-  const each = new RegExp(
-    `^(\\d+)\\s*(?:x|×|\\()?\\s*${weight.source}\\)?\\s*-?\\s*(?=(?:can|tin|jar|pack|packet|package|bag|block)s?\\b)`,
-    'i',
-  ).exec(text)
-  if (each) {
-    const unit = each[3]!.toLowerCase()
-    const perG = unit.startsWith('kg') ? WEIGHTS_G.kg : unit.startsWith('o') ? WEIGHTS_G.oz : 1
-    const g = Number(each[2]!.replace(',', '.')) * perG
-    return { plain: `${each[1]} ${text.slice(each[0].length)}`, times: g }
-  }
-  // The same amount in another unit: “250g/9oz”, “200 g (7 oz)”.
+  const known = id === null ? null : knownOf({ what: id }, measuring)
+  const g = weightOf(found, said, known, measuring)
+  const isTrace = found.amounts.length > 0 && found.amounts.every(({ unit }) => unit?.kind === 'trace')
+  const amountOpen = found.amounts.length > 0 && g === null && !isTrace
+  const isMissing = found.amounts.length === 0 && known !== null && 'food' in known
+  const guessed = found.amounts.some(({ isGuess }) => isGuess) && (g ?? 0) >= NEGLIGIBLE_G
+  const vessel = found.amounts.find(({ unit }) => unit?.kind === 'vessel')?.unit
+  const isUnsized = vessel?.kind === 'vessel' && found.stated === null
   return {
-    plain: text.replace(/\s*\/\s*\d[\d.,½¼¾]*\s*(oz|lb|cups?|g|ml)\b/i, '').replace(/\(([^)]*)\)/g, ' '),
-    times: null,
+    ...open,
+    what: said.what,
+    maybe: said.maybe,
+    range: counted && counted.low < counted.high && found.amounts.length === 1 ? [counted.low, counted.high] : null,
+    g,
+    amountOpen,
+    measure: isUnsized ? vessel.name : null,
+    doubt:
+      said.what === null || EACH.test(body)
+        ? 'what'
+        : isUnsized
+          ? 'measure'
+          : amountOpen || isMissing || guessed
+            ? 'amount'
+            : null,
   }
 }
 
-function whatOf(description: string, names: Names, isCanned: boolean): Pick<ReadLine, 'what' | 'maybe'> {
-  const words = wordsOf(description.replace(/,.*$/, '')).filter((word) => word !== 'of')
-  const all = words.join(' ')
-  const canned = isCanned || words.some((word) => names.says.canned.has(word))
-  const direct = names.exact(all)
-  if (direct && !canned) return { what: direct, maybe: null }
+/** What weighs less is nobody's question. */
+const NEGLIGIBLE_G = 2
+
+function quantityOf(body: string, style: QuantityStyle): ReadQuantity {
+  const gives = GIVES.exec(body)
+  if (gives) {
+    const inner = readQuantity(gives[2]!, style)
+    const amounts = inner.amounts.length > 0 ? inner.amounts : [ONE]
+    const what = /juice/i.test(gives[1]!) ? 'juice' : 'zest'
+    const [fruit = '', ...rest] = inner.words.split(',')
+    return { ...inner, amounts, words: [`${fruit.replace(/s$/, '')} ${what}`, ...rest].join(',') }
+  }
+  const first = readQuantity(body, style)
+  if (first.amounts.length > 0) {
+    const given = GIVEN.exec(first.words)
+    if (!given) return first
+    const what = /^juice/i.test(given[1]!) ? 'juice' : 'zest'
+    const fruit = first.words
+      .slice(0, given.index)
+      .replace(/[,\s-]+$/, '')
+      .replace(/s$/, '')
+    return { ...first, words: /juice|zest/i.test(fruit) ? first.words : `${fruit} ${what}` }
+  }
+  const last = AMOUNT_LAST.exec(body)
+  const found = last && readQuantity(last[2]!, { ...style, isAlone: true })
+  if (!found || found.amounts.length === 0) return first
+  return { ...found, words: found.words === '' ? last[1]! : `${last[1]!} , ${found.words}` }
+}
+const ONE: Amount = { low: 1, high: 1, unit: null, size: null, each: null, isGuess: false }
+
+interface Said {
+  what: string | null
+  maybe: string | null
+  /** Words beside the name that are parts: “2 thyme sprigs”. */
+  parts: Part[]
+  /** What one weighs, where its name says which piece is meant. */
+  pieceG: number | null
+}
+
+function whatOf(text: string, names: Names, unit: Unit | null, own: OwnThings): Said {
+  const [head = '', ...tail] = text.replace(/[“”"]/g, ' ').split(/\s*[,;:]\s*|\s+[-–—]\s+/)
+  const after = wordsOf(tail.join(' '))
+  // What is wanted stands first; after “or” stands what will do instead.
+  const [main = ''] = head.split(/\s+(?:or|oder|ou|o)\s+|\s*\/\s*/i)
+  const words = wordsOf(main).filter((word) => word !== 'of')
+  const all = [...words, ...after]
+  const canned =
+    (unit?.kind === 'container' && unit.container !== 'pack') || all.some((word) => names.says.canned.has(word))
+  const cooked = all.some((word) => names.says.cooked.has(word))
   const bare = words.filter((word) => !names.says.canned.has(word))
-  const parts = bare.flatMap((_, from) =>
+  const parts: { from: number; to: number; name: string }[] = bare.flatMap((_, from) =>
     bare.slice(from).map((__, n) => ({ from, to: from + n + 1, name: bare.slice(from, from + n + 1).join(' ') })),
   )
   // The longest run of words that is a name; of two alike the later: “chicken stock”, not “chicken”.
   parts.sort((a, b) => b.to - b.from - (a.to - a.from) || b.from - a.from)
   for (const { from, to, name } of parts) {
-    const id = (canned ? names.exact(`canned ${name}`) : null) ?? names.exact(name)
-    if (!id) continue
-    const others = [...bare.slice(0, from), ...bare.slice(to)]
-    const isSure = others.every((word) => names.says.prepared.has(word) || /^\d/.test(word))
-    return isSure ? { what: id, maybe: null } : { what: null, maybe: id }
+    const asCanned = canned || cooked ? cannedOf(name, names) : null
+    const turned = after.length > 0 ? (names.exact(`${after[0]} ${name}`) ?? null) : null
+    const plain = asCanned ?? turned ?? names.exact(name)
+    if (!plain) continue
+    const id = meant(plain, name, unit, all, names.says)
+    const before = bare.slice(0, from)
+    const others = [...before, ...bare.slice(to)]
+    const partWords = others.filter((word) => partOf(word) !== null)
+    const isKind = to === bare.length && (names.says.heads.has(name) || names.says.heads.has(bare[to - 1]!))
+    // “Cremini mushrooms” is one thing by two names.
+    const left = others.filter((word) => !partWords.includes(word) && !/^\d/.test(word) && names.exact(word) !== plain)
+    const isPrepared = left.every((word) => names.says.prepared.has(word))
+    const known = knownOf({ what: id }, own)
+    // “Black lentils (urad)”, “onion, garlic”: two things in one line.
+    const isTwo = tail.some((segment) => {
+      const other = names.exact(segment)
+      return other !== null && other !== plain && other !== id
+    })
+    const isSure =
+      !isTwo &&
+      (isKind || isPrepared) &&
+      !isOther(
+        known,
+        left,
+        all,
+        asCanned !== null || before.every((word) => !SOAKED.has(word)),
+        asCanned !== null,
+        names.says,
+      )
+    const found = [...partWords, ...name.split(' ').slice(1)].flatMap((word) => partOf(word) ?? [])
+    const pieceG = namedPieceG(name)
+    return isSure ? { what: id, maybe: null, parts: found, pieceG } : { what: null, maybe: id, parts: found, pieceG }
   }
-  return { what: null, maybe: null }
+  return { what: null, maybe: null, parts: [], pieceG: null }
 }
 
-const wordsOf = (text: string) =>
-  text
-    .normalize('NFD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .replace(/[’']/g, '')
-    .replace(/[^\p{L}\d]+/gu, ' ')
-    .trim()
-    .split(' ')
-    .filter(Boolean)
-
-/** A name as it is looked up: without case, accents and marks. */
-export const nameKey = (name: string) => wordsOf(name).join(' ')
-
-function gramsIn(count: number, unit: string | null, id: string | null, measuring: Measuring): number | null {
-  if (unit !== null && unit in G_OF_UNIT) return count * G_OF_UNIT[unit]!
-  const known = id === null ? null : knownOf({ what: id }, measuring)
-  if (!known) return null
-  const { cupG } = 'food' in known ? known.food : known.ingredient
-  const oneG =
-    'food' in known
-      ? (pieceOr(pieceG(known.food, 'medium')) ?? WHOLE_G[known.food.id] ?? null)
-      : known.ingredient.pieceG
-  if (unit?.startsWith('own ')) {
-    const own = measuring.measures!.find((one) => one.id === unit.slice(4))!
-    return cupG === null ? null : (count * own.volumeMl * cupG) / CUP_ML
+/** “Plum tomatoes” in a can are canned tomatoes. */
+function cannedOf(name: string, names: Names): string | null {
+  const words = name.split(' ')
+  for (let from = 0; from < words.length; from++) {
+    const found = names.exact(`canned ${words.slice(from).join(' ')}`)
+    if (found) return found
   }
-  if (unit !== null && unit in ML_OF_UNIT) {
-    const ml = unit === 'cup' ? (measuring.cupMl ?? CUP_ML) : ML_OF_UNIT[unit]!
-    return cupG === null ? null : (count * ml * cupG) / CUP_ML
-  }
-  if (unit === null || PIECES.has(unit)) return oneG === null ? null : count * oneG
-  if (unit in SIZE_OF_UNIT) {
-    const [times, size] = SIZE_OF_UNIT[unit]!
-    if ('food' in known && known.food.pieceG) return pieceOr(count * pieceG(known.food, size))
-    return oneG === null ? null : count * oneG * times
-  }
-  const group = 'ingredient' in known ? known.ingredient.group : null
-  if (unit === 'can') return count * (group === 'cooked-pulse' ? CAN_DRAINED_G : CAN_G)
-  if (unit === 'bunch') return count * BUNCH_G
-  if ((unit === 'inch' || unit === 'centimeter') && group === 'garlic')
-    return count * (unit === 'inch' ? CM_PER_INCH : 1) * G_PER_CM_OF_ROOT
   return null
 }
 
-const pieceOr = (g: number) => (Number.isFinite(g) ? g : null)
+function partOf(word: string): Part | null {
+  const found = unitAt(word)
+  return found && found.length === word.length && found.unit.kind === 'part' ? found.unit.part : null
+}
+
+/** One name that stands for two things: which of them its measure and words tell. */
+function meant(id: string, name: string, unit: Unit | null, words: readonly string[], says: Words): string {
+  const isFresh = words.some((word) => FRESH.has(word))
+  const isSpoon = unit?.kind === 'volume' && unit.ml <= 5
+  const isWhole = unit?.kind === 'length' || (unit?.kind === 'part' && unit.part !== 'handful')
+  if (name === 'coriander' && isSpoon && !isFresh) return 'coriander-ground'
+  if (id === 'cinnamon-ground' && name === 'cinnamon' && (isWhole || unit === null)) return 'cinnamon-stick'
+  if (id === 'stock-salted' && words.some((word) => says.unsalted.has(word))) return 'stock'
+  return id
+}
+const SOAKED = new Set(['soaked', 'sprouted'])
+const FRESH = new Set(['fresh', 'chopped', 'leaves', 'leaf', 'finely', 'roughly', 'garnish'])
+
+/** Words that make another thing of it than its name says, so that it has to be asked about. */
+function isOther(
+  known: Known | null,
+  left: readonly string[],
+  all: readonly string[],
+  isDry: boolean,
+  isCanned: boolean,
+  says: Words,
+): boolean {
+  if (!known || !('food' in known)) return false
+  const { food } = known
+  // “2 cups soaked chickpeas” were fewer dry.
+  if (food.soak !== null && !isDry) return true
+  if (food.soak !== null && left.some((word) => says.colours.has(word))) return true
+  if (food.soak !== null && !isCanned && all.some((word) => says.cooked.has(word))) return true
+  return food.group === 'meat' && all.some((word) => says.minced.has(word))
+}
+
+function weightOf(
+  { amounts, stated }: ReadQuantity,
+  said: Said,
+  known: Known | null,
+  measuring: Measuring,
+): number | null {
+  if (amounts.length === 0) return null
+  if (stated) return ofUnit(middleOf(stated), stated.unit!, known, measuring)
+  let sum = 0
+  for (const amount of amounts) {
+    const g = gramsOfAmount(amount, said, known, measuring)
+    if (g === null) return null
+    sum += g
+  }
+  return sum
+}
+
+const SIZE_TIMES = { small: 0.6, medium: 1, large: 1.5 } as const
+
+function gramsOfAmount(amount: Amount, { parts, pieceG: named }: Said, known: Known | null, measuring: Measuring) {
+  const { unit, size, each } = amount
+  const count = middleOf(amount)
+  if (each) {
+    const one = ofUnit(each.count, each.unit, known, measuring)
+    return one === null ? null : count * one * (unit?.kind === 'container' ? leftOfCan(known) : 1)
+  }
+  if (unit?.kind === 'weight' || unit?.kind === 'volume' || unit?.kind === 'measure')
+    return ofUnit(count, unit, known, measuring)
+  if (!known) return null
+  const id = 'food' in known ? known.food.id : known.ingredient.id
+  const group = 'ingredient' in known ? known.ingredient.group : null
+  const isDry = 'food' in known && known.food.soak !== null
+  const times = size === null ? 1 : SIZE_TIMES[size]
+  if (unit?.kind === 'container') return unit.container === 'can' ? count * CAN_G * leftOfCan(known) : null
+  if (unit?.kind === 'length') {
+    const perCm = partG(id, 'cm', group)
+    return perCm === null ? null : count * unit.cm * perCm
+  }
+  if (unit === null && named !== null) return count * named * times
+  const part = unit?.kind === 'part' ? unit.part : unit === null ? (parts[0] ?? null) : null
+  if (unit !== null && part === null) return null
+  const ofPart = part === null ? null : partG(id, part, group, isDry)
+  if (ofPart !== null) return count * ofPart * times
+  if (part !== null && !isWholeOne(part)) return null
+  if ('food' in known && known.food.pieceG) return count * pieceG(known.food, size ?? 'medium')
+  const whole = ('ingredient' in known ? known.ingredient.pieceG : null) ?? partG(id, 'whole', group)
+  return whole === null ? null : count * whole * times
+}
+/** Parts that may be the whole of it: “2 pieces”, “3 cloves”. */
+const isWholeOne = (part: Part) => ['piece', 'clove', 'stalk', 'stick', 'leaf', 'ear', 'head', 'sprig'].includes(part)
+
+/** Of a can of pulses only what is drained goes in. */
+const leftOfCan = (known: Known | null) =>
+  known && 'ingredient' in known && known.ingredient.group === 'cooked-pulse' ? CAN_DRAINED_SHARE : 1
+
+function ofUnit(count: number, unit: Unit, known: Known | null, { cupMl = CUP_ML }: Measuring): number | null {
+  if (unit.kind === 'weight') return count * unit.g
+  if (unit.kind !== 'volume' && unit.kind !== 'measure') return null
+  if (!known) return null
+  const { cupG } = 'food' in known ? known.food : known.ingredient
+  const ml = unit.kind === 'volume' && unit.isCup ? cupMl : unit.ml
+  return cupG === null ? null : (count * ml * cupG) / CUP_ML
+}

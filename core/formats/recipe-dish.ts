@@ -1,31 +1,67 @@
+import { BOUNDS } from '../bounds'
 import { knownOf } from '../dish/contents'
 import type { Dish, DishLine, PotSettings, Stage, WrittenFigure } from '../dish/dish.schema'
 import type { StageKind } from '../dish/names'
-import { readLine, nameKey, type Measuring, type Names, type ReadLine } from './line'
+import { readLine, type Measuring, type Names, type ReadLine } from './line'
+import { nameKey, wordsOf } from './name-key'
 import type { Recipe } from './recipe'
-import { figureIn, kindIn, minutesIn } from './step'
+import { actionsOf, withRelease, releaseIn, type ReadAction } from './step'
+
+/** For what kind of cooker a recipe is written. */
+export type WrittenFor = 'whistling' | 'electric' | 'rice-cooker' | 'slow'
+
+/** How a pot of this kitchen is usually programmed; of each kind of cooker that it has, how that one is. */
+export interface PotsToTake {
+  usual: PotSettings
+  kinds: Partial<Record<WrittenFor, PotSettings>>
+}
+
+/** A step with what became of it. */
+export interface ReadStep {
+  text: string
+  section: string | null
+  /** The stages that it became; none where nothing is done in it. */
+  stages: string[]
+  /** Nobody said for how long, where that has to be known. */
+  isOpen: boolean
+}
 
 /** A dish made of a recipe, with what is open in it. */
 export interface ImportedDish {
   dish: Dish
   lines: ReadLine[]
+  steps: ReadStep[]
   /** What the recipe says of a pot, by stage; it was written for another kitchen. */
   written: { stage: string; figure: WrittenFigure }[]
+  /** Kinds of cooker that it is written for and this kitchen has none of. */
+  missing: WrittenFor[]
+  /** What of the text was left out, in its own words. */
+  leftOut: string[]
 }
-
-/** Long words of a line's name by which a step speaks of it. */
-const LEAST_WORD = 3
 
 const USUAL_MINUTES_OF_SOAK = 480
 
-/** Makes a dish of a recipe: its lines as typed, its steps as stages, each ingredient at the step that names it first. */
-export function dishOfRecipe(
-  recipe: Recipe,
-  names: Names,
-  settings: PotSettings,
-  measuring: Measuring = {},
-): ImportedDish {
-  const read = recipe.ingredients.map((one) => readLine(one, names, measuring)).filter(({ isHeading }) => !isHeading)
+const WRITTEN_FOR: Readonly<Record<WrittenFigure['kind'], WrittenFor | null>> = {
+  whistles: 'whistling',
+  'high-pressure': 'electric',
+  'low-pressure': 'electric',
+  slow: 'slow',
+  simmer: null,
+}
+
+/** Makes a dish of a recipe: its lines as typed, what its steps have done as stages, each ingredient at what names it. */
+export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, measuring: Measuring = {}): ImportedDish {
+  let section: string | null = null
+  const sections: (string | null)[] = []
+  const read: ReadLine[] = []
+  for (const text of recipe.ingredients) {
+    const line = readLine(text, names, measuring)
+    if (line.isHeading) section = line.typed.replace(/:$/, '')
+    else {
+      read.push(line)
+      sections.push(section)
+    }
+  }
   const lines = read.map(({ typed, what, g, maybe }, i): DishLine => ({
     id: `l${i + 1}`,
     typed,
@@ -34,62 +70,210 @@ export function dishOfRecipe(
     ...(maybe ? { maybe } : {}),
   }))
   const stages: Stage[] = []
+  const actions: ReadAction[] = []
   const written: ImportedDish['written'] = []
-  for (const { text, minutes } of recipe.steps) {
-    const kind = kindIn(text)
-    const figure = kind === 'pot' || kind === 'simmer' ? figureIn(text) : null
-    const takes = minutes ?? minutesIn(text)
-    const id = `s${stages.length + 1}`
-    if (kind === 'pot' && figure) written.push({ stage: id, figure })
-    stages.push({
-      id,
-      kind,
-      takes: [],
-      from: [],
-      until: text.slice(0, 1000),
-      ...(kind !== 'pot' && takes !== null ? { minutes: Math.min(takes, 4320) } : {}),
-      ...(kind === 'soak' && takes === null ? { minutes: USUAL_MINUTES_OF_SOAK } : {}),
-      ...(kind === 'pot' ? { pot: { ...settings, ...(figure ? { written: figure } : {}) } } : {}),
-    })
-  }
-  chain(stages)
-  lines.forEach((line, i) => place(line, read[i]!, recipe, stages, measuring))
-  const dish: Dish = { name: recipe.name, servings: recipe.servings ?? 4, lines, stages }
-  return { dish, lines: read, written }
-}
-
-/** Each stage goes on with what the one before left; a soak and what is made beside it join at the next. */
-function chain(stages: Stage[]): void {
-  let open: string[] = []
-  for (const stage of stages) {
-    // What is soaked or fried first meets in what comes next.
-    const beginsAnew: StageKind[] = ['soak', 'marinate', 'prepare', 'dry-roast']
-    const starts =
-      stage.kind === 'fry' && stages.slice(0, stages.indexOf(stage)).every(({ kind }) => beginsAnew.includes(kind))
-    if (
-      beginsAnew.includes(stage.kind) &&
-      open.every((id) => beginsAnew.includes(stages.find((one) => one.id === id)!.kind))
-    )
-      open.push(stage.id)
-    else if (starts) open.push(stage.id)
-    else {
-      stage.from = open.map((id) => ({ stage: id, part: 'all' as const }))
-      open = [stage.id]
+  const missing = new Set<WrittenFor>()
+  const steps: ReadStep[] = []
+  const stageSections: (string | null)[] = []
+  for (const step of recipe.steps) {
+    const told: ReadStep = { text: step.text, section: step.section, stages: [], isOpen: false }
+    steps.push(told)
+    const done = actionsOf(step.text, step.section)
+    const only = done.filter(({ isRelease }) => !isRelease).length === 1
+    for (const action of done) {
+      if (action.isRelease) {
+        // How the pot before is released.
+        const pot = stages.findLast(({ kind }) => kind === 'pot')
+        const figure = written.find(({ stage }) => stage === pot?.id)
+        if (pot?.pot?.written && figure) {
+          figure.figure = withRelease(figure.figure, releaseIn(action.text))
+          pot.pot = { ...pot.pot, written: figure.figure }
+          told.stages.push(pot.id)
+        }
+        continue
+      }
+      // Soaked beans are drained by their soak.
+      if (action.kind === 'drain' && stages.at(-1)?.kind === 'soak') {
+        told.stages.push(stages.at(-1)!.id)
+        continue
+      }
+      const id = `s${stages.length + 1}`
+      const minutes = action.minutes ?? (only ? step.minutes : null)
+      const stage = stageOf(id, action, minutes, pots, missing)
+      if (stage.pot?.written) written.push({ stage: id, figure: stage.pot.written })
+      told.stages.push(id)
+      if (stage.minutes === undefined && NEEDS_MINUTES.has(stage.kind) && !/\buntil|till\b/i.test(action.text))
+        told.isOpen = true
+      stages.push(stage)
+      actions.push(action)
+      stageSections.push(step.section)
     }
   }
+  chain(stages, actions)
+  const placed = lines.map((line, i) => place(line, read[i]!, sections[i]!, stages, stageSections, names, measuring))
+  placeGroups(
+    lines.filter((_, i) => !placed[i]),
+    stages,
+    measuring,
+  )
+  const dish: Dish = { name: recipe.name, servings: recipe.servings ?? 4, lines, stages }
+  return { dish, lines: read, steps, written, missing: [...missing], leftOut: recipe.leftOut }
 }
 
-/** Puts a line where a step first speaks of it; what no step names stays open and is asked about. */
-function place({ id, what }: DishLine, { typed }: ReadLine, { steps }: Recipe, stages: Stage[], own: Measuring): void {
-  const words = nameKey(typed)
-    .split(' ')
-    .filter((word) => word.length >= LEAST_WORD && !/\d/.test(word))
-    .map((word) => word.replace(/(es|s)$/, ''))
-  const known = knownOf({ what }, own)
-  const wanted = known && 'food' in known ? words.reverse() : words
-  const at = steps.findIndex(({ text }) => {
-    const said = ` ${nameKey(text)}`
-    return wanted.some((word) => said.includes(` ${word}`))
+/** What lasts as long as somebody says. */
+const NEEDS_MINUTES: ReadonlySet<StageKind> = new Set(['rest', 'simmer'])
+
+function stageOf(
+  id: string,
+  { kind, text, figure, appliance, isBeside }: ReadAction,
+  minutes: number | null,
+  pots: PotsToTake,
+  missing: Set<WrittenFor>,
+): Stage {
+  const base = { id, kind, takes: [], from: [], until: text.slice(0, 1000) }
+  if (kind === 'pot') {
+    const wanted = appliance ?? (figure ? WRITTEN_FOR[figure.kind] : null)
+    const own = wanted === null ? pots.usual : pots.kinds[wanted]
+    if (!own) missing.add(wanted!)
+    const settings = own ?? pots.usual
+    return { ...base, pot: { ...settings, ...(figure ? { written: figure } : {}) } }
+  }
+  const whole = kind === 'soak' && minutes === null ? USUAL_MINUTES_OF_SOAK : minutes
+  return {
+    ...base,
+    ...(whole === null ? {} : { minutes: Math.min(whole, BOUNDS.stageMinutes[1]) }),
+    ...(kind === 'soak' && KEEPS_WATER.test(text) ? { keepWater: true } : {}),
+    ...(kind === 'simmer' && /\bcovered\b|\bcover\b|\blid on\b/i.test(text) && !/\buncovered\b/i.test(text)
+      ? { lid: true }
+      : {}),
+    ...(isBeside && PAN_KINDS.has(kind) ? { vessel: 'pan' as const } : {}),
+  }
+}
+const KEEPS_WATER =
+  /\b(?:do not|don['’]t|without) drain|\bwith (?:its|their|the) (?:soaking )?water|\b(?:keep|reserve|save) the (?:soaking )?water/i
+const PAN_KINDS: ReadonlySet<StageKind> = new Set(['fry', 'dry-roast', 'temper', 'simmer'])
+
+/**
+ * Each stage goes on with what the one before left. A soak and what is made beside the pot are branches of their own,
+ * which meet in the next stage that is no such branch.
+ */
+function chain(stages: Stage[], actions: readonly ReadAction[]): void {
+  const anew: ReadonlySet<StageKind> = new Set(['soak', 'marinate', 'prepare', 'dry-roast'])
+  /** What goes on, and the branches that wait beside it. */
+  let main: string | null = null
+  let waiting: string[] = []
+  let isBesideOpen = false
+  stages.forEach((stage, i) => {
+    const isFirstFry = stage.kind === 'fry' && main === null
+    const isBeside = stage.vessel === 'pan' && stage.kind !== 'temper' && actions[i]!.isBeside
+    if (anew.has(stage.kind)) {
+      waiting.push(stage.id)
+      return
+    }
+    if (isFirstFry && !isBeside) {
+      main = stage.id
+      return
+    }
+    if (isBeside && main !== null) {
+      waiting.push(stage.id)
+      isBesideOpen = true
+      return
+    }
+    // A fry that follows one in a pan goes on there.
+    if (isBesideOpen && (stage.kind === 'fry' || stage.kind === 'dry-roast')) {
+      const before = waiting.pop()!
+      stage.from = [{ stage: before, part: 'all' }]
+      stage.vessel = 'pan'
+      waiting.push(stage.id)
+      return
+    }
+    stage.from = [...(main === null ? [] : [main]), ...waiting].map((id) => ({ stage: id, part: 'all' as const }))
+    main = stage.id
+    waiting = []
+    isBesideOpen = false
   })
-  if (at >= 0) stages[at]!.takes.push({ line: id })
+}
+
+/** Words of a line that name it in a step: its own, and what else it is called. */
+function wordsNaming(typed: string, what: string | null, names: Names): string[] {
+  const [main = ''] = typed.replace(/\([^)]*\)/g, ' ').split(',')
+  return wordsOf(main)
+    .filter(
+      (word) =>
+        !/\d/.test(word) && word.length >= LEAST_WORD && !UNIT_WORDS.has(word) && !names.says.prepared.has(word),
+    )
+    .flatMap((word) => [word, ...(what !== null && names.exact(word) === what ? [] : [])])
+    .map(stem)
+}
+const LEAST_WORD = 3
+const stem = (word: string) => word.replace(/(?<=..)(?:ies|es|s)$/, '')
+const UNIT_WORDS = new Set(
+  'cup cups tbsp tsp tablespoon tablespoons teaspoon teaspoons gram grams ounce ounces pound pounds litre litres liter liters inch inches piece pieces can cans tin tins jar packet pack pinch handful bunch sprig sprigs clove cloves stalk stalks head heads slice slices and for the with from'.split(
+    ' ',
+  ),
+)
+
+/** Puts a line where a step first speaks of it, and again where it says so; true if any does. */
+function place(
+  { id, what }: DishLine,
+  { typed, isDivided }: ReadLine,
+  section: string | null,
+  stages: Stage[],
+  sections: readonly (string | null)[],
+  names: Names,
+  own: Measuring,
+): boolean {
+  const words = wordsNaming(typed, what, names)
+  if (words.length === 0) return false
+  const known = knownOf({ what }, own)
+  const said = stages.map(({ until = '' }) => ` ${wordsOf(until).map(stem).join(' ')} `)
+  const isOfSection = (i: number) =>
+    section === null || sections[i] === null ? null : nameKey(section) === nameKey(sections[i]!)
+  const scores = stages.map((_, i) => {
+    const all = words.filter((word) => said[i]!.includes(` ${word} `)).length / words.length
+    const bySection = isOfSection(i)
+    // “For the tempering”: its lines go where it is tempered.
+    const isTempering = section !== null && /temper|tadka|tarka/i.test(section)
+    const fits = bySection ?? (isTempering ? stages[i]!.kind === 'temper' : null)
+    return all === 0 || fits === false ? 0 : all + (fits === true ? 1 : 0)
+  })
+  const best = Math.max(...scores, 0)
+  if (best === 0) return false
+  // The last word of a name says what it is: “lemon juice” is no lemon grass. A step that has all words goes before.
+  const wanted = known && 'food' in known ? Math.min(best, 0.5) : best
+  const first = scores.findIndex((score) => score >= wanted - 1e-9 && score > 0)
+  stages[first]!.takes.push({ line: id })
+  const again = stages.filter(
+    ({ until = '' }, i) =>
+      i > first && scores[i]! > 0 && (isDivided || REST_OF.test(until)) && said[i]!.includes(` ${words.at(-1)!} `),
+  )
+  for (const stage of again) stage.takes.push({ line: id })
+  return true
+}
+const REST_OF = /\b(?:rest of|remaining|reserved|other half|second half|half (?:of )?the)\b/i
+
+/** Groups by which a step speaks of several: “the spices”, “all ingredients”. */
+const GROUPS: readonly [RegExp, (group: string) => boolean][] = [
+  [/\bwhole spices?\b/i, (group) => group === 'whole-spice' || group === 'leaf'],
+  [
+    /\b(?:ground|powdered|dry) spices?\b|\bspice powders?\b|\bmasalas?\b/i,
+    (group) => group === 'ground-spice' || group === 'chilli',
+  ],
+  [/\bspices\b|\bseasonings?\b/i, (group) => ['whole-spice', 'ground-spice', 'leaf', 'chilli', 'salt'].includes(group)],
+  [/\bherbs\b/i, (group) => group === 'fresh-herb' || group === 'leaf'],
+  [
+    /\bvegetables\b|\bveggies\b/i,
+    (group) =>
+      ['root', 'squash', 'soft-vegetable', 'firm-vegetable', 'greens', 'mushroom', 'vegetable'].includes(group),
+  ],
+  [/\b(?:all|rest of|remaining|other)\b[^.]*\bingredients\b|\beverything\b/i, () => true],
+]
+
+function placeGroups(lines: readonly DishLine[], stages: Stage[], own: Measuring): void {
+  for (const line of lines) {
+    const known = knownOf(line, own)
+    const group = !known ? '' : 'food' in known ? known.food.group : known.ingredient.group
+    const at = stages.find(({ until = '' }) => GROUPS.some(([said, holds]) => said.test(until) && holds(group)))
+    at?.takes.push({ line: line.id })
+  }
 }

@@ -8,7 +8,9 @@ import { USUAL_POT } from '../dish/pot-stage'
 import { minutesOf, plainText, readRecipe, type Recipe } from './recipe'
 import { usualStage } from '../dish/usual'
 import { dishOfRecipe } from './recipe-dish'
-import { figureIn, kindIn, minutesIn } from './step'
+import { minutesIn } from '../quantity/duration'
+import { figureIn } from './figure'
+import { kindIn } from './step'
 import jsonld from 'jsonld'
 import { JsonLdParser } from 'jsonld-streaming-parser'
 import { stepSentences } from '../../locales/sentences'
@@ -133,7 +135,13 @@ describe('a recipe', () => {
     expect([minutesOf('PT1H30M'), minutesOf('PT45M'), minutesOf('P1DT2H'), minutesOf('P0DT0H20M')]).toEqual([
       90, 45, 1560, 20,
     ])
-    expect([minutesOf('an hour'), minutesOf('P'), minutesOf(null), minutesOf('PT0S')]).toEqual([null, null, null, null])
+    expect([minutesOf('an hour'), minutesOf('P'), minutesOf(null), minutesOf('PT0S')]).toEqual([60, null, null, null])
+    expect([servings('Serves 4 to 6'), servings('4-6'), servings('4 personas')]).toEqual([4, 4, 4])
+    expect([servings('Makes 500 g'), servings('12 cookies'), servings('Ready in 30 minutes')]).toEqual([
+      null,
+      null,
+      null,
+    ])
   })
 
   it('keeps the names of its sections', () => {
@@ -142,7 +150,10 @@ describe('a recipe', () => {
 
   it('that is none, or hostile, is refused with a reason', () => {
     expect(code('')).toBe('recipe-empty')
-    expect(code('{"@type": "Recipe", ')).toBe('recipe-unreadable')
+    expect(code('{"@type": "Recipe", ')).toBe('recipe-none')
+    expect(code('{{{{')).toMatch(/recipe-(?:unreadable|none)/)
+    expect(code(`PK\u0003\u0004${'\0'.repeat(40)}recipe.html`)).toBe('recipe-unreadable')
+    expect(code(Array(5000).fill('1 onion').join('\n'))).toBe('recipe-too-long')
     expect(code('{"@type": "Person", "name": "x"}')).toBe('recipe-none')
     expect(code('<html><body>no recipe</body></html>')).toBe('recipe-none')
     expect(code('x'.repeat(2_000_001))).toBe('recipe-too-large')
@@ -257,7 +268,7 @@ Method
 4. Add the tomatoes and salt and simmer for 10 minutes.`
 
 describe('a dish made of a recipe', () => {
-  const imported = dishOfRecipe(recipeOf(CURRY), names, USUAL_POT)
+  const imported = dishOfRecipe(recipeOf(CURRY), names, { usual: USUAL_POT, kinds: {} })
 
   it('has its lines as typed, its steps as stages, and each ingredient at the step that names it', () => {
     const { dish, written } = imported

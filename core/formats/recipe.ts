@@ -1,6 +1,10 @@
-import { Parser } from 'htmlparser2'
+import { jsonrepair } from 'jsonrepair'
+import { DomUtils, parseDocument, Parser } from 'htmlparser2'
 import { parse as parseDuration, toSeconds } from 'iso8601-duration'
 import { failed, problem, type Outcome } from '../problem'
+import { durationsIn, minutesIn } from '../quantity/duration'
+import { numberAt } from '../quantity/number'
+import { readQuantity } from '../quantity/quantity'
 
 /** One thing to do, as a recipe says it. */
 export interface RecipeStep {
@@ -16,6 +20,8 @@ export interface Recipe {
   ingredients: string[]
   steps: RecipeStep[]
   totalMinutes: number | null
+  /** What stood among its lines and is no text, or was too much; in its own words where it has any. */
+  leftOut: string[]
   /** Where it was exported by us: the dish itself, to be parsed before it is believed. */
   own: unknown
 }
@@ -28,55 +34,151 @@ export const OWN_PROPERTY = 'bivvet-dish'
 /** Where exports from before that hold it. */
 const OWN_KEY = 'bivvetDish'
 
-/** Reads a recipe: JSON-LD, an HTML page that holds it, or plain text. */
+/** Reads a recipe: JSON-LD, an HTML page that holds it as such or in its own markup, or plain text. */
 export function readRecipe(text: string): Outcome<Recipe> {
   if (text.length > MOST_RECIPE.bytes) return failed(problem('recipe-too-large', '', { megabytes: 2 }))
-  const trimmed = text.trim()
+  const trimmed = text.replace(/^\uFEFF/, '').trim()
   if (trimmed === '') return failed(problem('recipe-empty', ''))
+  // A picture or a packed file by another name.
+  if (/\0|\uFFFD{3}/.test(trimmed.slice(0, 4000)) || trimmed.startsWith('PK\u0003'))
+    return failed(problem('recipe-unreadable', ''))
   if (/^[[{]/.test(trimmed)) return fromJson(trimmed)
-  if (/<[a-z!][\s\S]*>/i.test(trimmed)) return fromHtml(trimmed)
+  if (/<(?:html|body|div|script|head|meta|ul|ol|p|span|article|section|!doctype)\b[\s\S]*>/i.test(trimmed))
+    return fromHtml(trimmed)
   return fromPlain(trimmed)
+}
+
+/** JSON as it stands in pages: with line breaks in its strings, commas too many, comments. */
+function parseLoosely(text: string): unknown {
+  const bare = text
+    .trim()
+    .replace(/^\s*(?:\/\/|\/\*)?\s*<!\[CDATA\[\s*(?:\*\/)?/i, '')
+    .replace(/\s*(?:\/\/|\/\*)?\s*\]\]>\s*(?:\*\/)?\s*$/i, '')
+    .replace(/^\s*<!--|-->\s*$/g, '')
+    .trim()
+    .replace(/;$/, '')
+  try {
+    return JSON.parse(bare)
+  } catch {
+    return JSON.parse(jsonrepair(bare))
+  }
 }
 
 function fromJson(text: string): Outcome<Recipe> {
   let value: unknown
   try {
-    value = JSON.parse(text)
+    value = parseLoosely(text)
   } catch {
     return failed(problem('recipe-unreadable', ''))
   }
   const found = findRecipe(value)
-  return found ? fromNode(found) : failed(problem('recipe-none', ''))
+  return found ? fromNode(resolved(found, value)) : failed(problem('recipe-none', ''))
 }
 
-/** Takes the scripts that hold JSON-LD out of a saved page; nothing of it is run. */
+/** Takes the recipe out of a saved page: its JSON-LD, else its microdata, RDFa or h-recipe. Nothing of it is run. */
 function fromHtml(html: string): Outcome<Recipe> {
-  const scripts: string[] = []
-  let inside = false
-  const parser = new Parser({
-    onopentag(name, { type = '' }) {
-      inside = name === 'script' && /^application\/(\w+\+)?ld\+json/i.test(type.trim())
-      if (inside) scripts.push('')
-    },
-    ontext(part) {
-      if (inside) scripts[scripts.length - 1] += part
-    },
-    onclosetag(name) {
-      if (name === 'script') inside = false
-    },
-  })
-  parser.end(html)
-  for (const script of scripts) {
-    // Some pages leave line breaks inside their strings.
-    const found = fromJson(
-      script
-        .trim()
-        .replace(/^<!--|-->$/g, '')
-        .replace(/[\r\n\t]+/g, ' '),
-    )
+  const page = parseDocument(html)
+  let worst: Outcome<Recipe> | null = null
+  for (const script of DomUtils.findAll(
+    ({ name, attribs }) => name === 'script' && /ld\+json/i.test(attribs.type ?? ''),
+    page.children,
+  )) {
+    const found = fromJson(DomUtils.textContent(script))
     if (found.ok) return found
+    if (found.problems[0]!.code !== 'recipe-none') worst ??= found
   }
-  return failed(problem('recipe-none', ''))
+  for (const marks of MARKUPS) {
+    const found = fromMarkup(page.children, marks)
+    if (found?.ok) return found
+    worst ??= found
+  }
+  // A page that was only saved as text.
+  const body = DomUtils.findOne(({ name }) => name === 'body', page.children) ?? page
+  if (
+    DomUtils.findAll(({ name }) => name === 'script' || name === 'nav' || name === 'form', page.children).length === 0
+  ) {
+    const plain = fromPlain(linesOf(body))
+    if (plain.ok) return plain
+  }
+  return worst ?? failed(problem('recipe-none', ''))
+}
+
+type Element = Parameters<typeof DomUtils.getChildren>[0]
+type Nodes = Parameters<typeof DomUtils.findAll>[1]
+
+/** How a page marks a recipe and its parts in its own markup. */
+interface Markup {
+  isRecipe(attribs: Record<string, string>): boolean
+  /** What a part is called by its attributes. */
+  partOf(attribs: Record<string, string>): string[]
+}
+const listed = (text = '') => text.split(/\s+/).filter(Boolean)
+const bareName = (name: string) => name.replace(/^.*[/:#]/, '')
+const H_PARTS: Readonly<Record<string, string>> = {
+  'p-name': 'name',
+  fn: 'name',
+  'p-ingredient': 'recipeIngredient',
+  ingredient: 'recipeIngredient',
+  'e-instructions': 'recipeInstructions',
+  instructions: 'recipeInstructions',
+  'p-yield': 'recipeYield',
+  yield: 'recipeYield',
+  'dt-duration': 'totalTime',
+  duration: 'totalTime',
+}
+const MARKUPS: readonly Markup[] = [
+  {
+    isRecipe: ({ itemtype = '' }) => listed(itemtype).some((one) => bareName(one) === 'Recipe'),
+    partOf: ({ itemprop }) => listed(itemprop).map(bareName),
+  },
+  {
+    isRecipe: ({ typeof: type = '' }) => listed(type).some((one) => bareName(one) === 'Recipe'),
+    partOf: ({ property }) => listed(property).map(bareName),
+  },
+  {
+    isRecipe: ({ class: names = '' }) => listed(names).some((one) => one === 'h-recipe' || one === 'hrecipe'),
+    partOf: ({ class: names }) => listed(names).flatMap((one) => H_PARTS[one] ?? []),
+  },
+]
+
+function fromMarkup(nodes: Nodes, { isRecipe, partOf }: Markup): Outcome<Recipe> | null {
+  const root = DomUtils.findOne(({ attribs }) => isRecipe(attribs), nodes)
+  if (!root) return null
+  const parts: Record<string, unknown[]> = {}
+  for (const one of DomUtils.findAll(({ attribs }) => partOf(attribs).length > 0, root.children)) {
+    const { attribs, name } = one
+    const said = attribs.content ?? attribs.datetime ?? (name === 'meta' || name === 'link' ? '' : linesOf(one))
+    for (const part of partOf(attribs)) (parts[part] ??= []).push(said)
+  }
+  const { name, recipeIngredient, ingredients, recipeInstructions, step, recipeYield, totalTime, prepTime, cookTime } =
+    parts
+  const text = (list: unknown[] = []) => list.map(String).join('\n')
+  return fromNode({
+    name: name?.[0],
+    recipeIngredient: recipeIngredient ?? ingredients,
+    // Steps marked one by one inside of instructions are told once.
+    recipeInstructions:
+      recipeInstructions && recipeInstructions.length === 1 ? text(recipeInstructions) : (recipeInstructions ?? step),
+    recipeYield,
+    totalTime,
+    prepTime,
+    cookTime,
+  })
+}
+
+const BREAKS = new Set(['br', 'p', 'li', 'div', 'tr', 'h1', 'h2', 'h3', 'h4', 'ul', 'ol', 'section', 'article'])
+/** The text of a part of a page, a line for each block. */
+function linesOf(node: Element): string {
+  let text = ''
+  for (const child of DomUtils.getChildren(node)) {
+    if (DomUtils.isText(child)) text += child.data.replace(/\s+/g, ' ')
+    else if (DomUtils.isTag(child)) {
+      if (child.name === 'script' || child.name === 'style') continue
+      const isBlock = BREAKS.has(child.name)
+      text += `${isBlock ? '\n' : ''}${linesOf(child)}${isBlock ? '\n' : ''}`
+    }
+  }
+  return text.replace(/[ \t]+/g, ' ').replace(/\s*\n\s*/g, '\n')
 }
 
 type Node = Record<string, unknown>
@@ -84,7 +186,11 @@ const isNode = (value: unknown): value is Node => typeof value === 'object' && v
 const listOf = (value: unknown): unknown[] =>
   Array.isArray(value) ? value : value === undefined || value === null ? [] : [value]
 const isOf = (node: Node, type: string) =>
-  listOf(node['@type']).some((one) => typeof one === 'string' && one.replace(/^.*[/:#]/, '') === type)
+  listOf(node['@type'] ?? node.type).some((one) => typeof one === 'string' && bareName(one) === type)
+
+/** The same node with its keys bare of prefixes: `schema:name`, `http://schema.org/name`. */
+const bareKeys = (node: Node): Node =>
+  Object.fromEntries(Object.entries(node).map(([key, value]) => [key.startsWith('@') ? key : bareName(key), value]))
 
 /** The first recipe in a graph, an array, or whatever holds it. */
 function findRecipe(value: unknown, depth = 0): Node | null {
@@ -97,26 +203,58 @@ function findRecipe(value: unknown, depth = 0): Node | null {
     return null
   }
   if (!isNode(value)) return null
-  if (isOf(value, 'Recipe')) return value
-  for (const key of ['@graph', 'mainEntity', 'mainEntityOfPage', 'itemListElement', 'item', 'hasPart']) {
+  if (isOf(value, 'Recipe')) return bareKeys(value)
+  for (const key of [
+    '@graph',
+    'mainEntity',
+    'mainEntityOfPage',
+    'itemListElement',
+    'item',
+    'hasPart',
+    'about',
+    'subjectOf',
+  ]) {
     const found = value[key] === undefined ? null : findRecipe(value[key], depth + 1)
     if (found) return found
   }
   return null
 }
 
+/** A recipe whose parts stand elsewhere in its graph and are only named here. */
+function resolved(recipe: Node, whole: unknown): Node {
+  const byId = new Map<string, Node>()
+  const collect = (value: unknown, depth = 0): void => {
+    if (depth > MOST_RECIPE.depth) return
+    for (const one of listOf(value).slice(0, 2000)) {
+      if (!isNode(one)) continue
+      if (typeof one['@id'] === 'string' && Object.keys(one).length > 1) byId.set(one['@id'], bareKeys(one))
+      for (const inner of Object.values(one)) if (typeof inner === 'object') collect(inner, depth + 1)
+    }
+  }
+  collect(whole)
+  const follow = (value: unknown, depth = 0): unknown => {
+    if (depth > MOST_RECIPE.depth) return value
+    if (Array.isArray(value)) return value.map((one) => follow(one, depth + 1))
+    if (!isNode(value)) return value
+    const named = Object.keys(value).length === 1 ? byId.get(value['@id'] as string) : undefined
+    return named ? follow(named, depth + 1) : value
+  }
+  return Object.fromEntries(Object.entries(recipe).map(([key, value]) => [key, follow(value)]))
+}
+
 function fromNode(node: Node): Outcome<Recipe> {
-  const name = textOf(node.name).slice(0, 80)
-  const ingredients = listOf(node.recipeIngredient ?? node.ingredients ?? node.supply)
-    .flatMap((one) =>
-      typeof one === 'string' ? one.split(/\r?\n/) : [textOf(isNode(one) ? (one.name ?? one.text) : one)],
-    )
-    .map(plainText)
-    .filter(Boolean)
-  const steps = stepsOf(node.recipeInstructions, null)
+  const name = plainText(textOf(node.name ?? node.headline)).slice(0, 80)
+  const leftOut: string[] = []
+  const ingredients = listOf(node.recipeIngredient ?? node.ingredients ?? node.supply).flatMap((one) => {
+    const text = isNode(one) ? textOf(one.name ?? one.text ?? one) : textOf(one)
+    if (text === '') leftOut.push(JSON.stringify(one).slice(0, 120))
+    return withBreaks(text).split(/\r?\n/).map(plainText).filter(Boolean)
+  })
+  const steps = stepsOf(node.recipeInstructions ?? node.step ?? node.instructions, null, leftOut)
   if (ingredients.length === 0 && steps.length === 0) return failed(problem('recipe-none', ''))
   if (ingredients.length > MOST_RECIPE.ingredients || steps.length > MOST_RECIPE.steps)
     return failed(problem('recipe-too-long', '', { ingredients: MOST_RECIPE.ingredients, steps: MOST_RECIPE.steps }))
+  const parts = [minutesOf(node.prepTime), minutesOf(node.cookTime)].filter((one) => one !== null)
   return {
     ok: true,
     value: {
@@ -124,7 +262,8 @@ function fromNode(node: Node): Outcome<Recipe> {
       servings: servingsOf(node.recipeYield ?? node.yield),
       ingredients: ingredients.map((one) => one.slice(0, 300)),
       steps,
-      totalMinutes: minutesOf(node.totalTime) ?? minutesOf(node.cookTime),
+      totalMinutes: minutesOf(node.totalTime) ?? (parts.length > 0 ? parts.reduce((sum, one) => sum + one, 0) : null),
+      leftOut,
       own: ownOf(node),
     },
   }
@@ -141,25 +280,51 @@ function ownOf({ additionalProperty, [OWN_KEY]: before }: Node): unknown {
   }
 }
 
-function stepsOf(value: unknown, section: string | null, depth = 0): RecipeStep[] {
+/** “1. Rinse the rice. 2. Cook it.” is two steps. */
+const NUMBERS_INSIDE = /(?:^|\s)(?:step\s*)?\d{1,2}\s*[.):]\s+(?=\p{Lu})/iu
+function parted(text: string): string[] {
+  const lines = withBreaks(text).split(/\n+/).map(plainText).filter(Boolean)
+  return lines.flatMap((line) => {
+    const count = [...line.matchAll(new RegExp(NUMBERS_INSIDE.source, 'giu'))].length
+    return count > 1 || (count === 1 && NUMBERS_INSIDE.exec(line)!.index === 0)
+      ? line
+          .split(new RegExp(NUMBERS_INSIDE.source, 'iu'))
+          .map((one) => one.trim())
+          .filter(Boolean)
+      : [line]
+  })
+}
+
+function stepsOf(value: unknown, section: string | null, leftOut: string[], depth = 0): RecipeStep[] {
   if (depth > MOST_RECIPE.depth) return []
   if (typeof value === 'string') {
-    const text = withBreaks(value)
-    return text
-      .split(/\n+/)
-      .map((one) => plainText(one))
-      .filter(Boolean)
-      .map((one) => stepOf(one, section, null))
+    let of = section
+    return parted(value).flatMap((one) => {
+      const heads = /:$/.test(one) && one.length < 60
+      if (heads) of = one.replace(/:$/, '')
+      return heads ? [] : [stepOf(one, of, null)]
+    })
   }
-  if (Array.isArray(value)) return value.flatMap((one) => stepsOf(one, section, depth + 1))
-  if (!isNode(value)) return []
-  const inner = value.itemListElement ?? value.steps
+  if (Array.isArray(value)) return value.flatMap((one) => stepsOf(one, section, leftOut, depth + 1))
+  if (value === undefined || value === null) return []
+  if (!isNode(value)) {
+    leftOut.push(String(value))
+    return []
+  }
+  const node = bareKeys(value)
+  const inner = node.itemListElement ?? node.steps ?? (isOf(value, 'HowToSection') ? node.step : undefined)
   if (inner !== undefined) {
-    const named = isOf(value, 'HowToSection') ? plainText(textOf(value.name)) : ''
-    return stepsOf(inner, named || section, depth + 1)
+    const named = isOf(value, 'HowToSection') ? plainText(textOf(node.name)) : ''
+    return stepsOf(inner, named || section, leftOut, depth + 1)
   }
-  const text = plainText(textOf(value.text ?? value.description ?? value.name ?? value.item))
-  return text ? [stepOf(text, section, minutesOf(value.performTime ?? value.totalTime ?? value.timeRequired))] : []
+  const minutes = minutesOf(node.performTime ?? node.totalTime ?? node.timeRequired)
+  const said = textOf(node.text ?? node.description ?? node.name ?? node.item)
+  const text = plainText(said)
+  if (text === '') {
+    if (node.item !== undefined) return stepsOf(node.item, section, leftOut, depth + 1)
+    leftOut.push(JSON.stringify(value).slice(0, 120))
+  }
+  return parted(said).map((one, i, all) => stepOf(one, section, all.length === 1 ? minutes : null))
 }
 
 const stepOf = (text: string, section: string | null, minutes: number | null): RecipeStep => ({
@@ -177,9 +342,21 @@ function textOf(value: unknown): string {
 
 const withBreaks = (html: string) => html.replace(/<(br|\/p|\/li|\/div)\s*\/?>/gi, '\n')
 
-/** The words of a text that may hold tags and entities; what is between script tags is left out. */
+/** Entities that were escaped once more on the way. */
+const MOST_ESCAPED = 3
+
+/** The words of a text that may hold tags and entities, however often escaped; what is between script tags is left out. */
 export function plainText(html: string): string {
-  if (!/[<&]/.test(html)) return html.replace(/\s+/g, ' ').trim()
+  let text = html
+  for (let i = 0; i < MOST_ESCAPED && /[<&]/.test(text); i++) {
+    const next = withoutTags(text)
+    if (next === text) break
+    text = next
+  }
+  return text.replace(/\s+/g, ' ').trim()
+}
+
+function withoutTags(html: string): string {
   let text = ''
   let skip = 0
   const parser = new Parser({
@@ -195,73 +372,125 @@ export function plainText(html: string): string {
     },
   })
   parser.end(html)
-  return text.replace(/\s+/g, ' ').trim()
+  return text
 }
 
-/** “4”, 4, “4 servings”, “Serves 4 to 6”, [“6”, “6 bowls”]. */
+const PORTIONS =
+  /\b(?:serv(?:es?|ings?)|portions?|people|persons?|pax|plates?|bowls?|helpings?|adults?|personas|personnes|personen|porciones|portionen|porzioni|pessoas|kişilik)\b/i
+const LEADS = /^\s*(?:serves?|servings?|makes|yields?|for|feeds?|about|approx\.?|circa)?\s*:?\s*/i
+
+/** Portions, where it says so: “4”, 4, “4 servings”, “Serves 4 to 6”, [“6”, “6 bowls”]; “Makes 500 g” says nothing of them. */
 function servingsOf(value: unknown): number | null {
   for (const one of listOf(value)) {
-    const figure = /\d+(?:[.,]\d+)?/.exec(isNode(one) ? textOf(one.value ?? one.name) : textOf(one))
-    const servings = figure ? Number(figure[0].replace(',', '.')) : NaN
-    if (servings >= 1 && servings <= 100) return servings
+    const text = (isNode(one) ? textOf(one.value ?? one.name ?? one) : textOf(one)).trim()
+    const plain = text.replace(LEADS, '').replace(LEADS, '')
+    const number = numberAt(plain)
+    const rest = number ? plain.slice(number.length).trim() : ''
+    const isSaid = PORTIONS.test(text) || (rest === '' && !/^\s*(?:makes|yields?)\b/i.test(text))
+    const found = number ?? (PORTIONS.test(text) ? numberAt(text.slice(Math.max(0, text.search(/\d/)))) : null)
+    if (found && isSaid && found.low >= 1 && found.low <= 100) return found.low
   }
   return null
 }
 
-/** Minutes of an ISO 8601 duration; null for what is none. */
+/** Minutes of an ISO 8601 duration, or of a time in words; null for what is none. */
 export function minutesOf(value: unknown): number | null {
   const text = textOf(value).trim()
-  if (!/^P/.test(text)) return null
+  let minutes: number | null
   try {
-    const minutes = toSeconds(parseDuration(text)) / 60
-    return minutes > 0 && minutes <= 60 * 24 * 14 ? minutes : null
+    minutes = /^P/.test(text) ? toSeconds(parseDuration(text)) / 60 : minutesIn(text)
   } catch {
     return null
   }
+  return minutes !== null && minutes > 0 && minutes <= 60 * 24 * 14 ? minutes : null
 }
 
-const INGREDIENTS_HEADING = /^\W*(ingredients|you need|you will need|what you need|zutaten)\b.*$/i
-const STEPS_HEADING = /^\W*(method|directions|instructions|steps|preparation|how to|procedure)\b[^.]{0,30}$/i
-const SERVES = /\b(?:serves|servings|makes|for|yield)\D{0,12}(\d+)/i
+const INGREDIENTS_HEADING =
+  /^\W*(ingredients|you need|you will need|you[’']ll need|what you need|zutaten|ingredientes|ingrédients|ingredienti)\b.{0,40}$/i
+const STEPS_HEADING =
+  /^\W*(method|directions|instructions|steps|preparation|how to|procedure|zubereitung|preparación|préparation|preparo|procedimento|cooking)\b[^.]{0,30}$/i
+const SERVES =
+  /\b(?:serves|servings?|feeds|yield)\D{0,12}\d+|\bfor \d+ (?:people|persons?)|^\W*makes\s+\d+\s+(?:serv|portion)|\b\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|people)\b/i
 const NUMBERED = /^\s*(?:step\s*)?\d+\s*[.):]\s+/i
-const LOOKS_MEASURED = /^[\s•·*–—-]*(?:\d|[½¼¾⅓⅔⅛]|an?\s|a few|half|one|two|three|handful|pinch|salt\b)/i
+const LOOKS_MEASURED =
+  /^[\s•·*▢□–—-]*(?:\d|[½¼¾⅓⅔⅛]|an?\s|a few|half|one|two|three|four|handful|pinch|salt\b|juice of)/i
+const LOOKS_DONE =
+  /^(?:soak|heat|add|cook|fry|boil|bring|simmer|rinse|wash|drain|mix|stir|close|pressure|chop|peel|serve|pour|place|put|in a|once|when|let|turn|open|mash|blend|temper|saut)/i
 
-/** A recipe as it is typed or pasted: a name, lines of ingredients, then what to do. */
+/** A recipe as it is typed or pasted: a name, lines of ingredients, then what to do; or all of it in sentences. */
 function fromPlain(text: string): Outcome<Recipe> {
   const lines = text
     .split(/\r?\n/)
     .map((one) => one.trim())
     .filter(Boolean)
-  const [first = '', ...rest] = lines
+  if (lines.length > MOST_RECIPE.ingredients + MOST_RECIPE.steps + 60) return failed(tooLong())
   const ingredients: string[] = []
   const steps: RecipeStep[] = []
   let servings: number | null = null
   let part: 'unsaid' | 'ingredients' | 'steps' = 'unsaid'
   let section: string | null = null
-  for (const line of rest) {
-    const serves = ingredients.length === 0 && steps.length === 0 ? SERVES.exec(line) : null
-    if (serves && line.length < 60) servings = Number(serves[1])
+  const isNamed =
+    lines.length > 1 && !LOOKS_MEASURED.test(lines[0]!) && lines[0]!.length <= 80 && !LOOKS_DONE.test(lines[0]!)
+  for (const line of isNamed ? lines.slice(1) : lines) {
+    const serves = ingredients.length === 0 && steps.length === 0 && line.length < 60 ? SERVES.exec(line) : null
+    if (serves) servings = servingsOf(serves[0])
     else if (INGREDIENTS_HEADING.test(line)) part = 'ingredients'
     else if (STEPS_HEADING.test(line)) part = 'steps'
     else if (
       part !== 'steps' &&
       !NUMBERED.test(line) &&
       line.length < 120 &&
-      (part === 'ingredients' || LOOKS_MEASURED.test(line))
+      (part === 'ingredients' ? !isSentence(line) : LOOKS_MEASURED.test(line) || /[-–—:]\s*[\d½¼¾]/.test(line))
     )
       ingredients.push(line)
+    else if (
+      part === 'unsaid' &&
+      ingredients.length === 0 &&
+      !NUMBERED.test(line) &&
+      !LOOKS_DONE.test(line) &&
+      !/\d/.test(line)
+    )
+      continue
     else {
       part = 'steps'
       const short = /:$/.test(line) && line.length < 60
       if (short) section = line.replace(/:$/, '')
-      else steps.push(stepOf(line.replace(NUMBERED, ''), section, null))
+      else for (const one of parted(line.replace(NUMBERED, ''))) steps.push(stepOf(one, section, null))
     }
   }
+  if (ingredients.length === 0) ingredients.push(...amountsIn(steps.map((one) => one.text).join(' ')))
   if (ingredients.length === 0) return failed(problem('recipe-none', ''))
-  if (ingredients.length > MOST_RECIPE.ingredients || steps.length > MOST_RECIPE.steps)
-    return failed(problem('recipe-too-long', '', { ingredients: MOST_RECIPE.ingredients, steps: MOST_RECIPE.steps }))
+  if (ingredients.length > MOST_RECIPE.ingredients || steps.length > MOST_RECIPE.steps) return failed(tooLong())
   return {
     ok: true,
-    value: { name: first.slice(0, 80), servings, ingredients, steps, totalMinutes: null, own: null },
+    value: {
+      name: isNamed ? lines[0]!.slice(0, 80) : '–',
+      servings,
+      ingredients,
+      steps,
+      totalMinutes: null,
+      leftOut: [],
+      own: null,
+    },
   }
+}
+const tooLong = () => problem('recipe-too-long', '', { ingredients: MOST_RECIPE.ingredients, steps: MOST_RECIPE.steps })
+const isSentence = (line: string) => LOOKS_DONE.test(line) && /[.!]$/.test(line) && line.split(/\s+/).length > 4
+
+/** What is measured in sentences: “Cook 1 cup toor dal with 3 cups water for 4 whistles.” */
+function amountsIn(text: string): string[] {
+  const times = durationsIn(text)
+  const found: string[] = []
+  for (const { index } of text.matchAll(
+    /(?<![\p{L}\d.,/½¼¾])(?:\d|[½¼¾⅓⅔]|an?\s+(?:pinch|handful|cup|tablespoon|teaspoon)\b|one\b|two\b|half\b)/giu,
+  )) {
+    if (times.some((one) => index >= one.index && index < one.index + one.length)) continue
+    const [line = ''] = text
+      .slice(index)
+      .split(/[,.;:()](?!\d)|\s+(?:and|with|for|in|until|till|to|into|over|on|then|at|plus)\s+/i)
+    const { amounts, words } = readQuantity(line.trim())
+    if (amounts.length > 0 && /\p{L}/u.test(words) && !/^(?:whistles?|times?|°|degrees?|parts?|more)\b/i.test(words))
+      found.push(line.trim())
+  }
+  return found
 }

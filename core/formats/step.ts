@@ -1,89 +1,418 @@
 import type { WrittenFigure } from '../dish/dish.schema'
 import type { StageKind } from '../dish/names'
+import { durationsIn, middleMinutes } from '../quantity/duration'
+import { figureIn } from './figure'
 
 // English, as the recipes are; another language is another list of words.
 
-const NUMBER = '(\\d+(?:[.,]\\d+)?)(?:\\s*(?:-|–|to|or)\\s*(\\d+(?:[.,]\\d+)?))?'
-const HOURS = new RegExp(`${NUMBER}\\s*(?:h|hrs?|hours?)\\b`, 'i')
-const MINUTES = new RegExp(`${NUMBER}\\s*(?:min|mins|minutes?)\\b`, 'i')
-
-const middle = (found: RegExpExecArray, at = 1) => {
-  const low = Number(found[at]!.replace(',', '.'))
-  return found[at + 1] ? (low + Number(found[at + 1]!.replace(',', '.'))) / 2 : low
+/** One thing that a step of a recipe has done. */
+export interface ReadAction {
+  kind: StageKind
+  /** The words that say so, until when too. */
+  text: string
+  minutes: number | null
+  /** Of a pot what it is to be programmed by. */
+  figure: WrittenFigure | null
+  /** The appliance that is named. */
+  appliance: 'rice-cooker' | 'slow' | null
+  /** It is done in a pan of its own, beside what stands already. */
+  isBeside: boolean
+  /** How it is released, said after the pot itself. */
+  isRelease: boolean
 }
 
-/** The first time that a text tells, in minutes; of “8 to 10 minutes” the middle. */
-export function minutesIn(text: string): number | null {
-  const hours = HOURS.exec(text)
-  const minutes = MINUTES.exec(text)
-  if (!hours && !minutes) return null
-  const both = hours && minutes && minutes.index > hours.index && minutes.index - hours.index < 20
-  if (hours && (!minutes || both || hours.index < minutes.index))
-    return middle(hours) * 60 + (both ? middle(minutes) : 0)
-  return middle(minutes!)
-}
+type Clause = Omit<ReadAction, 'kind'> & { sentence: string; kind: StageKind | 'off' | 'serve' | 'release' | 'lid' }
 
-const WHISTLES = new RegExp(`${NUMBER}\\s*whistles?`, 'i')
-/** “Natural release for 10 minutes”, and “10 minutes natural release”. */
-const FALLS_FOR = new RegExp(`(?:natural(?:ly)?|npr)[^.;]{0,40}?${NUMBER}\\s*(?:min|mins|minutes?)`, 'i')
-const FOR_IT_TO_FALL = new RegExp(`${NUMBER}[\\s-]*(?:min|mins|minutes?)\\s*(?:of\\s*)?natural`, 'i')
-
-/** The figure that a recipe gives for a pot; null where it gives none. */
-export function figureIn(text: string): WrittenFigure | null {
-  const release = /natural(?:ly)?|npr|by itself|on its own/i.test(text)
-    ? 'natural'
-    : /quick|qpr|release the (?:pressure|steam)|open the valve/i.test(text)
-      ? 'quick'
-      : null
-  const whistles = WHISTLES.exec(text)
-  // The minutes of the pressure, not those of the release that follows: of one time alone nobody waits twice.
-  const withoutFall = text.replace(FALLS_FOR, '')
-  const rest = withoutFall.replace(FOR_IT_TO_FALL, '')
-  const tellsBoth = whistles !== null || minutesIn(rest) !== null
-  const cooking = tellsBoth ? rest : withoutFall
-  const after = FALLS_FOR.exec(text) ?? (tellsBoth ? FOR_IT_TO_FALL.exec(text) : null)
-  const common = { release, releaseAfterMinutes: release === 'natural' && after ? middle(after) : null } as const
-  if (whistles) return { kind: 'whistles', figure: Math.round(middle(whistles)), ...common }
-  if (/pressure/i.test(cooking)) {
-    const minutes = minutesIn(cooking)
-    if (minutes !== null)
-      return { kind: /low pressure/i.test(text) ? 'low-pressure' : 'high-pressure', figure: minutes, ...common }
-  }
-  if (/slow[ -]?cook/i.test(text)) {
-    const minutes = minutesIn(text)
-    if (minutes !== null) return { kind: 'slow', figure: minutes, ...common }
-  }
-  if (/simmer|boil|cook (?:covered|over)/i.test(text)) {
-    const minutes = minutesIn(text)
-    if (minutes !== null) return { kind: 'simmer', figure: minutes, release: null, releaseAfterMinutes: null }
-  }
-  return null
-}
-
-/** The words by which a kind of stage is known, the most telling first. */
-const KNOWN_BY: readonly (readonly [StageKind, RegExp])[] = [
-  ['pot', /whistle|pressure|multicooker|multi-cooker|rice cooker|slow[ -]?cook/i],
-  ['soak', /\bsoak/i],
-  ['marinate', /marinat|coat .* and (?:leave|rest)/i],
-  ['temper', /temper|tadka|tarka|pour (?:the )?(?:hot )?(?:oil|ghee)/i],
-  ['dry-roast', /dry[- ]?roast|toast .*(?:dry|without oil)|dry pan/i],
-  ['drain', /\bdrain|\bstrain/i],
-  ['mash', /\bmash|\bblend|pur[ée]e|blitz/i],
-  [
-    'simmer',
-    /simmer|bring .* to (?:a |the )?boil|\bboil|cook (?:until|for|gently|covered|uncovered|over)|reduce|thicken/i,
-  ],
+/** What a verb does, where its object does not say otherwise. */
+const VERBS: readonly (readonly [Clause['kind'], string])[] = [
+  ['soak', 'soak|presoak|pre-soak'],
+  ['marinate', 'marinate|marinade'],
+  ['temper', 'temper'],
+  ['dry-roast', 'dry-roast|dry roast|toast'],
   [
     'fry',
-    /\bfry|saut[ée]|brown|sweat|soften .* onion|heat (?:the )?(?:oil|ghee|butter)|sizzle|cook .* (?:oil|ghee|butter)/i,
+    'fry|stir-fry|stir fry|sauté|saute|brown|sear|sweat|soften|caramelise|caramelize|sizzle|splutter|crackle|pop|heat|warm|melt|roast|bloom',
   ],
-  ['fluff', /fluff/i],
-  ['rest', /\brest\b|stand|leave covered|cover and leave|set aside (?:for )?\d/i],
-  ['chill', /fridge|refrigerat|freez|cool completely/i],
-  ['prepare', /\bchop|\bcut|\bpeel|\bslice|\bgrate|\bwash|\brinse|\bsort|pick over|mince|grind/i],
+  ['simmer', 'simmer|boil|parboil|reduce|thicken|bubble|blanch|poach'],
+  ['mash', 'mash|blend|puree|purée|blitz|process|liquidise|liquidize|pulse|grind|crush|smash'],
+  ['drain', 'drain|strain|discard'],
+  ['rest', 'rest|stand|sit|leave|set aside|settle'],
+  ['fluff', 'fluff|fork'],
+  ['chill', 'chill|refrigerate|freeze|cool'],
+  [
+    'prepare',
+    'chop|cut|peel|slice|grate|wash|rinse|sort|pick|mince|dice|halve|quarter|trim|measure|deseed|julienne|shred|clean|prepare|beat|whisk|scrub|core|crumble|zest|squeeze|gather|slit',
+  ],
+  [
+    'combine',
+    'add|stir|mix|pour|toss|fold|combine|tip|return|season|sprinkle|put|place|transfer|throw|drop|include|scatter|drizzle|top|swirl|layer|scrape|deglaze|cover|garnish|finish|adjust|check|taste|arrange|lower|nestle|dissolve|submerge|bring|spread',
+  ],
+  [
+    'serve',
+    'serve|enjoy|ladle|plate|divide|eat|remove|take|wait|repeat|keep|store|preheat|skim|lift|turn|switch|stop|transfer',
+  ],
+  ['release', 'release|vent|let off'],
+  ['lid', 'open|unlock|close|seal|lock|secure|shut|attach'],
+  ['pot', 'pressure-cook|pressure cook|slow-cook|slow cook|set|select|program|programme|press|start'],
+  ['simmer', 'cook|steam|stew|braise'],
 ]
+const KIND_OF = new Map(VERBS.flatMap(([kind, verbs]) => verbs.split('|').map((verb) => [verb, kind] as const)))
+const ANY_VERB = [...KIND_OF.keys()].sort((a, b) => b.length - a.length).join('|')
+/** Where one thing that is done ends and the next begins: before a verb that stands first in its clause. */
+const BOUNDARY = new RegExp(
+  `(?:\\s*[;:]\\s*|\\s*,?\\s+(?:and\\s+)?then\\s+|\\s*,\\s*(?:and\\s+)?|\\s+and\\s+|\\s+&\\s+|\\s+before\\s+(?=\\w+ing\\b))(?=(?:(?:gently|lightly|quickly|carefully|immediately|now|finally|slowly|thoroughly|roughly|finely|also|again|once more|just)\\s+)?(?:${ANY_VERB}|let|allow)\\b(?!\\s*(?:ed|ing)\\b))`,
+  'giu',
+)
+const SENTENCE = /(?<=[.!?])\s+(?=[\p{Lu}\d("“])|\n+/u
+const FIRST_VERB = new RegExp(`(?<![\\p{L}-])(${ANY_VERB})(?![\\p{L}-])`, 'giu')
+/** “Let it rest”, “leave to soak”, “allow to simmer”. */
+const LETS =
+  /\b(?:let|leave|leaving|allow|keep|continue|start|begin)\b[^,.;]{0,40}?\b(?:to\s+)?(rest|stand|sit|soak|marinate|simmer|boil|cook|cool|fry|brown|splutter|sizzle|crackle|infuse|bubble|reduce|thicken|drain|steep|settle)(?:ing|ning)?\b/i
+const NEVER =
+  /\b(?:do not|don['’]t|never|without|no need to|instead of|rather than|avoid)\s+(?:\w+\s+)?(?:drain|strain|soak|stir|open|boil|fry|brown|rinse|discard|mash|add)\w*/gi
 
-/** What a step of a recipe is; stirred together where nothing tells. */
-export function kindIn(text: string): StageKind {
-  return KNOWN_BY.find(([, words]) => words.test(text))?.[0] ?? 'combine'
+const FAT = /\b(?:oil|ghee|butter|fat)\b/i
+const AROMATIC =
+  /\b(?:onions?|garlic|ginger|spices?|masala|paste|shallots?|leeks?|mushrooms?|bacon|chillies|chilies|tomato(?:es)?|peppers?|seeds?)\b/i
+const UNTIL_FRIED =
+  /\buntil\b[^.;]*\b(?:golden|brown(?:ed)?|translucent|fragrant|aromatic|raw smell|caramelised|caramelized|crisp|splutter|crackle|pop|oil separates|fat (?:parts|separates)|sizzl)/i
+const PRESSURE =
+  /\bwhistles?\b|\bpressure[\s-]?cook\b|\b(?:high|low|full) pressure\b|\b(?:at|on|under|to|comes? to|reaches) pressure\b|\bpressure\s+(?:high|low)\b|\bhpc?\b/i
+const IN_COOKER =
+  /\b(?:in|into|to|with|using)\s+(?:a|an|the|your)\s+(?:\w+\s+){0,2}?(?:pressure[\s-]?cooker|multi-?cooker|electric cooker|cooker)\b/i
+const RICE_COOKER = /\brice[\s-]?cooker\b/i
+const SLOW_COOKER = /\bslow[\s-]?cook(?:er|ing)?\b/i
+const BESIDE =
+  /\b(?:in|heat|take)\s+(?:a|an|another)\s+(?:separate|another|small|second|different|frying|non-stick|large|heavy|medium|little|tempering|tadka|wide|deep)?\s*(?:separate\s+|small\s+|frying\s+|tempering\s+)?(?:pan|skillet|saucepan|kadai|wok|frying[\s-]?pan|ladle)\b|\bseparate(?:ly)?\b|\bmeanwhile\b|\bwhile (?:the|that|it)\b[^,]*\b(?:cook|soak|simmer)/i
+const TEMPERING =
+  /\btemper(?:ing)?\b|\btadka\b|\btarka\b|\bchaunk\b|\bpour (?:the |this |it )?(?:\w+\s+){0,3}?(?:oil|ghee|butter|spices?)?\s*(?:mixture\s+)?(?:over|on top)/i
+const COOLS =
+  /\bcool(?:s|ed)?\b[^.;]*(?:completely|to room temperature|before (?:storing|freezing|chilling))|\b(?:fridge|freezer|refrigerat\w*)\b/i
+
+/** Everything that a step has done, in order: what is told of one thing in several clauses is one. */
+export function actionsOf(text: string, section: string | null = null): ReadAction[] {
+  const clauses = text
+    .replace(/\b(approx|tbsp|tsp|min|mins|hr|hrs|oz|lb|no|approx)\.\s/gi, '$1 ')
+    .split(SENTENCE)
+    .flatMap((sentence) => clausesOf(sentence.trim()))
+    .filter((clause): clause is Clause => clause !== null)
+  const isTempered = TEMPERING.test(text) || (section !== null && TEMPERING.test(section))
+  return merged(isTempered ? clauses.map(asTempered) : clauses)
 }
+
+/** The first kind of what a step has done; stirred together where nothing tells. */
+export const kindIn = (text: string): StageKind => actionsOf(text)[0]?.kind ?? 'combine'
+
+function clausesOf(sentence: string): (Clause | null)[] {
+  if (sentence === '') return []
+  const parts: string[] = []
+  let from = 0
+  for (const { index, 0: gap } of sentence.matchAll(BOUNDARY)) {
+    // What is told of a time before a comma is told of what follows: “Once hot, add …”.
+    const part = sentence.slice(from, index)
+    if (index === 0 || !hasVerb(/^(?:once|when|while|after|as soon as|if)\b/i.test(part) ? `${part},` : part)) continue
+    parts.push(part)
+    from = index + gap.length
+  }
+  parts.push(sentence.slice(from))
+  const isBeside = BESIDE.test(sentence)
+  return parts.map((part) => clauseOf(part, sentence, isBeside))
+}
+
+/** “When the oil is hot, add”, “after 10 minutes, stir”, “for the tempering, heat”. */
+const LEAD =
+  /^(?:once|when|while|after|as soon as|if|for|in|to|on|with|at|using|until|meanwhile|finally|next|now|then|just before|before|over|towards)\b[^,]*,\s*/i
+
+/** The verb of a clause: the first that is no word of a time (“once it boils, add”) and no participle. */
+function verbOf(clause: string): string | null {
+  const plain = clause.replace(NEVER, (all) => ' '.repeat(all.length))
+  const lead = LEAD.exec(plain)
+  const body = lead ? plain.slice(lead[0].length) : plain
+  const lets = LETS.exec(body)
+  const found = [...body.matchAll(FIRST_VERB)].find(({ index, 1: verb }) => !isNoun(body, index, verb!))
+  if (lets && (!found || lets.index <= found.index)) return `let ${lets[1]!.toLowerCase()}`
+  if (!found && /\b(?:let|allow|wait|leave)\b/i.test(body) && /\b(?:pressure|steam)\b/i.test(body)) return 'release'
+  return found?.[1]?.toLowerCase() ?? null
+}
+const hasVerb = (text: string) => verbOf(text) !== null
+
+/** “The rest of the salt”, “the drained rice”, “a boil”, “at a simmer”, “the soaked beans”: no verb there. */
+function isNoun(text: string, index: number, verb: string): boolean {
+  const before = text.slice(0, index)
+  return /(?:\b(?:the|a|an|this|its|their|your|of|for|medium|low|high|gentle|rolling|more|each|any|some|with|from|until|till|is|are|be|well|starts? to|begins? to|to (?!taste)|cancel|hit)\s+)$/i.test(
+    before,
+  ) && !/\b(?:to|and)\s+$/i.test(before)
+    ? true
+    : verb === 'heat' && /\b(?:medium|low|high|the|over|off|of|reduce|turn|from)\s+$/i.test(before)
+}
+
+function clauseOf(text: string, sentence: string, isBeside: boolean): Clause | null {
+  const verb = verbOf(text)
+  if (verb === null || /^\s*stir (?:it|them)(?: back)?(?: in)?\W*$/i.test(text)) return null
+  const figure = figureIn(text)
+  const appliance = RICE_COOKER.test(sentence) ? 'rice-cooker' : SLOW_COOKER.test(sentence) ? 'slow' : null
+  const kind = kindOf(text, sentence, verb, appliance)
+  if (kind === null) return null
+  const times = durationsIn(text)
+  return {
+    kind,
+    sentence,
+    text: text.trim(),
+    minutes: times[0] ? middleMinutes(times[0]) : null,
+    figure: kind === 'pot' ? (figure ?? slowFigure(appliance, times)) : kind === 'release' ? figure : null,
+    appliance,
+    isBeside,
+    isRelease: false,
+  }
+}
+
+const slowFigure = (appliance: Clause['appliance'], [time]: ReturnType<typeof durationsIn>): WrittenFigure | null =>
+  appliance === 'slow' && time
+    ? { kind: 'slow', figure: middleMinutes(time), release: null, releaseAfterMinutes: null }
+    : null
+
+function kindOf(text: string, sentence: string, verb: string, appliance: Clause['appliance']): Clause['kind'] | null {
+  const lets = /^let (.*)$/.exec(verb)
+  const usual = lets ? (LET_KINDS[lets[1]!] ?? 'rest') : (KIND_OF.get(verb) ?? null)
+  const isRelease =
+    /\b(?:pressure|steam)\b/i.test(text.replace(LEAD, '')) &&
+    /\brelease|naturally|by itself|on its own|drop|subside|settle|escape|valve\b/i.test(text)
+  if (PRESSURE.test(text) && !(isRelease && !/cook|whistle/i.test(text)) && !/\brelease\b/i.test(verb)) {
+    if (usual !== 'serve' || /whistle|high pressure|low pressure/i.test(text)) return 'pot'
+  }
+  if (isRelease) return 'release'
+  if (/^(?:turn|switch|remove|take|put)$/.test(verb)) {
+    if (appliance !== null && /\bon\b/i.test(text)) return 'pot'
+    if (/\boff\b|\bfrom the (?:heat|stove|flame)\b|\boff the (?:heat|stove|flame)\b/i.test(text)) return 'off'
+  }
+  switch (usual) {
+    case 'pot':
+      // “Set aside for 10 minutes”, “set to sauté”.
+      if (/^set$/.test(verb) && /\baside\b/i.test(text)) return durationsIn(text).length > 0 ? 'rest' : null
+      if (/saut[ée]/i.test(text)) return 'off'
+      return /^(?:press|start|select|set|program|programme)$/.test(verb) &&
+        durationsIn(text).length === 0 &&
+        appliance === null &&
+        !/cook|rice|start|white|grain/i.test(text)
+        ? 'off'
+        : 'pot'
+    case 'simmer':
+      if (!/^(?:let )?(?:cook|steam)/.test(verb)) return 'simmer'
+      if (appliance !== null || IN_COOKER.test(text)) return 'pot'
+      if (/\bcover(?:ed)?\b|\bwater\b|\bstock\b|\bbroth\b|\blid\b|\bsimmer/i.test(text)) return 'simmer'
+      if (UNTIL_FRIED.test(text) || FAT.test(text) || AROMATIC.test(text)) return 'fry'
+      // “Stir in the spices and cook for a minute”: what is cooked stands before.
+      return AROMATIC.test(sentence) &&
+        !/water|stock|broth|milk|cover|tender/i.test(sentence) &&
+        (durationsIn(text)[0]?.high ?? 0) <= 12
+        ? 'fry'
+        : 'simmer'
+    case 'fry':
+      // “Heat the water”, “heat through”: nothing is fried there.
+      if (/^(?:heat|warm|melt)$/.test(verb)) {
+        if (FAT.test(text)) return 'fry'
+        if (/\bwater|stock|broth|milk\b/i.test(text)) return 'simmer'
+        return /\bpan|skillet|kadai|cooker|pot\b/i.test(text) ? 'off' : /\bthrough\b/i.test(text) ? 'simmer' : null
+      }
+      if (/^(?:toast|roast)/.test(verb)) return FAT.test(text) ? 'fry' : 'dry-roast'
+      return /\bdry\b[^.]*\bpan\b|\bwithout oil\b/i.test(text) ? 'dry-roast' : 'fry'
+    case 'dry-roast':
+      return FAT.test(text) && !/\bwithout\b/i.test(text) ? 'fry' : 'dry-roast'
+    case 'rest':
+      if (COOLS.test(text)) return 'chill'
+      if (/\bwater\b/i.test(sentence) && (durationsIn(text)[0]?.low ?? 0) >= 60) return 'soak'
+      if (/^(?:leave|set aside)$/.test(verb) && durationsIn(text).length === 0 && !/cover/i.test(text)) return null
+      return 'rest'
+    case 'combine':
+      if (/^bring$/.test(verb))
+        return /\bboil|simmer|bubble\b/i.test(text) ? 'simmer' : PRESSURE.test(text) ? 'pot' : null
+      if (/^cover$/.test(verb)) {
+        if (/\bsoak\b/i.test(text) || (/\bwater\b/i.test(text) && durationsIn(text).some(({ low }) => low >= 60)))
+          return 'soak'
+        return /\bcook|simmer\b/i.test(text)
+          ? 'simmer'
+          : durationsIn(text).length > 0
+            ? 'rest'
+            : /\bwith\b/i.test(text)
+              ? 'combine'
+              : 'lid'
+      }
+      if (/^(?:check|taste|adjust)$/.test(verb)) return null
+      // “Place the lid on”, “put the weight on”.
+      if (/\b(?:the )?(?:lid|weight)\b/i.test(text) && /^(?:put|place)$/.test(verb)) return 'lid'
+      if (/\b(?:fridge|freezer)\b/i.test(text)) return 'chill'
+      // “Stir every few minutes” is no step of its own.
+      if (
+        verb === 'stir' &&
+        /\bevery\b|\boccasionally\b|\boften\b|\bnow and then\b|\bfrequently\b|\bfrom time to time\b/i.test(text)
+      )
+        return null
+      if (
+        /^\s*(?:now |then |next )?(?:add|pour|put)(?: in)?(?: the| some| a little)?(?: [\d½¼¾/.]+)?(?: \w+){0,2}? (?:oil|ghee|butter)\W*$/i.test(
+          text.replace(LEAD, ''),
+        )
+      )
+        return 'fry'
+      return 'combine'
+    case 'serve':
+      return /\bstir(?:red)?\b.*\bin\b/i.test(text) ? 'combine' : 'serve'
+    case 'mash':
+      if (/^(?:grind|crush)$/.test(verb) && /\bgarlic|ginger|spices?|pepper|cardamom\b/i.test(text)) return 'prepare'
+      return 'mash'
+    case 'drain':
+      if (/^discard$/.test(verb)) return /\bwater|liquid\b/i.test(text) ? 'drain' : null
+      return 'drain'
+    default:
+      return usual
+  }
+}
+
+const LET_KINDS: Readonly<Record<string, Clause['kind']>> = {
+  rest: 'rest',
+  stand: 'rest',
+  sit: 'rest',
+  settle: 'rest',
+  infuse: 'rest',
+  steep: 'rest',
+  cool: 'rest',
+  soak: 'soak',
+  marinate: 'marinate',
+  simmer: 'simmer',
+  boil: 'simmer',
+  bubble: 'simmer',
+  reduce: 'simmer',
+  thicken: 'simmer',
+  cook: 'simmer',
+  fry: 'fry',
+  brown: 'fry',
+  splutter: 'fry',
+  sizzle: 'fry',
+  crackle: 'fry',
+  drain: 'drain',
+}
+
+const asTempered = (clause: Clause): Clause =>
+  ['fry', 'combine', 'temper', 'off', 'dry-roast'].includes(clause.kind) ? { ...clause, kind: 'temper' } : clause
+
+/** What goes in belongs to what is done with it; the same again is the same; a release belongs to its pot. */
+function merged(clauses: readonly Clause[]): ReadAction[] {
+  const list: Clause[] = []
+  const joined = (one: Clause, more: Clause): Clause => ({
+    ...one,
+    text: `${one.text}, ${more.text}`,
+    minutes: one.minutes === null && more.minutes === null ? null : (one.minutes ?? 0) + (more.minutes ?? 0),
+    figure: one.figure && more.figure ? withRelease(one.figure, more.figure) : (one.figure ?? more.figure),
+    appliance: one.appliance ?? more.appliance,
+    isBeside: one.isBeside || more.isBeside,
+  })
+  const last = () => list.at(-1)
+  for (const clause of clauses) {
+    const before = last()
+    if (clause.kind === 'off' || clause.kind === 'lid' || clause.kind === 'serve') {
+      // What is lit or shut belongs to the pot that follows.
+      if (clause.kind !== 'serve' || !before) list.push(clause)
+      else list.push(clause)
+      continue
+    }
+    if (clause.kind === 'release') {
+      if (before?.kind === 'pot')
+        list[list.length - 1] = {
+          ...joined(before, clause),
+          minutes: before.minutes,
+          figure: before.figure && withRelease(before.figure, clause.figure ?? releaseIn(clause.text)),
+        }
+      else if (before?.kind === 'release') list[list.length - 1] = joined(before, clause)
+      else list.push(clause)
+      continue
+    }
+    // Soaked beans are drained, unless it is said that they are not.
+    if (before?.kind === 'soak' && clause.kind === 'drain') continue
+    const beforeLid = list.at(-2)
+    if (before?.kind === 'lid' && beforeLid?.kind === 'simmer' && clause.kind === 'simmer') {
+      list.splice(-2, 2, joined(beforeLid, clause))
+      continue
+    }
+    // “After the first whistle, turn it down and cook for 15 minutes.”
+    if (
+      before?.kind === 'pot' &&
+      clause.kind === 'simmer' &&
+      before.figure?.kind === 'whistles' &&
+      before.sentence === clause.sentence
+    ) {
+      const one = joined(before, clause)
+      list[list.length - 1] = {
+        ...one,
+        minutes: before.minutes,
+        figure: { ...before.figure, thenLowMinutes: clause.minutes ?? undefined },
+      }
+      continue
+    }
+    if (before && before.kind === clause.kind) list[list.length - 1] = joined(before, clause)
+    else if (before && isInto(before, clause))
+      list[list.length - 1] = {
+        ...joined(clause, before),
+        text: `${before.text}, ${clause.text}`,
+        minutes: clause.minutes ?? null,
+      }
+    else if (before && clause.kind === 'combine' && TAKES_MORE.has(before.kind))
+      list[list.length - 1] = { ...joined(before, clause), minutes: before.minutes }
+    else if (before && clause.kind === 'prepare' && before.kind === 'drain')
+      list[list.length - 1] = joined(before, clause)
+    else list.push(clause)
+  }
+  // A lid that is shut says that what went in before it goes into the pot.
+  const done: Clause[] = []
+  for (const clause of list) {
+    const before = done.at(-1)
+    if (clause.kind === 'pot') {
+      while (done.at(-1)?.kind === 'lid' || done.at(-1)?.kind === 'off') done.pop()
+      const added = done.at(-1)
+      if (added?.kind === 'combine') {
+        done[done.length - 1] = { ...clause, text: `${added.text}, ${clause.text}`, isBeside: false }
+        continue
+      }
+    }
+    if (clause.kind === 'serve' && before === undefined && clauses.length === 1) continue
+    done.push(clause)
+  }
+  return done.flatMap((clause): ReadAction[] =>
+    clause.kind === 'off' || clause.kind === 'lid' || clause.kind === 'serve'
+      ? []
+      : clause.kind === 'release'
+        ? [{ ...actionOf(clause, 'pot'), isRelease: true, figure: null }]
+        : [actionOf(clause, clause.kind)],
+  )
+}
+
+const actionOf = ({ sentence: _, ...clause }: Clause, kind: StageKind): ReadAction => ({ ...clause, kind })
+
+/** What is added first is done with what is done next. */
+const isInto = (before: Clause, after: Clause) =>
+  (before.kind === 'combine' &&
+    ['fry', 'simmer', 'pot', 'mash', 'soak', 'marinate', 'temper', 'dry-roast'].includes(after.kind)) ||
+  (before.kind === 'prepare' && ['soak', 'marinate'].includes(after.kind))
+/** Vessels into which more goes while they are at it. */
+const TAKES_MORE: ReadonlySet<string> = new Set(['fry', 'temper', 'soak', 'marinate', 'dry-roast', 'simmer'])
+
+/** How a text says that the pressure goes. */
+export function releaseIn(text: string): Pick<WrittenFigure, 'release' | 'releaseAfterMinutes'> {
+  const isNatural = /natural|by itself|on its own|drop|subside|settle|npr/i.test(text)
+  const [first] = durationsIn(text)
+  return {
+    release: isNatural ? 'natural' : 'quick',
+    releaseAfterMinutes: isNatural && first ? middleMinutes(first) : null,
+  }
+}
+
+/** A figure with the release that is said after it. */
+export const withRelease = (
+  figure: WrittenFigure,
+  { release, releaseAfterMinutes }: Pick<WrittenFigure, 'release' | 'releaseAfterMinutes'>,
+): WrittenFigure =>
+  release === null
+    ? figure
+    : {
+        ...figure,
+        release: figure.release ?? release,
+        releaseAfterMinutes: figure.releaseAfterMinutes ?? releaseAfterMinutes,
+      }

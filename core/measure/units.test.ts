@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { readAmount, typedAmount } from './amount'
+import { readAmount, typedAmount } from '../quantity/number'
 import { fromUnit, inUnit, QUANTITIES, readQuantity, type Quantity } from './units'
 
 describe('units', () => {

@@ -1,4 +1,4 @@
-import { readAmount, type DecimalSign } from './amount'
+import { readAmount, type DecimalSign } from '../quantity/number'
 import { WEIGHTS_G } from './measure'
 
 /**

@@ -4,7 +4,7 @@
  * shown in the unit that the household likes, and may be typed in any (“203 F”).
  */
 import { BOUNDS, type BoundName } from '~~/core/bounds'
-import { readAmount, typedAmount } from '~~/core/measure/amount'
+import { readAmount, typedAmount } from '~~/core/quantity/number'
 import { inUnit, readQuantity, type Quantity } from '~~/core/measure/units'
 
 const {

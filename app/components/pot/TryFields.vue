@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CUP_ML } from '~~/core/measure/measure'
-import { readAmount } from '~~/core/measure/amount'
+import { readAmount } from '~~/core/quantity/number'
 import type { ClosingAnswer } from '~~/core/program/answer'
 import { endsByItself, styleOf } from '~~/core/program/styles'
 import { inUse } from '~~/shared/kitchen'

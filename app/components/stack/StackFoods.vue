@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiClose, mdiDrag } from '@mdi/js'
 import { texturesOf } from '~~/core/food/texture'
-import { readAmount } from '~~/core/measure/amount'
+import { readAmount } from '~~/core/quantity/number'
 import { inUse } from '~~/shared/kitchen'
 import type { Problem } from '~~/core/problem'
 import { itemG, placedItems } from '~~/shared/pot'

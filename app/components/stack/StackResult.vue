@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { heatsItself } from '~~/core/appliance/appliance'
-import { readAmount, typedAmount } from '~~/core/measure/amount'
+import { readAmount, typedAmount } from '~~/core/quantity/number'
 import { simulate } from '~~/core/pot/simulate'
 import type { Problem } from '~~/core/problem'
 import type { Mend } from '~~/core/stack/mend'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useLocalStorage, useTimestamp } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
-import { readAmount } from '~~/core/measure/amount'
+import { readAmount } from '~~/core/quantity/number'
 import { checkCooker } from '~~/core/pot/check'
 import type { FixedProgram } from '~~/core/appliance/kind'
 import { MINUTE_MS } from '~~/core/measure/time'

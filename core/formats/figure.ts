@@ -1,0 +1,71 @@
+import type { WrittenFigure } from '../dish/dish.schema'
+import { durationsIn, middleMinutes, minutesIn } from '../quantity/duration'
+import { numberAt } from '../quantity/number'
+
+// English, as the recipes are; another language is another list of words.
+
+const COUNTED = /\b(?:\d|an?\b|one\b|two\b|three\b|four\b|five\b|six\b|seven\b|eight\b|nine\b|ten\b|twelve\b)/gi
+const WHISTLES = /^\s*(?:more\s+)?(?:whistles?|steam\s+whistles?)\b/i
+
+/** How many whistles a text counts; null where it counts none. */
+export function whistlesIn(text: string): number | null {
+  for (const { index } of text.matchAll(COUNTED)) {
+    const number = numberAt(text.slice(index))
+    if (number && WHISTLES.test(text.slice(index + number.length))) return Math.round((number.low + number.high) / 2)
+  }
+  const first = /\b(?:the\s+)?first\s+whistle|until\s+it\s+whistles\b/i.test(text)
+  return first ? 1 : null
+}
+
+const NATURAL =
+  /\bnatural(?:ly)?\b|\bnpr\b|\bnr\b|by itself|on its own|pressure (?:to )?(?:drops?|falls?|subsides?|settles?|release[sd]?\b(?! valve))|let the (?:pressure|steam)|until the pressure/i
+const QUICK =
+  /\bquick\b|\bqpr\b|\bqr\b|release the (?:pressure|steam)|open the (?:valve|vent)|manual(?:ly)? release|release manually|vent the/i
+/** “Natural release for 10 minutes”, “naturally release 10 minutes”, “10 minutes natural release”. */
+const NEAR = 45
+const AT_PRESSURE = /pressure/i
+const LOW = /\blow\b|\bsim\b|\bsimmer\b/i
+
+/** The figure that a recipe gives for a pot; null where it gives none. */
+export function figureIn(text: string): WrittenFigure | null {
+  const times = durationsIn(text)
+  const fall = fallOf(text, times)
+  const release = NATURAL.test(text) ? ('natural' as const) : QUICK.test(text) ? ('quick' as const) : null
+  const whistles = whistlesIn(text)
+  const cooking = times.filter((one) => one !== fall)
+  // Of one time alone nobody waits twice.
+  const isOnly = fall !== null && cooking.length === 0 && whistles === null
+  const releaseAfterMinutes = release === 'natural' && fall && !isOnly ? middleMinutes(fall) : null
+  const common = { release, releaseAfterMinutes }
+  const first = cooking[0] ?? (isOnly ? fall : null)
+  if (whistles !== null) {
+    const low = cooking.find(({ index, length }) => LOW.test(text.slice(Math.max(0, index - 25), index + length + 25)))
+    return { kind: 'whistles', figure: whistles, ...common, ...(low ? { thenLowMinutes: middleMinutes(low) } : {}) }
+  }
+  if (AT_PRESSURE.test(text) && first) {
+    const isLow = /low[\s-]pressure|pressure[^.]{0,12}\blow\b/i.test(text)
+    return { kind: isLow ? 'low-pressure' : 'high-pressure', figure: middleMinutes(first), ...common }
+  }
+  if (/slow[\s-]?cook/i.test(text)) {
+    const minutes = minutesIn(text)
+    if (minutes !== null) return { kind: 'slow', figure: minutes, ...common }
+  }
+  if (/simmer|boil|cook (?:covered|over)/i.test(text)) {
+    const minutes = minutesIn(text)
+    if (minutes !== null) return { kind: 'simmer', figure: minutes, release: null, releaseAfterMinutes: null }
+  }
+  return null
+}
+
+/** The time for which the pressure falls by itself: the one beside those words, and of two the nearer. */
+function fallOf(text: string, times: readonly ReturnType<typeof durationsIn>[number][]) {
+  const said = /\bnatural(?:ly)?\b|\bnpr\b|\bnr\b/i.exec(text)
+  if (!said) return null
+  const end = said.index + said[0].length
+  const before = [...times].reverse().find((one) => one.index + one.length <= said.index)
+  const after = times.find((one) => one.index >= end)
+  const gapAfter = after ? text.slice(end, after.index) : ''
+  if (after && gapAfter.length <= NEAR && !/[.;]/.test(gapAfter)) return after
+  const gapBefore = before ? text.slice(before.index + before.length, said.index) : ''
+  return before && /^[\s-]*(?:of\s*)?(?:a\s*)?$/i.test(gapBefore) ? before : null
+}
