@@ -162,6 +162,7 @@ describe('a recipe', () => {
     expect(['recipe-none', 'recipe-unreadable']).toContain(code(deep))
     const loop = `<script type="application/ld+json">${'{"mainEntity":'.repeat(2000)}1${'}'.repeat(2000)}</script>`
     expect(code(loop)).toBe('recipe-none')
+    expect(code(`<html><body>${'<div>'.repeat(80_000)}`)).toBe('recipe-unreadable')
     const evil = recipeOf(
       JSON.stringify({
         ...base,

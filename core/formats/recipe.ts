@@ -27,7 +27,15 @@ export interface Recipe {
 }
 
 /** Bounds of what is read; more is no recipe. */
-export const MOST_RECIPE = { bytes: 2_000_000, ingredients: 60, steps: 60, text: 1000, depth: 12 } as const
+export const MOST_RECIPE = {
+  bytes: 2_000_000,
+  ingredients: 60,
+  steps: 60,
+  text: 1000,
+  depth: 12,
+  nested: 500,
+  mended: 100_000,
+} as const
 
 /** Under which additional property our own export holds the dish itself, so that it can come back as it was. */
 export const OWN_PROPERTY = 'bivvet-dish'
@@ -60,7 +68,10 @@ function parseLoosely(text: string): unknown {
   try {
     return JSON.parse(bare)
   } catch {
-    return JSON.parse(jsonrepair(bare))
+    // No page has more than that of it, and mending hostile text takes minutes.
+    if (bare.length > MOST_RECIPE.mended) throw new SyntaxError('too much to mend')
+    // Some pages leave line breaks inside their strings.
+    return JSON.parse(jsonrepair(bare.replace(/[\r\n\t]+/g, ' ')))
   }
 }
 
@@ -77,6 +88,7 @@ function fromJson(text: string): Outcome<Recipe> {
 
 /** Takes the recipe out of a saved page: its JSON-LD, else its microdata, RDFa or h-recipe. Nothing of it is run. */
 function fromHtml(html: string): Outcome<Recipe> {
+  if (isTooDeep(html)) return failed(problem('recipe-unreadable', ''))
   const page = parseDocument(html)
   let worst: Outcome<Recipe> | null = null
   for (const script of DomUtils.findAll(
@@ -102,6 +114,20 @@ function fromHtml(html: string): Outcome<Recipe> {
   }
   return worst ?? failed(problem('recipe-none', ''))
 }
+
+/** Nested deeper than any page is: what reads it would not come back. */
+function isTooDeep(html: string): boolean {
+  let depth = 0
+  let deepest = 0
+  const parser = new Parser({
+    onopentag: () => void (deepest = Math.max(deepest, ++depth)),
+    onclosetag: () => void depth--,
+  })
+  for (let at = 0; at < html.length && deepest <= MOST_RECIPE.nested; at += CHUNK)
+    parser.write(html.slice(at, at + CHUNK))
+  return deepest > MOST_RECIPE.nested
+}
+const CHUNK = 16_384
 
 type Element = Parameters<typeof DomUtils.getChildren>[0]
 type Nodes = Parameters<typeof DomUtils.findAll>[1]
@@ -413,7 +439,7 @@ const SERVES =
   /\b(?:serves|servings?|feeds|yield)\D{0,12}\d+|\bfor \d+ (?:people|persons?)|^\W*makes\s+\d+\s+(?:serv|portion)|\b\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|people)\b/i
 const NUMBERED = /^\s*(?:step\s*)?\d+\s*[.):]\s+/i
 const LOOKS_MEASURED =
-  /^[\s•·*▢□–—-]*(?:\d|[½¼¾⅓⅔⅛]|an?\s|a few|half|one|two|three|four|handful|pinch|salt\b|juice of)/i
+  /^[\s•·*▢□–—-]*(?:\d|[½¼¾⅓⅔⅛]|an?\s|a few|(?:half|one|two|three|four)\s|handful|pinch|salt\b|juice of)/i
 const LOOKS_DONE =
   /^(?:soak|heat|add|cook|fry|boil|bring|simmer|rinse|wash|drain|mix|stir|close|pressure|chop|peel|serve|pour|place|put|in a|once|when|let|turn|open|mash|blend|temper|saut)/i
 
