@@ -1,9 +1,10 @@
-import { heatsItself, stylesFor } from '../core/appliance/appliance'
+import { heatsItself, stylesFor, type Appliance } from '../core/appliance/appliance'
 import { CATALOGUE } from '../core/food/catalogue'
 import { asLearnt, learntOfFoods } from '../core/learn/apply'
 import type { Believed } from '../core/learn/joint'
 import type { PlanRequest } from '../core/program/request.schema'
 import { styleSaid } from '../core/program/styles'
+import type { PotsToTake } from '../core/formats/recipe-dish'
 import type { DishRequest, PotOfStage, PotSettings, Stage } from '../core/dish/dish.schema'
 import type { StageKind } from '../core/dish/names'
 import { minutesOf } from '../core/dish/stages'
@@ -36,6 +37,22 @@ export function usualPot(kitchen: Kitchen): PotSettings {
     freeLiquid: 'spoonable',
     foods: [],
   }
+}
+
+/** How a pot of this kitchen is usually programmed, and how one of each kind of cooker is that it has. */
+export function potsToTake(kitchen: Kitchen): PotsToTake {
+  const usual = usualPot(kitchen)
+  const one = (fits: (appliance: Appliance) => boolean): PotSettings | undefined => {
+    const of = inUse(kitchen.cookers).find(({ cooker }) => fits(cooker.appliance))
+    return of && { ...usual, cookerId: of.id, style: stylesFor(of.cooker)[0]! }
+  }
+  const kinds = {
+    whistling: one(({ kind }) => kind === 'whistling'),
+    electric: one(({ kind }) => kind === 'electric'),
+    'rice-cooker': one(({ kind }) => kind === 'rice'),
+    slow: one(({ kind }) => kind === 'slow'),
+  }
+  return { usual, kinds: Object.fromEntries(Object.entries(kinds).filter(([, pot]) => pot)) }
 }
 
 /** A stage of a kind, as cooks usually do it. */

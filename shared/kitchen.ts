@@ -1,3 +1,4 @@
+import { v4 as uuid } from 'uuid'
 import { findFood } from '../core/food/catalogue'
 import type { Food } from '../core/food/food.schema'
 import type { Burner } from '../core/appliance/burner'
@@ -27,7 +28,7 @@ export const USUAL_LIKES: Likes = {
   textures: {},
 }
 
-/** A kitchen in which nothing stands yet. */
+/** A kitchen in which no pot stands yet: a cup, and the spoons and the scale that every kitchen has. */
 export const newKitchen = (name: string, altitudeM: number): Kitchen => ({
   shape: KITCHEN_SHAPE,
   name,
@@ -38,7 +39,7 @@ export const newKitchen = (name: string, altitudeM: number): Kitchen => ({
   likes: USUAL_LIKES,
   cookers: [],
   burners: [],
-  measures: [],
+  measures: [{ id: uuid(), name: 'Cup', volumeMl: 240 }],
   tins: [],
   foods: [],
   bags: [],

@@ -1,59 +1,121 @@
-import { parseIngredient } from 'parse-ingredient'
-import { inUse, type Kitchen } from '~~/shared/kitchen'
+import { findIngredient } from '~~/core/ingredient/ingredients'
+import { readLine, type Names } from '~~/core/formats/line'
+import { middleOf, readQuantity, type Amount } from '~~/core/quantity/quantity'
+import { foodOf, inUse, type Kitchen } from '~~/shared/kitchen'
+import type { AskedAmount, PotLiquid } from '~~/shared/pot'
 
-/** What was asked for: the words that name a food, and how much of it where that was said. */
+/** What was asked for: the words that name a food, how much of it where that was said, and what goes in with it. */
 export interface Asked {
   words: string
-  amount: { count: number; unit: string } | null
+  amount: AskedAmount | null
+  /** A measure of which nobody has said how much it holds: it is asked about, and taken for no other. */
+  unknownMeasure: string | null
+  /** It was said that it is not soaked. */
+  isUnsoaked: boolean
+  /** Each of what else was named, as it was typed. */
+  also: string[]
 }
 
+const UNSOAKED = /\b(?:un-?soaked|not soaked|without (?:a )?soak(?:ing)?|no soak(?:ing)?)\b[,\s]*/i
+/** Between two things of one question. */
+const BETWEEN = /\s*(?:,|\+|&)\s*|\s+(?:and|with|plus)\s+/i
+
 const OZ_IN_LB = 16
-const ML_IN_L = 1000
-/** Units as the parser calls them, as a pot measures in them: so many of which. */
-const UNITS: Readonly<Record<string, [times: number, unit: string]>> = {
-  gram: [1, 'g'],
-  kilogram: [1, 'kg'],
-  ounce: [1, 'oz'],
-  pound: [OZ_IN_LB, 'oz'],
-  milliliter: [1, 'ml'],
-  liter: [ML_IN_L, 'ml'],
-  tablespoon: [1, 'tbsp'],
-  teaspoon: [1, 'tsp'],
-  small: [1, 'piece-small'],
-  medium: [1, 'piece-medium'],
-  large: [1, 'piece-large'],
-}
 const CUP = /^cups?$/i
 
 /**
- * Reads “2 cups chickpeas”, “½ kg rajma”, “3 large eggs”, “2 bowls of rice”. What is no amount stays among the words; a
- * number alone counts pieces, or the usual measure of a food that is not counted (an empty unit).
+ * Reads “2 cups chickpeas”, “½ kg rajma”, “3 large eggs”, “2 bowls of rice”, “1 cup toor dal with 2 tomatoes”. What is
+ * no amount stays among the words; a number alone counts pieces, or the usual measure of a food that is not counted.
  */
-export function readAsked(text: string, { measures, likes }: Pick<Kitchen, 'measures' | 'likes'>): Asked {
-  const own = inUse(measures)
-  const [found] = parseIngredient(text, {
-    decimalSeparator: likes.decimal === 'comma' ? ',' : '.',
-    allowLeadingOf: false,
-    additionalUOMs: Object.fromEntries(
-      own
-        .filter(({ name }) => !CUP.test(name))
-        .map(({ id, name }) => {
-          const short = name.toLowerCase()
-          // “Our bowl” is asked for as bowls too.
-          const last = short.split(' ').at(-1)!
-          return [id, { short, plural: `${short}s`, alternates: [last, `${last}s`] }]
-        }),
-    ),
-  })
-  if (!found || found.quantity === null || found.description.trim() === '') return { words: text, amount: null }
-  const { quantity, unitOfMeasureID: unit, description } = found
-  const words = description.trim()
-  if (!unit) return { words, amount: { count: quantity, unit: '' } }
-  if (unit === 'cup') {
-    const cup = own.find(({ name }) => CUP.test(name))
-    return { words, amount: { count: quantity, unit: cup?.id ?? 'cup-240' } }
+export function readAsked(text: string, kitchen: Pick<Kitchen, 'measures' | 'likes'>): Asked {
+  const isUnsoaked = UNSOAKED.test(text)
+  const plain = text.replace(UNSOAKED, '').trim()
+  const parts = plain.split(BETWEEN).filter((part) => part.trim() !== '')
+  // “1 and a half cups rice” is one thing: each of two has a name.
+  const isSeveral = parts.length > 1 && parts.every((part) => nameIn(part, kitchen) !== '')
+  const [first = plain, ...also] = isSeveral ? parts : [plain]
+  const one = readOne(first, kitchen)
+  return { ...one, words: one.words === '' ? text : one.words, isUnsoaked, also }
+}
+
+const nameIn = (text: string, kitchen: Pick<Kitchen, 'measures' | 'likes'>) => {
+  const { words } = readQuantity(text, styleOf(kitchen))
+  return /\p{L}{2}/u.test(words) ? words : ''
+}
+const styleOf = ({ measures, likes }: Pick<Kitchen, 'measures' | 'likes'>) => ({
+  decimal: likes.decimal,
+  measures: inUse(measures),
+})
+
+function readOne(text: string, kitchen: Pick<Kitchen, 'measures' | 'likes'>): Omit<Asked, 'isUnsoaked' | 'also'> {
+  const style = styleOf(kitchen)
+  const none = { words: text, amount: null, unknownMeasure: null }
+  let found = readQuantity(text, style)
+  if (found.amounts.length === 0) {
+    // “Rice 2 cups”.
+    const last = /^(\D*\p{L})\s+((?:[\d½¼¾⅓⅔]|half\b|one\b|two\b).*)$/iu.exec(text)
+    found = last ? { ...readQuantity(last[2]!, style), words: last[1]! } : found
   }
-  if (own.some(({ id }) => id === unit)) return { words, amount: { count: quantity, unit } }
-  const known = UNITS[unit]
-  return known ? { words, amount: { count: known[0] * quantity, unit: known[1] } } : { words: text, amount: null }
+  const amount = found.stated ?? found.amounts[0]
+  if (!amount || found.words === '' || amount.isGuess) return none
+  const { words } = found
+  const { unit } = amount
+  if (unit?.kind === 'vessel') return { words, amount: null, unknownMeasure: unit.name }
+  if (unit?.kind === 'container' && !amount.each) return { words, amount: null, unknownMeasure: unit.container }
+  return { words, amount: inUnits(amount, kitchen), unknownMeasure: null }
+}
+
+/** An amount as a pot measures it; null where it is measured in nothing that a pot knows. */
+function inUnits({ unit, size, each, ...amount }: Amount, { measures }: Pick<Kitchen, 'measures'>): AskedAmount | null {
+  const count = middleOf(amount)
+  if (each)
+    return inUnits(
+      { low: each.count * count, high: each.count * count, unit: each.unit, size: null, each: null, isGuess: false },
+      { measures },
+    )
+  if (unit === null) return { count, unit: size === null ? '' : `piece-${size}` }
+  switch (unit.kind) {
+    case 'weight':
+      if (unit.g === 1000) return { count, unit: 'kg' }
+      if (unit.g === 1) return { count, unit: 'g' }
+      return { count: unit.g > 400 ? count * OZ_IN_LB * (unit.g / POUND_G) : (count * unit.g) / OUNCE_G, unit: 'oz' }
+    case 'measure':
+      return { count, unit: unit.id }
+    case 'volume': {
+      if (unit.isCup) return { count, unit: inUse(measures).find(({ name }) => CUP.test(name))?.id ?? 'cup-240' }
+      const spoon = SPOONS[unit.ml]
+      return spoon ? { count, unit: spoon } : { count: count * unit.ml, unit: 'ml' }
+    }
+    case 'part':
+      return unit.part === 'piece' || unit.part === 'head'
+        ? { count, unit: size === null ? '' : `piece-${size}` }
+        : null
+    default:
+      return null
+  }
+}
+const OUNCE_G = 28.349523125
+const POUND_G = 16 * OUNCE_G
+const SPOONS: Readonly<Record<number, string>> = { 15: 'tbsp', 5: 'tsp', 180: 'rice-cup' }
+
+/** What goes in with the food: other foods with their amounts, and what brings liquid; the rest is told as not found. */
+export interface AlsoAsked {
+  foods: { foodId: string; amount: AskedAmount | null }[]
+  liquids: PotLiquid[]
+  unknown: string[]
+}
+
+export function readAlso(parts: readonly string[], kitchen: Kitchen, names: Names): AlsoAsked {
+  const also: AlsoAsked = { foods: [], liquids: [], unknown: [] }
+  const measuring = { ...styleOf(kitchen), foods: kitchen.foods.map(foodOf) }
+  for (const part of parts) {
+    const { what, maybe, g } = readLine(part, names, measuring)
+    const id = what ?? maybe
+    const ingredient = id === null ? undefined : findIngredient(id)
+    if (ingredient?.liquid && g !== null)
+      also.liquids.push({ kind: ingredient.liquid, amount: String(Math.round(g)), unit: 'g' })
+    else if (id !== null && !ingredient) also.foods.push({ foodId: id, amount: readOne(part, kitchen).amount })
+    else also.unknown.push(part)
+  }
+  return also
 }

@@ -1,16 +1,17 @@
 import MiniSearch from 'minisearch'
+import { plainLetters } from '~~/core/formats/name-key'
 import type { NamedFood } from '~/composables/useNamedFoods'
 
-/** Letters without case and accents, as they are typed in a hurry. */
-const plain = (name: string) => name.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()
+const plain = plainLetters
 
-const namesOf = ({ name, aliases }: Named) => [name, ...aliases.split(',')].map((one) => plain(one.trim()))
+const namesOf = ({ name, aliases, abroad = '' }: Named) =>
+  [name, ...aliases.split(','), ...abroad.split(',')].map((one) => plain(one.trim())).filter(Boolean)
 
 /** True where any name of it stands in a text as whole words: “old rajma” holds rajma. */
 export function holdsName(text: string, named: Named): boolean {
   const words = (of: string) =>
     ` ${plain(of)
-      .replace(/[^\p{L}\p{N}]+/gu, ' ')
+      .replace(/[^\p{L}\p{M}\p{N}]+/gu, ' ')
       .trim()} `
   return namesOf(named).some((name) => name !== '' && words(text).includes(words(name)))
 }
@@ -18,15 +19,20 @@ export function holdsName(text: string, named: Named): boolean {
 /** Words this long may be written a little otherwise: carrots, daal, chickpee. */
 const LEAST_FUZZY = 4
 const FUZZY_SHARE = 0.25
-type Named = Pick<NamedFood, 'name' | 'aliases'>
+/** Names in other languages are looked for and not shown. */
+type Named = Pick<NamedFood, 'name' | 'aliases'> & { abroad?: string }
 const indexes = new WeakMap<readonly Named[], MiniSearch>()
 
 /** The index of a list of foods, made when it is first searched. */
 function indexOf(foods: readonly Named[]): MiniSearch {
   const made = indexes.get(foods)
   if (made) return made
-  const index = new MiniSearch({ fields: ['name', 'aliases'], processTerm: plain })
-  index.addAll(foods.map(({ name, aliases }, id) => ({ id, name, aliases })))
+  const index = new MiniSearch({
+    fields: ['name', 'aliases', 'abroad'],
+    processTerm: plain,
+    tokenize: (text) => text.split(/[^\p{L}\p{M}\p{N}]+/u),
+  })
+  index.addAll(foods.map(({ name, aliases, abroad = '' }, id) => ({ id, name, aliases, abroad })))
   indexes.set(foods, index)
   return index
 }

@@ -6,6 +6,7 @@ import { readAmount } from '~~/core/quantity/number'
 import type { RunWithPlan } from '~~/shared/household'
 import { newMeal } from '~~/shared/meal'
 import { potOfRequest, type AskedAmount } from '~~/shared/pot'
+import type { AskedMore } from '~/components/common/FoodFind.vue'
 
 /** The day: what cooks, what soaks, what comes next, and one way to start a pot. */
 const { t, clock, day, duration, weight } = useI18nText()
@@ -26,11 +27,21 @@ const isNarrow = !window.matchMedia('(min-width: 820px) and (pointer: fine)').ma
 
 const RECENT = 6
 
-function start(foodId: string, asked: AskedAmount | null) {
-  const food = kitchenStore.food(foodId)
-  if (!food) return
-  pot.startWith(food, asked)
-  void navigateTo(LOOSE_PATH)
+async function start(foodId: string, asked: AskedAmount | null, more: AskedMore) {
+  await pot.startWithAll(foodId, asked, more)
+  await navigateTo(LOOSE_PATH)
+}
+/** Pots and dishes that are kept, by their names. */
+const dishes = useDishesStore()
+void dishes.load()
+const named = computed(() => [
+  ...(pots.pots ?? []).map(({ id, name }) => ({ id, name, hint: t('day.keptPot') })),
+  ...(dishes.dishes ?? []).map(({ id, dish: { name } }) => ({ id, name, hint: t('day.keptDish') })),
+])
+function openOther(id: string) {
+  const kept = pots.pots?.find((one) => one.id === id)
+  if (kept) openPot(kept)
+  else void navigateTo(`/dishes/${id}`)
 }
 function again(run: RunWithPlan) {
   const found = potOfRequest(run.plan, kitchenStore.kitchen!)
@@ -88,7 +99,15 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
       <section class="start">
         <h1>{{ t('day.title', { day: day(nowMs) }) }}</h1>
         <h2 class="ask">{{ t('day.ask') }}</h2>
-        <FoodFind :label="t('day.ask')" :most="6" quiet :passive="isNarrow" @take="start" />
+        <FoodFind
+          :label="t('day.ask')"
+          :most="6"
+          quiet
+          :passive="isNarrow"
+          :others="named"
+          @take="start"
+          @other="openOther"
+        />
         <p class="soft">{{ t('day.hint') }}</p>
         <p v-if="takenOff" role="status">
           {{ t('day.mealGone') }}

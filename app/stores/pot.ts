@@ -22,6 +22,8 @@ import {
   type AskedAmount,
   type Pot,
 } from '~~/shared/pot'
+import type { AlsoAsked } from '~/composables/askedFood'
+import type { AskedMore } from '~/components/common/FoodFind.vue'
 import type { KeptPot } from '~~/shared/household'
 
 const MOST_FOODS = MOST.items
@@ -112,9 +114,36 @@ export const usePotStore = defineStore('pot', () => {
   /** The hour by which it is to be ready, as “19:30”; empty where none is asked for. It goes with this pot, not with the next. */
   const readyBy = ref('')
   function startWith(food: Food, asked: AskedAmount | null = null) {
+    leftOut.value = []
     readyBy.value = ''
     replace(newPot(food, kitchen.value, asked))
   }
+  /** Starts with all that one question named; answers with what of it was not found. */
+  async function startWithAll(foodId: string, asked: AskedAmount | null, more: AskedMore): Promise<string[]> {
+    const food = foodById(kitchen.value, foodId)
+    if (!food) return []
+    const unknown: string[] = []
+    let also: AlsoAsked | null = null
+    if (more.also.length > 0) {
+      const [{ readAlso }, { namesOf }] = await Promise.all([
+        import('~/composables/askedFood'),
+        import('~~/locales/names'),
+      ])
+      also = readAlso(more.also, kitchen.value, namesOf())
+      unknown.push(...also.unknown)
+    }
+    startWith(food, asked)
+    if (more.isUnsoaked) for (const item of form.value.items) item.soakHours = '0'
+    for (const one of also?.foods ?? []) {
+      const found = foodById(kitchen.value, one.foodId)
+      if (found) addFood(found, one.amount)
+    }
+    form.value.liquids.push(...(also?.liquids ?? []))
+    leftOut.value = unknown
+    return unknown
+  }
+  /** What was named when the pot was started and could not be found. */
+  const leftOut = ref<string[]>([])
   /** Takes a kept pot; answers the address at which it is looked at. */
   function open(kept: KeptPot): string {
     remember(kept)
@@ -226,6 +255,8 @@ export const usePotStore = defineStore('pot', () => {
     replace,
     readyBy,
     startWith,
+    startWithAll,
+    leftOut,
     open,
     keepAs,
     keptChanged,

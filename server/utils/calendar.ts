@@ -1,3 +1,4 @@
+import { setHeader, type H3Event } from 'h3'
 import ical, { ICalAlarmType, ICalEventStatus } from 'ical-generator'
 import { instructionsOfDinner } from '../../core/guide/dinner'
 import type { Instruction } from '../../core/guide/instruction'
@@ -101,7 +102,7 @@ function toldOf(meal: Meal, kitchen: Kitchen): Map<string, Instruction[]> {
 const plain = (text: string) => text.replaceAll(/[\u0000-\u0009\u000b-\u001f\u007f]/g, ' ')
 
 /** Answers with a calendar. */
-export function sendCalendar(event: Parameters<typeof setHeader>[0], text: string): string {
+export function sendCalendar(event: H3Event, text: string): string {
   setHeader(event, 'content-type', 'text/calendar; charset=utf-8')
   setHeader(event, 'cache-control', 'no-store')
   return text

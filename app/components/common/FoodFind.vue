@@ -2,6 +2,18 @@
 import { newItem, type AskedAmount } from '~~/shared/pot'
 import type { Asked } from '~/composables/askedFood'
 
+/** What was said besides the food and its amount. */
+export interface AskedMore {
+  also: readonly string[]
+  isUnsoaked: boolean
+}
+/** Something that is found by its name and is no food. */
+export interface OtherFound {
+  id: string
+  name: string
+  hint: string
+}
+
 /**
  * A field that finds a food by any of its names, in any language it is listed under, and reads how much of it:
  * “2 cups chickpeas”, arrows, return. As the field of a food that is chosen it shows that one until it is touched.
@@ -12,6 +24,7 @@ const {
   quiet = false,
   passive = false,
   chosen = null,
+  others = [],
 } = defineProps<{
   label: string
   most?: number
@@ -21,11 +34,17 @@ const {
   passive?: boolean
   /** What stands in the field now; the list opens over the page while another is looked for. */
   chosen?: string | null
+  /** What else can be found by its name: kept pots and dishes. */
+  others?: readonly OtherFound[]
 }>()
 /** The food that return would take. */
 const at = defineModel<string | null>('at', { default: null })
-const emit = defineEmits<{ take: [foodId: string, asked: AskedAmount | null]; leave: [] }>()
-const { t, typed } = useI18nText()
+const emit = defineEmits<{
+  take: [foodId: string, asked: AskedAmount | null, more: AskedMore]
+  other: [id: string]
+  leave: []
+}>()
+const { t, typed, list: list_ } = useI18nText()
 const kitchen = computed(() => useKitchenStore().kitchen!)
 const foods = useNamedFoods()
 const listId = useId()
@@ -36,6 +55,8 @@ const index = ref(0)
 const fetchTools = async () => ({
   ...(await import('~/composables/askedFood')),
   ...(await import('~/composables/searchNames')),
+  names: (await import('~~/locales/names')).namesOf(),
+  abroad: (await import('~~/locales/abroad.json')).default as Readonly<Record<string, string>>,
 })
 const tools = shallowRef<Awaited<ReturnType<typeof fetchTools>> | null>(null)
 const isTouched = ref(chosen === null)
@@ -57,8 +78,20 @@ const asked = computed(() => {
   const words = isTouched.value && query.value !== chosen ? query.value : ''
   return chosen === null && tools.value
     ? tools.value.readAsked(words, kitchen.value)
-    : { words, amount: null as Asked['amount'] }
+    : { words, amount: null as Asked['amount'], unknownMeasure: null, isUnsoaked: false, also: [] }
 })
+/** Foods of which one is likely near to what is in no list. */
+const LIKEST = [
+  'long-white',
+  'brown-long',
+  'foxtail-millet',
+  'toor-split',
+  'brown-lentils',
+  'chickpea-white',
+  'kidney-red',
+  'potato-cubes',
+]
+const likest = computed(() => LIKEST.map((id) => ({ id, name: useKitchenStore().foodName(id) })))
 const { unitsFor } = useUnits()
 /** How much is understood, in the words of its unit; empty where the food is not measured so. */
 function amountText(food: NamedFood['food']): string {
@@ -72,10 +105,32 @@ const found = computed(() => {
   const { words } = asked.value
   if (!isTouched.value || (quiet && query.value.trim() === '')) return []
   if (words.trim() === '') return foods.value.slice(0, most)
-  return tools.value?.searchNames(words, foods.value).slice(0, most) ?? []
+  if (!tools.value) return []
+  // What everybody means by just that word goes first: “rice” is white rice.
+  const meant = tools.value.names.exact(words)
+  const hits = tools.value.searchNames(words, everywhere.value)
+  const first = hits.filter(({ food }) => food.id === meant)
+  const usual = first.length > 0 ? first : everywhere.value.filter(({ food }) => food.id === meant)
+  return [...usual, ...hits.filter(({ food }) => food.id !== meant)].slice(0, most)
+})
+/** Each food with its names in other languages too. */
+const everywhere = computed(() =>
+  foods.value.map((one) => ({ ...one, abroad: tools.value?.abroad[one.food.id] ?? '' })),
+)
+const MOST_OTHERS = 3
+const otherFound = computed(() => {
+  const words = query.value.trim()
+  if (words.length < 2 || !tools.value || others.length === 0) return []
+  const named = others.map((one) => ({ ...one, aliases: '' }))
+  return tools.value.searchNames(words, named).slice(0, MOST_OTHERS)
 })
 const isMissing = computed(
-  () => isTouched.value && tools.value && asked.value.words.trim() !== '' && found.value.length === 0,
+  () =>
+    isTouched.value &&
+    tools.value &&
+    asked.value.words.trim() !== '' &&
+    found.value.length === 0 &&
+    otherFound.value.length === 0,
 )
 const field = useTemplateRef<HTMLInputElement>('field')
 // A dinner may stand above it, which is not to be scrolled away.
@@ -92,7 +147,8 @@ function touch(event: FocusEvent) {
   selectAll(event)
 }
 function take(foodId: string) {
-  emit('take', foodId, asked.value.amount)
+  const { amount, also, isUnsoaked } = asked.value
+  emit('take', foodId, amount, { also, isUnsoaked })
   rest()
 }
 /** Who types quickly means what is found for it, also where the search is still on its way. */
@@ -136,9 +192,33 @@ async function move(by: number) {
       @keydown.enter.prevent="takeFirst"
       @keydown.esc="leave"
     />
-    <p v-if="isMissing" class="soft none" role="status">
-      {{ t('app.noFood', { query: asked.words }) }}
+    <div v-if="isMissing" class="soft none" role="status">
+      <p>{{ t('app.noFood', { query: asked.words }) }} {{ t('app.noFoodLike') }}</p>
+      <v-btn
+        v-for="{ id, name } in likest"
+        :key="id"
+        variant="outlined"
+        size="small"
+        :to="{ path: `/larder/${id}`, query: { called: asked.words } }"
+        @mousedown.prevent
+        >{{ name }}</v-btn
+      >
+    </div>
+    <p v-else-if="asked.unknownMeasure" class="soft none" role="status">
+      {{ t('app.unknownMeasure', { measure: asked.unknownMeasure }) }}
+      <NuxtLink to="/kitchen">{{ t('app.tellMeasure') }}</NuxtLink>
     </p>
+    <p v-if="asked.also.length > 0 && found.length > 0" class="soft none" role="status">
+      {{ t('app.alsoGoesIn', { also: list_(asked.also) }) }}
+    </p>
+    <ul v-if="otherFound.length > 0" class="others" :aria-label="t('app.keptFound')">
+      <li v-for="one in otherFound" :key="one.id">
+        <v-btn variant="text" class="kept" @mousedown.prevent @click="emit('other', one.id)">
+          <strong>{{ one.name }}</strong>
+          <span class="soft">{{ one.hint }}</span>
+        </v-btn>
+      </li>
+    </ul>
     <ul v-show="found.length > 0" :id="listId" ref="list" role="listbox" :aria-label="label">
       <li
         v-for="({ food, name, aliases }, i) in found"
@@ -204,6 +284,22 @@ li .soft {
 }
 .none {
   margin: 8px 0;
+}
+.none p {
+  margin: 0 0 6px;
+}
+.none .v-btn {
+  margin: 0 6px 6px 0;
+}
+.others li {
+  padding: 0;
+}
+.kept {
+  justify-content: start;
+  text-transform: none;
+}
+.kept .soft {
+  margin-left: 10px;
 }
 .inForm {
   position: relative;

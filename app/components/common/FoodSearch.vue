@@ -1,21 +1,20 @@
 <script setup lang="ts">
 import type { AskedAmount } from '~~/shared/pot'
+import type { AskedMore } from '~/components/common/FoodFind.vue'
 
 /** Finds a food from anywhere: return plans it, or its page is opened. */
 const emit = defineEmits<{ close: [] }>()
 const { t } = useI18nText()
-const kitchen = useKitchenStore()
 const pot = usePotStore()
 const at = ref<string | null>(null)
 
 const asked = ref<AskedAmount | null>(null)
-function plan(foodId: string, amount: AskedAmount | null = asked.value) {
-  const food = kitchen.food(foodId)
-  if (!food) return
-  pot.startWith(food, amount)
+async function plan(foodId: string, amount: AskedAmount | null = asked.value, more: AskedMore = ALONE) {
+  await pot.startWithAll(foodId, amount, more)
   emit('close')
-  void navigateTo('/pot')
+  await navigateTo('/pot')
 }
+const ALONE: AskedMore = { also: [], isUnsoaked: false }
 function read(foodId: string) {
   emit('close')
   void navigateTo(`/larder/${foodId}`)

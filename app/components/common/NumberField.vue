@@ -5,7 +5,7 @@
  */
 import { BOUNDS, type BoundName } from '~~/core/bounds'
 import { readAmount, typedAmount } from '~~/core/quantity/number'
-import { inUnit, readQuantity, type Quantity } from '~~/core/measure/units'
+import { inUnit, readFigure, type Quantity } from '~~/core/quantity/figure'
 
 const {
   label,
@@ -28,7 +28,7 @@ const { t, likes, unitFor, unitName } = useI18nText()
 
 const unit = computed(() => (quantity ? unitFor(quantity) : null))
 const read = (typed: string) =>
-  quantity ? readQuantity(typed, quantity, unit.value!, likes.value.decimal) : readAmount(typed, likes.value.decimal)
+  quantity ? readFigure(typed, quantity, unit.value!, likes.value.decimal) : readAmount(typed, likes.value.decimal)
 const written = (value: number) =>
   typedAmount(quantity ? inUnit(value, quantity, unit.value!) : value, likes.value.decimal, digits)
 

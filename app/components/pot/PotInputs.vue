@@ -7,7 +7,7 @@ import { itemG } from '~~/shared/pot'
 
 /** Everything that goes into the pot, and the pot itself. One food is open to be changed, the others are a line each. */
 const { problems } = defineProps<{ problems: readonly Problem[] }>()
-const { t, problemText, weight } = useI18nText()
+const { t, list, problemText, weight } = useI18nText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
 const kitchen = computed(() => useKitchenStore().kitchen!)
@@ -48,6 +48,9 @@ const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`li
 
 <template>
   <form @submit.prevent>
+    <p v-if="pot.leftOut.length > 0" class="tone-danger" role="status">
+      {{ t('app.notFound', { what: list(pot.leftOut) }) }}
+    </p>
     <template v-for="(item, i) in form.items" :key="i">
       <div v-if="form.items.length > 1" class="head" :class="{ open: opened === i }">
         <button type="button" class="line" :aria-expanded="opened === i" @click="opened = i">

@@ -59,7 +59,6 @@ watch(
 )
 
 const naming = ref(false)
-const importing = ref(false)
 const name = ref('')
 const busy = ref(false)
 async function start() {
@@ -86,9 +85,7 @@ useHead({ title: () => `${t('app.nav.dishes')} · Bivvet` })
       <button type="button" class="quiet-button large solid" :aria-expanded="naming" @click="naming = !naming">
         {{ t('dishes.start') }}
       </button>
-      <button type="button" class="quiet-button large" :aria-expanded="importing" @click="importing = !importing">
-        {{ t('dishes.bring') }}
-      </button>
+      <v-btn variant="outlined" size="large" to="/dishes/import">{{ t('dishes.bring') }}</v-btn>
     </div>
     <form v-if="naming" class="naming" @submit.prevent="start">
       <TextField v-model="name" :label="t('dishes.startName')" maxlength="80" autofocus />
@@ -96,7 +93,6 @@ useHead({ title: () => `${t('app.nav.dishes')} · Bivvet` })
         {{ t('dishes.startIt') }}
       </button>
     </form>
-    <LazyRecipeImport v-if="importing" @close="importing = false" />
     <StateNotice v-if="failure" :failure="failure" @retry="load" />
     <p v-else-if="isLoading" class="soft" role="status">{{ t('app.loading') }}</p>
     <template v-else-if="!isEmpty">

@@ -107,6 +107,8 @@ const learntText = computed(() => {
   return t('larder.learntBy', { parts: list(parts) })
 })
 
+/** What was looked for and is in no list: this food is what it is most like. */
+const called = computed(() => (typeof route.query.called === 'string' ? route.query.called.trim() : ''))
 async function makeOwn() {
   if (!food.value) return
   const { id: from, name: _, ...figures } = food.value
@@ -114,7 +116,7 @@ async function makeOwn() {
   const ownId = uuid()
   draft.value.foods.push({
     id: ownId,
-    name: t('larder.ownName', { name }).slice(0, 60),
+    name: (called.value || t('larder.ownName', { name })).slice(0, 60),
     basedOn: own.value?.basedOn ?? from,
     figures: structuredClone(toRaw(figures)),
   })
@@ -238,7 +240,9 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
       />
       <p v-else class="soft">{{ t('larder.makeOwnText') }}</p>
       <div class="buttons">
-        <v-btn variant="outlined" @click="makeOwn">{{ t('larder.makeOwn') }}</v-btn>
+        <v-btn variant="outlined" @click="makeOwn">{{
+          called && !own ? t('larder.makeCalled', { name: called }) : t('larder.makeOwn')
+        }}</v-btn>
         <v-btn v-if="own" variant="text" @click="removeOwn">{{ t('larder.removeOwn') }}</v-btn>
         <span class="gap" />
         <span class="soft" role="status">{{ t(`saving.state.${state}`) }}</span>

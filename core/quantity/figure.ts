@@ -1,5 +1,5 @@
-import { readAmount, type DecimalSign } from '../quantity/number'
-import { WEIGHTS_G } from './measure'
+import { readAmount, type DecimalSign } from './number'
+import { WEIGHTS_G } from '../measure/measure'
 
 /**
  * Units in which a kitchen tells and types its figures, each by what one of them is in the unit of computation (°C, Pa,
@@ -45,7 +45,7 @@ export function fromUnit<Q extends Quantity>(value: number, quantity: Q, unit: U
  * Reads a figure as it is typed: in `unit`, or in any other unit of the quantity that stands behind it (“203 F”,
  * “15 psi”, “2 lb”). NaN for anything else.
  */
-export function readQuantity<Q extends Quantity>(
+export function readFigure<Q extends Quantity>(
   text: string,
   quantity: Q,
   unit: UnitOf<Q>,
