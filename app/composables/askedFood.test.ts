@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
+import { readLine } from '~~/core/formats/line'
 import { namesOf } from '~~/locales/names'
-import { newKitchen, USUAL_LIKES } from '~~/shared/kitchen'
+import { USUAL_LIKES } from '~~/shared/kitchen'
 import { houseId } from '~~/tests/fixtures'
-import { readAlso, readAsked } from './askedFood'
+import { readAsked, sortAlso } from './askedFood'
 
 const cup = { id: houseId(301), name: 'Cup', volumeMl: 240 }
 const bowl = { id: houseId(302), name: 'Our bowl', volumeMl: 150 }
@@ -60,11 +61,8 @@ describe('a question with an amount', () => {
       also: ['2 tomatoes'],
     })
     expect(readAsked('unsoaked rajma', kitchen)).toMatchObject({ words: 'rajma', isUnsoaked: true })
-    const also = readAlso(
-      ['2 tomatoes', '200 g potatoes', 'moon dust'],
-      { ...newKitchen('x', 0), measures: [cup] },
-      namesOf(),
-    )
+    const lines = ['2 tomatoes', '200 g potatoes', 'moon dust'].map((text) => readLine(text, namesOf()))
+    const also = sortAlso(lines, kitchen)
     expect(also).toEqual({
       foods: [{ foodId: 'potato-cubes', amount: { count: 200, unit: 'g' } }],
       liquids: [{ kind: 'chopped-tomato', amount: '240', unit: 'g' }],

@@ -1,7 +1,7 @@
 import { findIngredient } from '~~/core/ingredient/ingredients'
-import { readLine, type Names } from '~~/core/formats/line'
+import type { ReadLine } from '~~/core/formats/line'
 import { middleOf, readQuantity, type Amount } from '~~/core/quantity/quantity'
-import { foodOf, inUse, type Kitchen } from '~~/shared/kitchen'
+import { inUse, type Kitchen } from '~~/shared/kitchen'
 import type { AskedAmount, PotLiquid } from '~~/shared/pot'
 
 /** What was asked for: the words that name a food, how much of it where that was said, and what goes in with it. */
@@ -105,17 +105,16 @@ export interface AlsoAsked {
   unknown: string[]
 }
 
-export function readAlso(parts: readonly string[], kitchen: Kitchen, names: Names): AlsoAsked {
+/** Sorts what was read of the other things of a question (`readLines`), in their order. */
+export function sortAlso(lines: readonly ReadLine[], kitchen: Pick<Kitchen, 'measures' | 'likes'>): AlsoAsked {
   const also: AlsoAsked = { foods: [], liquids: [], unknown: [] }
-  const measuring = { ...styleOf(kitchen), foods: kitchen.foods.map(foodOf) }
-  for (const part of parts) {
-    const { what, maybe, g } = readLine(part, names, measuring)
+  for (const { typed, what, maybe, g } of lines) {
     const id = what ?? maybe
     const ingredient = id === null ? undefined : findIngredient(id)
     if (ingredient?.liquid && g !== null)
       also.liquids.push({ kind: ingredient.liquid, amount: String(Math.round(g)), unit: 'g' })
-    else if (id !== null && !ingredient) also.foods.push({ foodId: id, amount: readOne(part, kitchen).amount })
-    else also.unknown.push(part)
+    else if (id !== null && !ingredient) also.foods.push({ foodId: id, amount: readOne(typed, kitchen).amount })
+    else also.unknown.push(typed)
   }
   return also
 }

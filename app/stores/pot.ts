@@ -9,7 +9,7 @@ import type { Food } from '~~/core/food/food.schema'
 import type { PlanRequest } from '~~/core/program/request.schema'
 import type { StyleKind } from '~~/core/names'
 import { stylesFor } from '~~/core/appliance/appliance'
-import { foodById, measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
+import { foodById, foodOf, measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
 import {
   burnerOf,
   cookerOf,
@@ -125,11 +125,13 @@ export const usePotStore = defineStore('pot', () => {
     const unknown: string[] = []
     let also: AlsoAsked | null = null
     if (more.also.length > 0) {
-      const [{ readAlso }, { namesOf }] = await Promise.all([
+      const { likes, measures, foods: own } = kitchen.value
+      const measuring = toPlain({ decimal: likes.decimal, measures, foods: own.map(foodOf) })
+      const [{ sortAlso }, lines] = await Promise.all([
         import('~/composables/askedFood'),
-        import('~~/locales/names'),
+        useWorker('answer').readLines(more.also, measuring),
       ])
-      also = readAlso(more.also, kitchen.value, namesOf())
+      also = sortAlso(lines, kitchen.value)
       unknown.push(...also.unknown)
     }
     startWith(food, asked)

@@ -14,6 +14,9 @@ export function readLines(texts: readonly string[], measuring: Measuring): ReadL
   return texts.map((text) => readLine(text, names, measuring))
 }
 
+/** What everybody means by just these words: “rice” is white rice; null where they are no name. */
+export const meantBy = (words: string, measuring: Measuring): string | null => namesFor(measuring).exact(words)
+
 /** A recipe in whatever it came as a dish; one that we sent out comes back as it was. */
 export function importRecipe(text: string, pots: PotsToTake, measuring: Measuring): Outcome<ImportedDish> {
   const recipe = readRecipe(text)

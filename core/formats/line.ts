@@ -87,7 +87,7 @@ export function readLine(text: string, names: Names, measuring: Measuring = {}):
     isHeading: false,
   }
   const body = typed.replace(BULLET, '')
-  if (HEADING.test(body)) return { ...open, isHeading: true }
+  if (HEADING.test(body) && readQuantity(body, measuring).amounts.length === 0) return { ...open, isHeading: true }
   const found = quantityOf(body, measuring)
   if (found.words === '' || !/\p{L}/u.test(found.words))
     return { ...open, amountOpen: found.amounts.length > 0, doubt: typed === '' ? null : 'what' }

@@ -220,6 +220,7 @@ function kindOf(text: string, sentence: string, verb: string, appliance: Clause[
       return FAT.test(text) && !/\bwithout\b/i.test(text) ? 'fry' : 'dry-roast'
     case 'rest':
       if (COOLS.test(text)) return 'chill'
+      if (/\bcoat\b|\bmarinade\b/i.test(sentence)) return 'marinate'
       if (/\bwater\b/i.test(sentence) && (durationsIn(text)[0]?.low ?? 0) >= 60) return 'soak'
       if (/^(?:leave|set aside)$/.test(verb) && durationsIn(text).length === 0 && !/cover/i.test(text)) return null
       return 'rest'
@@ -237,6 +238,7 @@ function kindOf(text: string, sentence: string, verb: string, appliance: Clause[
               ? 'combine'
               : 'lid'
       }
+      if (appliance !== null && /^(?:put|place)$/.test(verb)) return 'pot'
       if (/^(?:check|taste|adjust)$/.test(verb)) return null
       // “Place the lid on”, “put the weight on”.
       if (/\b(?:the )?(?:lid|weight)\b/i.test(text) && /^(?:put|place)$/.test(verb)) return 'lid'

@@ -80,7 +80,10 @@ export function readQuantity(text: string, style: QuantityStyle = {}): ReadQuant
     for (const part of inner.split(/[;,/=]|\bor\b/)) {
       const found = amountAt(softly(part.trim()), style)
       if (!found || !isMeasured(found.amount)) continue
-      const isEach = /\beach\b|\bapiece\b/i.test(part)
+      // “2 cans (400 g)” are 400 g each.
+      const isEach =
+        /\beach\b|\bapiece\b/i.test(part) ||
+        (first.amount.unit?.kind === 'container' && !/\btotal\b|\bin all\b|\babout\b/i.test(inner))
       if (isEach) amounts[0] = { ...amounts[0]!, each: { unit: found.amount.unit!, count: middleOf(found.amount) } }
       else if (isBetter(found.amount, first.amount)) stated ??= found.amount
       return ' '

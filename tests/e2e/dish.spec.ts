@@ -121,15 +121,27 @@ test('a recipe that was written for another pot comes in, and its figure stands 
   page,
 }) => {
   await page.goto('/dishes')
-  await page.getByRole('button', { name: 'Bring in a recipe' }).click()
+  await page.getByRole('link', { name: 'Bring in a recipe' }).click()
   await page.getByLabel('The recipe').fill('{"@type": "Person"}')
   await page.getByRole('button', { name: 'Read it' }).click()
   await expect(page.getByRole('alert')).toContainText('No recipe was found in it')
   await page.getByLabel('The recipe').fill(RECIPE)
   await page.getByRole('button', { name: 'Read it' }).click()
-  await expect(page.getByText('Kidney beans in tomato: 6 ingredients, 4 stages')).toBeVisible()
-  await expect(page.getByText('1 line is not understood')).toBeVisible()
-  await page.getByRole('button', { name: 'Make it a dish' }).click()
+  await expect(page.getByLabel('Name of the dish')).toHaveValue('Kidney beans in tomato')
+  await expect(page.getByText('6 lines: 5 read, 1 to look at · 4 steps: 4 read, 0 to look at')).toBeVisible()
+  await expectAccessible(page)
+  // What is typed over is read anew, where it stands.
+  const onion = page.getByLabel('As it came: 1 onion, chopped')
+  await onion.fill('2 onions, chopped')
+  await onion.press('Tab')
+  await expect(
+    page.getByRole('listitem').filter({ has: page.getByLabel('As it came: 2 onions, chopped') }),
+  ).toContainText('300 g')
+  const dust = page.getByRole('group', { name: '1 tsp moon dust' })
+  await expect(dust).toContainText('what is it?')
+  await dust.getByRole('button', { name: 'Leave it as it stands' }).click()
+  await expect(dust).toBeHidden()
+  await page.getByRole('button', { name: 'Keep the dish' }).click()
   await expect(page.getByText('What is “1 tsp moon dust”?')).toBeVisible()
   // What is in no list is told by what it is most like, and then counts as that.
   await page.getByRole('button', { name: 'Move 1 tsp moon dust' }).click()

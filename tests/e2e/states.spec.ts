@@ -131,12 +131,20 @@ test('Today and Dishes, with nothing yet, with pots that are kept, and with one 
 
 test('A dish, empty, being written, refused, for another number, and being cooked', async ({ page, request }) => {
   await page.goto('/dishes')
-  await press(page, 'Start a dish')
-  await press(page, 'Bring in a recipe')
-  await expectSound(page)
+  await page.getByRole('link', { name: 'Bring in a recipe' }).click()
   await page.getByLabel('The recipe').fill('nothing at all')
   await press(page, 'Read it')
   await expect(page.getByRole('alert')).toBeVisible()
+  await expectSound(page)
+  await page
+    .getByLabel('The recipe')
+    .fill('Dal\n1 katori toor dal\n1 tsp almond extract\nRinse the dal.\nLet it sit a while.')
+  await press(page, 'Read it')
+  await expect(page.getByRole('group', { name: '1 katori toor dal' })).toBeVisible()
+  await expectSound(page)
+  await press(page, 'Back to the text')
+  await page.getByRole('link', { name: 'All dishes' }).click()
+  await press(page, 'Start a dish')
   await expectSound(page)
   await page.getByLabel('What is it called?').fill('Beans')
   await press(page, 'Start it')

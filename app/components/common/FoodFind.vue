@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { until } from '@vueuse/core'
 import { newItem, type AskedAmount } from '~~/shared/pot'
 import type { Asked } from '~/composables/askedFood'
 
@@ -55,7 +56,6 @@ const index = ref(0)
 const fetchTools = async () => ({
   ...(await import('~/composables/askedFood')),
   ...(await import('~/composables/searchNames')),
-  names: (await import('~~/locales/names')).namesOf(),
   abroad: (await import('~~/locales/abroad.json')).default as Readonly<Record<string, string>>,
 })
 const tools = shallowRef<Awaited<ReturnType<typeof fetchTools>> | null>(null)
@@ -68,7 +68,10 @@ watch(query, () => {
   index.value = 0
   if (query.value !== (chosen ?? '')) isTouched.value = true
   // Without a network it is tried again with the next letter.
-  fetching ??= fetchOnce().catch(() => (fetching = null))
+  fetching ??= fetchOnce().catch((error) => {
+    console.error(error)
+    fetching = null
+  })
 })
 watch(
   () => chosen,
@@ -107,12 +110,17 @@ const found = computed(() => {
   if (words.trim() === '') return foods.value.slice(0, most)
   if (!tools.value) return []
   // What everybody means by just that word goes first: “rice” is white rice.
-  const meant = tools.value.names.exact(words)
   const hits = tools.value.searchNames(words, everywhere.value)
-  const first = hits.filter(({ food }) => food.id === meant)
-  const usual = first.length > 0 ? first : everywhere.value.filter(({ food }) => food.id === meant)
-  return [...usual, ...hits.filter(({ food }) => food.id !== meant)].slice(0, most)
+  const first = hits.filter(({ food }) => food.id === meant.value)
+  const usual = first.length > 0 ? first : everywhere.value.filter(({ food }) => food.id === meant.value)
+  return [...usual, ...hits.filter(({ food }) => food.id !== meant.value)].slice(0, most)
 })
+/** What everybody means by just these words, from where all names are read. */
+const { result: meant, working: isMeaning } = useWorked(
+  () => (asked.value.words.trim() === '' ? null : asked.value.words),
+  (work, words) => work.meantBy(words, {}),
+  'answer',
+)
 /** Each food with its names in other languages too. */
 const everywhere = computed(() =>
   foods.value.map((one) => ({ ...one, abroad: tools.value?.abroad[one.food.id] ?? '' })),
@@ -154,6 +162,8 @@ function take(foodId: string) {
 /** Who types quickly means what is found for it, also where the search is still on its way. */
 async function takeFirst() {
   await fetching
+  await nextTick()
+  await until(isMeaning).toBe(false)
   await nextTick()
   if (at.value) take(at.value)
 }

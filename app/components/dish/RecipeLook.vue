@@ -20,6 +20,10 @@ const { thing, lineName, amount } = useDishWords()
 const kitchen = useKitchenStore()
 const foods = useNamedFoods()
 
+const textLines = computed(() => text.split('\n').filter((line) => line.trim() !== '').length)
+// It begins at its top, wherever the text was scrolled to.
+onMounted(() => window.scrollTo(0, 0))
+
 const copy = () => JSON.parse(JSON.stringify(found)) as ImportedDish
 const now = ref(copy())
 watch(
@@ -141,7 +145,7 @@ const stepTone = (stages: readonly string[]) =>
   <div class="look">
     <section class="came">
       <h2>{{ t('dishes.look.came') }}</h2>
-      <p class="soft">{{ t('dishes.look.cameHow', { n: number(text.split('\n').length) }) }}</p>
+      <p class="soft">{{ t('dishes.look.cameHow', { n: number(textLines) }, textLines) }}</p>
       <ul :aria-label="t('dishes.look.ingredients')">
         <li v-for="(line, i) in lines" :key="i">
           <span :class="toneOf(i)">{{ line.typed }}</span>
@@ -351,6 +355,9 @@ ol {
 .ask-box p {
   flex: 1 1 100%;
   margin: 0;
+}
+.ask-box strong {
+  margin-right: 6px;
 }
 .another {
   flex: 1 1 180px;

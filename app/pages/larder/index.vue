@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ABROAD from '~~/locales/abroad.json'
 import { stylesFor } from '~~/core/appliance/appliance'
 import { FOOD_GROUPS } from '~~/core/names'
 import type { Food } from '~~/core/food/food.schema'
@@ -17,7 +18,10 @@ const hasKept = computed(() => kept.portions !== null || kept.failure !== null)
 
 const own = computed(() => new Set(kitchen.value.foods.map(({ id }) => id)))
 const all = useNamedFoods()
-const found = computed(() => searchNames(query.value, all.value))
+const everywhere = computed(() =>
+  all.value.map((one) => ({ ...one, abroad: (ABROAD as Readonly<Record<string, string>>)[one.food.id] ?? '' })),
+)
+const found = computed(() => searchNames(query.value, everywhere.value))
 /** By kind, as on a shelf; what is looked for stands in the order in which it was found. */
 const shelves = computed(() =>
   query.value.trim() !== ''
