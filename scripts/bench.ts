@@ -6,6 +6,10 @@ import { Bench } from 'tinybench'
 import { MINUTE_MS } from '../core/measure/time'
 import { simulationCaseSchema, type SimulationCase } from '../core/pot/case.schema'
 import { COOKERS } from '../core/appliance/appliance'
+import { USUAL_POT } from '../core/dish/pot-stage'
+import { readLine } from '../core/formats/line'
+import { readRecipe } from '../core/formats/recipe'
+import { dishOfRecipe } from '../core/formats/recipe-dish'
 import { simulate } from '../core/pot/simulate'
 import { equivalents } from '../core/program/equivalents'
 import { plan } from '../core/program/plan'
@@ -15,6 +19,8 @@ import { findStacks } from '../core/stack/search'
 import { courseOf, createFollower, opensFromOf } from '../core/live/follow'
 import type { RunEvent } from '../core/live/event.schema'
 import { createStove } from '../core/live/stove'
+import { namesOf } from '../locales/names'
+import { RECIPES, SHAPES } from '../tests/corpus/pages'
 import { runTrials } from '../tests/trials/live'
 import { referenceBoilMinutes } from './bench-reference'
 
@@ -121,6 +127,19 @@ const four = ['whistling-5l-aluminium', 'whistling-3l-steel', 'electric-6l', 'ri
 }))
 report('four cookers, every style', await medianMs(() => equivalents(request(), four)))
 flush('Equivalents for four cookers (target: 100 ms)')
+
+const names = namesOf()
+const pages = Object.values(SHAPES).flatMap((write) => RECIPES.map(write))
+let next = 0
+report('a line of a recipe (target: 1 ms)', await medianMs(() => readLine(RECIPES[next++ % 5]!.ingredients[0]!, names)))
+report(
+  'a page as a dish (target: 100 ms)',
+  await medianMs(() => {
+    const read = readRecipe(pages[next++ % pages.length]!)
+    return read.ok && dishOfRecipe(read.value, names, { usual: USUAL_POT, kinds: {} })
+  }),
+)
+flush('What is pasted, read')
 
 const foods = ['navy-bean', 'black-eyed', 'toor-split', 'red-rice', 'moong-split']
 for (let n = 1; n <= 5; n++) {

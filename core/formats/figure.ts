@@ -23,7 +23,7 @@ const QUICK =
   /\bquick\b|\bqpr\b|\bqr\b|release the (?:pressure|steam)|open the (?:valve|vent)|manual(?:ly)? release|release manually|vent the/i
 /** “Natural release for 10 minutes”, “naturally release 10 minutes”, “10 minutes natural release”. */
 const NEAR = 45
-const AT_PRESSURE = /pressure/i
+const AT_PRESSURE = /pressure|\bon manual\b|\b(?:natural|quick)[\s-]release\b|\b[nq]pr\b/i
 const LOW = /\blow\b|\bsim\b|\bsimmer\b/i
 
 /** The figure that a recipe gives for a pot; null where it gives none. */

@@ -129,7 +129,7 @@ function quantityOf(body: string, style: QuantityStyle): ReadQuantity {
   if (gives) {
     const inner = readQuantity(gives[2]!, style)
     const amounts = inner.amounts.length > 0 ? inner.amounts : [ONE]
-    const what = /juice/i.test(gives[1]!) ? 'juice' : 'zest'
+    const what = /juice/i.test(gives[0].slice(0, gives[0].length - gives[2]!.length)) ? 'juice' : 'zest'
     const [fruit = '', ...rest] = inner.words.split(',')
     return { ...inner, amounts, words: [`${fruit.replace(/s$/, '')} ${what}`, ...rest].join(',') }
   }
@@ -184,12 +184,17 @@ function whatOf(text: string, names: Names, unit: Unit | null, own: OwnThings): 
     const id = meant(plain, name, unit, all, names.says)
     const before = bare.slice(0, from)
     const others = [...before, ...bare.slice(to)]
-    const partWords = others.filter((word) => partOf(word) !== null)
+    const known = knownOf({ what: id }, own)
+    const group = known && 'ingredient' in known ? known.ingredient.group : null
+    // A part of something else is another thing: “pork ribs”.
+    const partWords = others.filter((word) => {
+      const part = partOf(word)
+      return part !== null && (names.says.prepared.has(word) || partG(id, part, group) !== null)
+    })
     const isKind = to === bare.length && (names.says.heads.has(name) || names.says.heads.has(bare[to - 1]!))
     // “Cremini mushrooms” is one thing by two names.
     const left = others.filter((word) => !partWords.includes(word) && !/^\d/.test(word) && names.exact(word) !== plain)
     const isPrepared = left.every((word) => names.says.prepared.has(word))
-    const known = knownOf({ what: id }, own)
     // “Black lentils (urad)”, “onion, garlic”: two things in one line.
     const isTwo = tail.some((segment) => {
       const other = names.exact(segment)
@@ -207,7 +212,7 @@ function whatOf(text: string, names: Names, unit: Unit | null, own: OwnThings): 
         names.says,
       )
     const found = [...partWords, ...name.split(' ').slice(1)].flatMap((word) => partOf(word) ?? [])
-    const pieceG = namedPieceG(name)
+    const pieceG = id === 'chicken-leg' ? namedPieceG(name) : null
     return isSure ? { what: id, maybe: null, parts: found, pieceG } : { what: null, maybe: id, parts: found, pieceG }
   }
   return { what: null, maybe: null, parts: [], pieceG: null }
@@ -252,6 +257,8 @@ function isOther(
 ): boolean {
   if (!known || !('food' in known)) return false
   const { food } = known
+  if (food.soak !== null && left.includes('split')) return true
+  if (food.id.endsWith('-split') && left.includes('whole')) return true
   // “2 cups soaked chickpeas” were fewer dry.
   if (food.soak !== null && !isDry) return true
   if (food.soak !== null && left.some((word) => says.colours.has(word))) return true
@@ -298,7 +305,9 @@ function gramsOfAmount(amount: Amount, { parts, pieceG: named }: Said, known: Kn
     return perCm === null ? null : count * unit.cm * perCm
   }
   if (unit === null && named !== null) return count * named * times
-  const part = unit?.kind === 'part' ? unit.part : unit === null ? (parts[0] ?? null) : null
+  // “1 whole garlic bulb”: the part that is named says more than “whole”.
+  const isPiece = unit?.kind === 'part' && unit.part === 'piece' && parts.length > 0
+  const part = unit?.kind === 'part' && !isPiece ? unit.part : unit === null || isPiece ? (parts[0] ?? null) : null
   if (unit !== null && part === null) return null
   const ofPart = part === null ? null : partG(id, part, group, isDry)
   if (ofPart !== null) return count * ofPart * times

@@ -54,7 +54,7 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
   let section: string | null = null
   const sections: (string | null)[] = []
   const read: ReadLine[] = []
-  for (const text of recipe.ingredients) {
+  for (const text of recipe.ingredients.flatMap(apart)) {
     const line = readLine(text, names, measuring)
     if (line.isHeading) section = line.typed.replace(/:$/, '')
     else {
@@ -118,6 +118,13 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
   )
   const dish: Dish = { name: recipe.name, servings: recipe.servings ?? 4, lines, stages }
   return { dish, lines: read, steps, written, missing: [...missing], leftOut: recipe.leftOut }
+}
+
+/** “Salt and pepper”, of which nobody says how much, are two lines. */
+const SALT_AND_PEPPER = /^([^\d½¼¾]*\bsalt)\s*(?:and|&|,)\s*([^\d½¼¾,]*\bpepper\b)(.*)$/i
+function apart(text: string): string[] {
+  const found = SALT_AND_PEPPER.exec(text)
+  return found ? [`${found[1]!}${found[3]!}`, `${found[2]!}${found[3]!}`] : [text]
 }
 
 /** What lasts as long as somebody says. */

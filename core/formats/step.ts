@@ -86,6 +86,7 @@ const BESIDE =
   /\b(?:in|heat|take)\s+(?:a|an|another)\s+(?:separate|another|small|second|different|frying|non-stick|large|heavy|medium|little|tempering|tadka|wide|deep)?\s*(?:separate\s+|small\s+|frying\s+|tempering\s+)?(?:pan|skillet|saucepan|kadai|wok|frying[\s-]?pan|ladle)\b|\bseparate(?:ly)?\b|\bmeanwhile\b|\bwhile (?:the|that|it)\b[^,]*\b(?:cook|soak|simmer)/i
 const TEMPERING =
   /\btemper(?:ing)?\b|\btadka\b|\btarka\b|\bchaunk\b|\bpour (?:the |this |it )?(?:\w+\s+){0,3}?(?:oil|ghee|butter|spices?)?\s*(?:mixture\s+)?(?:over|on top)/i
+const INTO_TEMPERING = /\b(?:to|into|with|over) (?:the|this) (?:tempering|tadka|tarka|masala)\b/gi
 const COOLS =
   /\bcool(?:s|ed)?\b[^.;]*(?:completely|to room temperature|before (?:storing|freezing|chilling))|\b(?:fridge|freezer|refrigerat\w*)\b/i
 
@@ -96,7 +97,7 @@ export function actionsOf(text: string, section: string | null = null): ReadActi
     .split(SENTENCE)
     .flatMap((sentence) => clausesOf(sentence.trim()))
     .filter((clause): clause is Clause => clause !== null)
-  const isTempered = TEMPERING.test(text) || (section !== null && TEMPERING.test(section))
+  const isTempered = TEMPERING.test(text.replace(INTO_TEMPERING, ' ')) || (section !== null && TEMPERING.test(section))
   return merged(isTempered ? clauses.map(asTempered) : clauses)
 }
 
@@ -149,6 +150,14 @@ function isNoun(text: string, index: number, verb: string): boolean {
 function clauseOf(text: string, sentence: string, isBeside: boolean): Clause | null {
   const verb = verbOf(text)
   if (verb === null || /^\s*stir (?:it|them)(?: back)?(?: in)?\W*$/i.test(text)) return null
+  // The flame alone is no step.
+  if (
+    /^\s*(?:then |now )?(?:lower|reduce|turn|increase|raise|bring)\b(?: down| up)?(?: the)? (?:heat|flame|burner)\b/i.test(
+      text.replace(LEAD, ''),
+    ) &&
+    !/whistle/i.test(text)
+  )
+    return null
   const figure = figureIn(text)
   const appliance = RICE_COOKER.test(sentence) ? 'rice-cooker' : SLOW_COOKER.test(sentence) ? 'slow' : null
   const kind = kindOf(text, sentence, verb, appliance)
@@ -158,7 +167,8 @@ function clauseOf(text: string, sentence: string, isBeside: boolean): Clause | n
     kind,
     sentence,
     text: text.trim(),
-    minutes: times[0] ? middleMinutes(times[0]) : null,
+    // “For up to 4 days” says how long it keeps.
+    minutes: times[0] && !(kind === 'chill' && /\bup to\b/i.test(text)) ? middleMinutes(times[0]) : null,
     figure: kind === 'pot' ? (figure ?? slowFigure(appliance, times)) : kind === 'release' ? figure : null,
     appliance,
     isBeside,
@@ -197,6 +207,7 @@ function kindOf(text: string, sentence: string, verb: string, appliance: Clause[
         ? 'off'
         : 'pot'
     case 'simmer':
+      if (/\b(?:natural|quick)[\s-]release\b|\b[nq]pr\b|\bon manual\b/i.test(text)) return 'pot'
       if (!/^(?:let )?(?:cook|steam)/.test(verb)) return 'simmer'
       if (appliance !== null || IN_COOKER.test(text)) return 'pot'
       if (/\bcover(?:ed)?\b|\bwater\b|\bstock\b|\bbroth\b|\blid\b|\bsimmer/i.test(text)) return 'simmer'
@@ -264,6 +275,8 @@ function kindOf(text: string, sentence: string, verb: string, appliance: Clause[
     case 'drain':
       if (/^discard$/.test(verb)) return /\bwater|liquid\b/i.test(text) ? 'drain' : null
       return 'drain'
+    case 'prepare':
+      return verb === 'squeeze' && /\b(?:in|over)\b/i.test(text) ? 'combine' : 'prepare'
     default:
       return usual
   }
@@ -334,19 +347,15 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
       list.splice(-2, 2, joined(beforeLid, clause))
       continue
     }
-    // “After the first whistle, turn it down and cook for 15 minutes.”
-    if (
-      before?.kind === 'pot' &&
-      clause.kind === 'simmer' &&
-      before.figure?.kind === 'whistles' &&
-      before.sentence === clause.sentence
-    ) {
+    // “Set to high pressure and cook for 25 minutes”; “after the first whistle, turn it down and cook for 15 minutes”.
+    if (before?.kind === 'pot' && clause.kind === 'simmer' && before.sentence === clause.sentence) {
       const one = joined(before, clause)
-      list[list.length - 1] = {
-        ...one,
-        minutes: before.minutes,
-        figure: { ...before.figure, thenLowMinutes: clause.minutes ?? undefined },
-      }
+      const { figure } = before
+      const cooked =
+        figure?.kind === 'whistles'
+          ? { ...figure, ...(clause.minutes === null ? {} : { thenLowMinutes: clause.minutes }) }
+          : (figure ?? figureIn(one.text))
+      list[list.length - 1] = { ...one, minutes: before.minutes ?? clause.minutes, figure: cooked }
       continue
     }
     if (before && before.kind === clause.kind) list[list.length - 1] = joined(before, clause)

@@ -42,7 +42,7 @@ const PARTS_G: Readonly<Record<string, Partial<Record<Part | 'whole' | 'cm', num
   cabbage: { head: 900, leaf: 30, whole: 900 },
   sweetcorn: { ear: 100, whole: 100 },
   'peas-green': { handful: 40 },
-  'green-beans': { handful: 60, piece: 5 },
+  'green-beans': { handful: 60, piece: 5, whole: 5 },
   okra: { handful: 60 },
   mushroom: { handful: 50 },
   'cinnamon-stick': { stick: 3, piece: 3, cm: 0.5 },

@@ -160,7 +160,7 @@ export function amountAt(text: string, style: QuantityStyle = {}): { amount: Amo
   if (unit && !each && size === null && (unit.unit.kind === 'weight' || unit.unit.kind === 'volume')) {
     const gap = /^\s*-?\s*/.exec(from.slice(at))![0]
     const holds = unitAt(from.slice(at + gap.length))
-    if (holds?.unit.kind === 'container') {
+    if (holds?.unit.kind === 'container' && !/^\s*gourd/i.test(from.slice(at + gap.length + holds.length))) {
       const one = { unit: unit.unit, count: middleOf(counted) }
       const amount: Amount = { low: 1, high: 1, unit: holds.unit, size, each: one, isGuess }
       return { amount, length: begins + at + gap.length + holds.length }
