@@ -9,6 +9,21 @@ import { withThrowAwayServer } from './serve.mjs'
 import { driveClock, PotBeside } from '../tests/e2e/stove'
 
 const FOLDER = path.join(ROOT, 'docs', 'screenshots')
+const PASTED = `Black beans with sweet potato
+Serves 4
+Ingredients
+1 1/2 cups (300 g) dried black beans
+1/2 lb sweet potatoes, cubed
+1 large onion (about 200 g)
+1 katori tomato paste
+juice of 1 lime
+8 g salt, divided
+1 tbsp oil
+1 tsp cumin seeds
+Method
+Soak the beans overnight. Fry the onion in half the oil until golden, 8 minutes.
+Add the drained beans, sweet potatoes, paste, salt and 3 cups of water, close and cook 25 minutes at high pressure, natural release.
+Heat the rest of the oil, sizzle the cumin, pour it over with the lime and let it sit a while.`
 const MARCH = Date.parse('2026-03-07T19:02:00Z')
 
 await main(async () => {
@@ -64,12 +79,6 @@ async function take(browser, url) {
   await pot.getByRole('button', { name: /why.*Pour .* of water/ }).click()
   await pot.getByRole('button', { name: /why.*off after whistle/ }).click()
   await shot(pot, 'pot-why')
-  await pot.getByRole('button', { name: /why.*Pour .* of water/ }).click()
-  await pot.getByRole('button', { name: /why.*off after whistle/ }).click()
-  await pot.getByRole('slider', { name: /Drag the water line/ }).focus()
-  for (let i = 0; i < 26; i++) await pot.keyboard.press('ArrowUp')
-  await pot.getByRole('slider', { name: 'Look at any moment' }).hover({ position: { x: 290, y: 90 } })
-  await shot(pot, 'pot-what-if')
 
   const phone = await open(new Date('2026-03-07T19:02:00'), { width: 390, height: 844, colorScheme: 'dark' })
   await phone.goto(`${url}/pot`)
@@ -161,6 +170,11 @@ async function take(browser, url) {
     await live.getByRole('heading', { name }).waitFor()
   }
   await shot(live, 'dish-cook')
+  await live.goto(`${url}/dishes/import`)
+  await live.getByLabel('The recipe').fill(PASTED)
+  await live.getByRole('button', { name: 'Read it' }).click()
+  await live.getByText('To look at first').waitFor()
+  await shot(live, 'import')
 
   await live.goto(`${url}/larder`)
   await live
