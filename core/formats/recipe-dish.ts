@@ -1,5 +1,5 @@
 import { BOUNDS } from '../bounds'
-import { knownOf } from '../dish/contents'
+import { knownOf, type Known } from '../dish/contents'
 import type { Dish, DishLine, PotSettings, Stage, WrittenFigure } from '../dish/dish.schema'
 import type { StageKind } from '../dish/names'
 import { readLine, type Measuring, type Names, type ReadLine } from './line'
@@ -201,15 +201,12 @@ function chain(stages: Stage[], actions: readonly ReadAction[]): void {
   })
 }
 
-/** Words of a line that name it in a step: its own, and what else it is called. */
-function wordsNaming(typed: string, what: string | null, names: Names): string[] {
+/** Words of a line by which a step names it; with all that say how it is prepared too, where they are asked for. */
+function wordsNaming(typed: string, names: Names, isWhole = false): string[] {
   const [main = ''] = typed.replace(/\([^)]*\)/g, ' ').split(',')
   return wordsOf(main)
-    .filter(
-      (word) =>
-        !/\d/.test(word) && word.length >= LEAST_WORD && !UNIT_WORDS.has(word) && !names.says.prepared.has(word),
-    )
-    .flatMap((word) => [word, ...(what !== null && names.exact(word) === what ? [] : [])])
+    .filter((word) => !/\d/.test(word) && word.length >= LEAST_WORD && !UNIT_WORDS.has(word))
+    .filter((word) => isWhole || !names.says.prepared.has(word))
     .map(stem)
 }
 const LEAST_WORD = 3
@@ -230,10 +227,14 @@ function place(
   names: Names,
   own: Measuring,
 ): boolean {
-  const words = wordsNaming(typed, what, names)
+  const words = wordsNaming(typed, names)
+  const whole = wordsNaming(typed, names, true)
   if (words.length === 0) return false
   const known = knownOf({ what }, own)
   const said = stages.map(({ until = '' }) => ` ${wordsOf(until).map(stem).join(' ')} `)
+  const measured = wordsOf(typed.replace(/^([\d½¼¾⅓⅔./\s-]+\p{L}+(?:\s+of)?\s+\p{L}+).*$/u, '$1'))
+    .map(stem)
+    .join(' ')
   const isOfSection = (i: number) =>
     section === null || sections[i] === null ? null : nameKey(section) === nameKey(sections[i]!)
   const scores = stages.map((_, i) => {
@@ -242,10 +243,20 @@ function place(
     // “For the tempering”: its lines go where it is tempered.
     const isTempering = section !== null && /temper|tadka|tarka/i.test(section)
     const fits = bySection ?? (isTempering ? stages[i]!.kind === 'temper' : null)
-    return all === 0 || fits === false ? 0 : all + (fits === true ? 1 : 0)
+    if (all === 0 || fits === false) return 0
+    // “Coriander leaves” are not the coriander powder of a step before; “4 cups of water” are where that is said.
+    const phrase = whole.filter((word) => said[i]!.includes(` ${word} `)).length / whole.length
+    const isMeasured = measured !== '' && said[i]!.includes(` ${measured} `)
+    const isBath = what === 'water' && BATHS.has(stages[i]!.kind)
+    return (all + (fits === true ? 1 : 0) + PHRASE_WEIGHS * phrase + (isMeasured ? 1 : 0)) * (isBath ? 0.5 : 1)
   })
   const best = Math.max(...scores, 0)
-  if (best === 0) return false
+  if (best === 0) {
+    // By another of its names, or by what it is: “the beans”, “the dal”.
+    const at = stages.findIndex(({ until = '' }) => isNamedIn(until, what, known, names))
+    if (at >= 0) stages[at]!.takes.push({ line: id })
+    return at >= 0
+  }
   // The last word of a name says what it is: “lemon juice” is no lemon grass. A step that has all words goes before.
   const wanted = known && 'food' in known ? Math.min(best, 0.5) : best
   const first = scores.findIndex((score) => score >= wanted - 1e-9 && score > 0)
@@ -256,6 +267,28 @@ function place(
   )
   for (const stage of again) stage.takes.push({ line: id })
   return true
+}
+/** How much the words of its preparing weigh beside those of its name. */
+const PHRASE_WEIGHS = 0.4
+/** What is washed or soaked in water takes none of what is measured for the pot. */
+const BATHS: ReadonlySet<StageKind> = new Set(['soak', 'prepare', 'drain'])
+
+const GENERIC: Readonly<Record<string, RegExp>> = {
+  rice: /\b(?:rice|grains?)\b/i,
+  millet: /\b(?:millets?|grains?)\b/i,
+  grain: /\bgrains?\b/i,
+  dal: /\b(?:dals?|dhal|lentils?|pulses?|peas|split peas)\b/i,
+  pulse: /\b(?:dals?|lentils?|beans?|pulses?|peas|legumes?)\b/i,
+  bean: /\b(?:beans?|legumes?)\b/i,
+  meat: /\b(?:meat|pieces)\b/i,
+}
+function isNamedIn(text: string, what: string | null, known: Known | null, names: Names): boolean {
+  if (what === null) return false
+  const words = wordsOf(text)
+  const isCalled = words.some(
+    (word, i) => names.exact(word) === what || (i > 0 && names.exact(`${words[i - 1]!} ${word}`) === what),
+  )
+  return isCalled || (known !== null && 'food' in known && (GENERIC[known.food.group]?.test(text) ?? false))
 }
 const REST_OF = /\b(?:rest of|remaining|reserved|other half|second half|half (?:of )?the)\b/i
 
