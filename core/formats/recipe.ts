@@ -439,7 +439,7 @@ const SERVES =
   /\b(?:serves|servings?|feeds|yield)\D{0,12}\d+|\bfor \d+ (?:people|persons?)|^\W*makes\s+\d+\s+(?:serv|portion)|\b\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|people)\b/i
 /** What stands about a recipe and is none of its lines. */
 const META =
-  /^\W*(?:(?:prep(?:aration)?|cook(?:ing)?|total|ready|active|resting|soaking|marinating|hands[- ]on|additional)\s*(?:time|in)|time|difficulty|cuisine|course|category|author|published|updated|calories|nutrition|rating|keywords?|diet|level|print|pin|jump to)\b\s*[:\-–]?/i
+  /^\W*(?:(?:prep|cook|total|ready)\b\s*[:\-–]?\s*\d+\s*(?:mins?|minutes?|h|hrs?|hours?)|(?:prep(?:aration)?|cook(?:ing)?|total|ready|active|resting|soaking|marinating|hands[- ]on|additional)\s*(?:time|in)|time|difficulty|cuisine|course|category|author|published|updated|calories|nutrition|rating|keywords?|diet|level|print|pin|jump to)\b\s*[:\-–]?/i
 const NUMBERED = /^\s*(?:step\s*)?\d+\s*[.):]\s+/i
 const LOOKS_MEASURED =
   /^[\s•·*▢□–—-]*(?:\d|[½¼¾⅓⅔⅛]|an?\s|a few|(?:half|one|two|three|four)\s|handful|pinch|salt\b|juice of)/i
@@ -462,7 +462,7 @@ function fromPlain(text: string): Outcome<Recipe> {
     lines.length > 1 && !LOOKS_MEASURED.test(lines[0]!) && lines[0]!.length <= 80 && !LOOKS_DONE.test(lines[0]!)
   for (const line of isNamed ? lines.slice(1) : lines) {
     const serves = ingredients.length === 0 && steps.length === 0 && line.length < 60 ? SERVES.exec(line) : null
-    if (serves) servings = servingsOf(serves[0])
+    if (serves) servings = servingsOf(line) ?? servingsOf(serves[0])
     else if (steps.length === 0 && META.test(line)) continue
     else if (INGREDIENTS_HEADING.test(line)) part = 'ingredients'
     else if (STEPS_HEADING.test(line)) part = 'steps'

@@ -95,7 +95,7 @@ export function actionsOf(text: string, section: string | null = null): ReadActi
   const clauses = text
     .replace(/\b(approx|tbsp|tsp|min|mins|hr|hrs|oz|lb|no|approx)\.\s/gi, '$1 ')
     .split(SENTENCE)
-    .flatMap((sentence) => clausesOf(sentence.trim()))
+    .flatMap((sentence) => clausesOf(sentence.trim(), text))
     .filter((clause): clause is Clause => clause !== null)
   const isTempered = TEMPERING.test(text.replace(INTO_TEMPERING, ' ')) || (section !== null && TEMPERING.test(section))
   return merged(isTempered ? clauses.map(asTempered) : clauses)
@@ -104,7 +104,7 @@ export function actionsOf(text: string, section: string | null = null): ReadActi
 /** The first kind of what a step has done; stirred together where nothing tells. */
 export const kindIn = (text: string): StageKind => actionsOf(text)[0]?.kind ?? 'combine'
 
-function clausesOf(sentence: string): (Clause | null)[] {
+function clausesOf(sentence: string, step: string): (Clause | null)[] {
   if (sentence === '') return []
   const parts: string[] = []
   let from = 0
@@ -117,7 +117,7 @@ function clausesOf(sentence: string): (Clause | null)[] {
   }
   parts.push(sentence.slice(from))
   const isBeside = BESIDE.test(sentence)
-  return parts.map((part) => clauseOf(part, sentence, isBeside))
+  return parts.map((part) => clauseOf(part, sentence, step, isBeside))
 }
 
 /** “When the oil is hot, add”, “after 10 minutes, stir”, “for the tempering, heat”. */
@@ -147,9 +147,9 @@ function isNoun(text: string, index: number, verb: string): boolean {
     : verb === 'heat' && /\b(?:medium|low|high|the|over|off|of|reduce|turn|from)\s+$/i.test(before)
 }
 
-function clauseOf(text: string, sentence: string, isBeside: boolean): Clause | null {
+function clauseOf(text: string, sentence: string, step: string, isBeside: boolean): Clause | null {
   const verb = verbOf(text)
-  if (verb === null || /^\s*stir (?:it|them)(?: back)?(?: in)?\W*$/i.test(text)) return null
+  if (verb === null || /^\s*stir (?:(?:it|them)(?: back)?(?: in)?|back in(?:to it)?)\W*$/i.test(text)) return null
   // The flame alone is no step.
   if (
     /^\s*(?:then |now )?(?:lower|reduce|turn|increase|raise|bring)\b(?: down| up)?(?: the)? (?:heat|flame|burner)\b/i.test(
@@ -160,7 +160,7 @@ function clauseOf(text: string, sentence: string, isBeside: boolean): Clause | n
     return null
   const figure = figureIn(text)
   const appliance = RICE_COOKER.test(sentence) ? 'rice-cooker' : SLOW_COOKER.test(sentence) ? 'slow' : null
-  const kind = kindOf(text, sentence, verb, appliance)
+  const kind = kindOf(text, sentence, step, verb, appliance)
   if (kind === null) return null
   const times = durationsIn(text)
   return {
@@ -181,7 +181,13 @@ const slowFigure = (appliance: Clause['appliance'], [time]: ReturnType<typeof du
     ? { kind: 'slow', figure: middleMinutes(time), release: null, releaseAfterMinutes: null }
     : null
 
-function kindOf(text: string, sentence: string, verb: string, appliance: Clause['appliance']): Clause['kind'] | null {
+function kindOf(
+  text: string,
+  sentence: string,
+  step: string,
+  verb: string,
+  appliance: Clause['appliance'],
+): Clause['kind'] | null {
   const lets = /^let (.*)$/.exec(verb)
   const usual = lets ? (LET_KINDS[lets[1]!] ?? 'rest') : (KIND_OF.get(verb) ?? null)
   const isRelease =
@@ -213,7 +219,7 @@ function kindOf(text: string, sentence: string, verb: string, appliance: Clause[
       if (/\bcover(?:ed)?\b|\bwater\b|\bstock\b|\bbroth\b|\blid\b|\bsimmer/i.test(text)) return 'simmer'
       if (UNTIL_FRIED.test(text) || FAT.test(text) || AROMATIC.test(text)) return 'fry'
       // “Stir in the spices and cook for a minute”: what is cooked stands before.
-      return AROMATIC.test(sentence) &&
+      return AROMATIC.test((durationsIn(text)[0]?.high ?? Infinity) <= 3 ? step : sentence) &&
         !/water|stock|broth|milk|cover|tender/i.test(sentence) &&
         (durationsIn(text)[0]?.high ?? 0) <= 12
         ? 'fry'
