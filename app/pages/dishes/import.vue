@@ -82,6 +82,7 @@ useHead({ title: () => `${t('dishes.import.title')} · Bivvet` })
         accept=".json,.jsonld,.html,.htm,.txt,application/ld+json,application/json,text/html,text/plain"
         density="compact"
         variant="outlined"
+        hide-details
         @update:model-value="choose"
       />
       <div class="row">
