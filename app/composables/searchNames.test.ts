@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import names from '~~/locales/en/catalogue.json'
+import ABROAD from '~~/locales/abroad.json'
 import { CATALOGUE } from '~~/core/food/catalogue'
 import { closePage, houseId, onScreen, openKitchen, openPage } from '~~/tests/house'
 import { useKitchenStore } from '~/stores/kitchen'
@@ -99,4 +100,26 @@ describe('a name in a text', () => {
     expect(holdsName('rajmahal paste', rajma)).toBe(false)
     expect(holdsName('moon dust', { name: 'Red kidney beans', aliases: '' })).toBe(false)
   })
+})
+
+describe('the catalogue in other languages', () => {
+  const named = CATALOGUE.map(({ id }) => ({
+    id,
+    ...(names as Record<string, { name: string; aliases: string }>)[id]!,
+    abroad: (ABROAD as Readonly<Record<string, string>>)[id]!,
+  }))
+
+  it.each([
+    ['toor', 'toor-split'],
+    ['nohut', 'chickpea-white'],
+    ['राजमा', 'kidney-red'],
+    ['lentejas', 'brown-lentils'],
+    ['Kichererbsen', 'chickpea-white'],
+    ['sabut moong', 'moong-whole'],
+    ['carrots', 'carrot-chunks'],
+    ['black beans', 'black-bean'],
+    ['lobia', 'black-eyed'],
+  ])('%s: %s before all others', (query, id) => expect(searchNames(query, named)[0]!.id).toBe(id))
+
+  it('finds one food where one is called so', () => expect(searchNames('nohut', named)).toHaveLength(1))
 })

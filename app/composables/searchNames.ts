@@ -49,7 +49,7 @@ export function searchNames<N extends Named>(query: string, foods: readonly N[])
       combineWith,
       prefix: true,
       fuzzy: (term) => (term.length >= LEAST_FUZZY ? FUZZY_SHARE : false),
-      boost: { name: 2 },
+      boost: { name: 2, abroad: 0.5 },
       // One of its names begins so.
       boostDocument: (id) => (namesOf(foods[id as number]!).some((name) => name.startsWith(asked)) ? 2 : 1),
     })

@@ -49,7 +49,7 @@ const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`li
 <template>
   <form @submit.prevent>
     <p v-if="pot.leftOut.length > 0" class="tone-danger" role="status">
-      {{ t('app.notFound', { what: list(pot.leftOut) }) }}
+      {{ t('app.leftOut', { what: list(pot.leftOut) }) }}
     </p>
     <template v-for="(item, i) in form.items" :key="i">
       <div v-if="form.items.length > 1" class="head" :class="{ open: opened === i }">
