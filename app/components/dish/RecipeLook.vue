@@ -144,7 +144,7 @@ const stepTone = (stages: readonly string[]) =>
 <template>
   <div class="look">
     <section class="came">
-      <h2>{{ t('dishes.look.came') }}</h2>
+      <h1>{{ t('dishes.look.came') }}</h1>
       <p class="soft">{{ t('dishes.look.cameHow', { n: number(textLines) }, textLines) }}</p>
       <ul :aria-label="t('dishes.look.ingredients')">
         <li v-for="(line, i) in lines" :key="i">
@@ -166,7 +166,7 @@ const stepTone = (stages: readonly string[]) =>
       <p class="soft" role="status">{{ counts }}</p>
       <p v-for="kind in now.missing" :key="kind" class="missing">{{ t(`dishes.look.missing.${kind}`) }}</p>
       <template v-if="asked.length > 0 || openStages.size > 0">
-        <h3>{{ t('dishes.look.first') }}</h3>
+        <h2>{{ t('dishes.look.first') }}</h2>
         <div
           v-for="{ line, index, doubt } in asked"
           :key="`ask-${index}`"
@@ -229,7 +229,7 @@ const stepTone = (stages: readonly string[]) =>
         </div>
       </template>
 
-      <h3>{{ t('dishes.look.ingredients') }}</h3>
+      <h2>{{ t('dishes.look.ingredients') }}</h2>
       <ul class="rows">
         <li v-for="(line, i) in lines" :key="i">
           <span class="figure tone-food">{{ line.g === null ? '' : amount(line.g) }}</span>
@@ -252,7 +252,7 @@ const stepTone = (stages: readonly string[]) =>
     </section>
 
     <section class="steps">
-      <h3>{{ t('dishes.look.stages') }}</h3>
+      <h2>{{ t('dishes.look.stages') }}</h2>
       <ol>
         <li v-for="stage in dish.stages" :key="stage.id">
           <VesselPicture :kind="stage.kind" :vessel="vesselOf(stage)" class="picture" />
@@ -305,11 +305,11 @@ section {
 .read {
   border-inline: 1px solid var(--line);
 }
-h2 {
+h1 {
   margin: 0;
   font-size: 21px;
 }
-h3 {
+h2 {
   margin: 16px 0 8px;
   padding-bottom: 4px;
   border-bottom: 2px solid var(--ink);
