@@ -402,6 +402,11 @@ ol {
   padding-left: 10px;
   border-left: 3px solid var(--heat);
 }
+@media (max-width: 719px), (pointer: coarse) {
+  .look :deep(input) {
+    min-height: 44px;
+  }
+}
 @media (max-width: 1020px) {
   .look {
     grid-template-columns: minmax(0, 1fr);
