@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { until } from '@vueuse/core'
+import { plainLetters } from '~~/core/formats/name-key'
 import { newItem, type AskedAmount } from '~~/shared/pot'
 import type { Asked } from '~/composables/askedFood'
 
@@ -127,10 +128,14 @@ const everywhere = computed(() =>
 )
 const MOST_OTHERS = 3
 const otherFound = computed(() => {
-  const words = query.value.trim()
-  if (words.length < 2 || !tools.value || others.length === 0) return []
-  const named = others.map((one) => ({ ...one, aliases: '' }))
-  return tools.value.searchNames(words, named).slice(0, MOST_OTHERS)
+  // All that was typed begins words of its name: what is only like it would stand in the way of the foods.
+  const begun = plainLetters(query.value).split(/\s+/).filter(Boolean)
+  if (begun.join('').length < 2) return []
+  const holds = (name: string) => {
+    const words = plainLetters(name).split(/[^\p{L}\p{M}\p{N}]+/u)
+    return begun.every((part) => words.some((word) => word.startsWith(part)))
+  }
+  return others.filter(({ name }) => holds(name)).slice(0, MOST_OTHERS)
 })
 const isMissing = computed(
   () =>
@@ -208,7 +213,6 @@ async function move(by: number) {
         v-for="{ id, name } in likest"
         :key="id"
         variant="outlined"
-        size="small"
         :to="{ path: `/larder/${id}`, query: { called: asked.words } }"
         @mousedown.prevent
         >{{ name }}</v-btn
@@ -216,7 +220,7 @@ async function move(by: number) {
     </div>
     <p v-else-if="asked.unknownMeasure" class="soft none" role="status">
       {{ t('app.unknownMeasure', { measure: asked.unknownMeasure }) }}
-      <NuxtLink to="/kitchen">{{ t('app.tellMeasure') }}</NuxtLink>
+      <NuxtLink to="/kitchen" class="link-button">{{ t('app.tellMeasure') }}</NuxtLink>
     </p>
     <p v-if="asked.also.length > 0 && found.length > 0" class="soft none" role="status">
       {{ t('app.alsoGoesIn', { also: list_(asked.also) }) }}

@@ -134,6 +134,8 @@ function leaveOut(id: string) {
 }
 const goesIn = (takes: readonly { line: string }[]) =>
   list(takes.flatMap(({ line }) => dish.value.lines.find(({ id }) => id === line) ?? []).map(lineName))
+/** Lines that no step names: they are put somewhere on the dish's page. */
+const placed = computed(() => new Set(dish.value.stages.flatMap(({ takes }) => takes.map(({ line }) => line))))
 const LATER_MINUTES = [5, 10]
 const writtenOf = (id: string) => now.value.written.find(({ stage }) => stage === id)?.figure ?? null
 const toneOf = (index: number) => (lines.value[index]?.doubt ? 'ask' : 'food')
@@ -236,6 +238,7 @@ const stepTone = (stages: readonly string[]) =>
           <span>
             <strong v-if="line.what">{{ lineName(dish.lines[i]!) }}</strong>
             <strong v-else class="soft">{{ t('dishes.look.unknown') }}</strong>
+            <span v-if="!placed.has(dish.lines[i]!.id)" class="tone-heat nowhere">{{ t('dishes.look.nowhere') }}</span>
             <v-text-field
               :model-value="line.typed"
               :aria-label="t('dishes.look.typed', { line: line.typed })"
@@ -381,6 +384,10 @@ ol {
   min-height: 30px;
   padding: 0;
   color: var(--ink-soft);
+  font-size: 14px;
+}
+.nowhere {
+  margin-left: 8px;
   font-size: 14px;
 }
 .steps li {
