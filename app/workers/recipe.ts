@@ -2,7 +2,8 @@ import { dishSchema } from '~~/core/dish/dish.schema'
 import { readLine, type Measuring, type ReadLine } from '~~/core/formats/line'
 import { readRecipe } from '~~/core/formats/recipe'
 import { dishOfRecipe, type ImportedDish, type PotsToTake } from '~~/core/formats/recipe-dish'
-import type { Outcome } from '~~/core/problem'
+import { MOST } from '~~/core/bounds'
+import { failed, problem, type Outcome } from '~~/core/problem'
 import { namesOf } from '~~/locales/names'
 
 /** The household's own foods and ingredients go before the table. */
@@ -24,7 +25,11 @@ export function importRecipe(text: string, pots: PotsToTake, measuring: Measurin
   const own = dishSchema.safeParse(recipe.value.own)
   if (own.success)
     return { ok: true, value: { dish: own.data, lines: [], steps: [], written: [], missing: [], leftOut: [] } }
-  return { ok: true, value: dishOfRecipe(recipe.value, namesFor(measuring), pots, measuring) }
+  const made = dishOfRecipe(recipe.value, namesFor(measuring), pots, measuring)
+  const { lines, stages } = made.dish
+  if (lines.length > MOST.dishLines || stages.length > MOST.dishStages)
+    return failed(problem('recipe-too-long', '', { ingredients: MOST.dishLines, steps: MOST.dishStages }))
+  return { ok: true, value: made }
 }
 
 export type RecipeWork = typeof import('./recipe')

@@ -1,4 +1,4 @@
-import { BOUNDS } from '../bounds'
+import { BOUNDS, MOST } from '../bounds'
 import { knownOf, type Known } from '../dish/contents'
 import type { Dish, DishLine, PotSettings, Stage, WrittenFigure } from '../dish/dish.schema'
 import type { StageKind } from '../dish/names'
@@ -116,8 +116,26 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
     stages,
     measuring,
   )
-  const dish: Dish = { name: recipe.name, servings: recipe.servings ?? 4, lines, stages }
+  const kept = stages.length > MOST.dishStages ? withoutEmpty(stages) : stages
+  const dish: Dish = { name: recipe.name, servings: recipe.servings ?? 4, lines, stages: kept }
   return { dish, lines: read, steps, written, missing: [...missing], leftOut: recipe.leftOut }
+}
+
+/** Of more stages than a dish may have, those into which nothing goes and in which nothing is cooked are left out. */
+function withoutEmpty(stages: Stage[]): Stage[] {
+  const empty = new Set(
+    stages.flatMap(({ id, kind, takes }) =>
+      (kind === 'prepare' || kind === 'combine') && takes.length === 0 ? [id] : [],
+    ),
+  )
+  const through = (id: string): string[] =>
+    empty.has(id) ? stages.find((one) => one.id === id)!.from.flatMap(({ stage }) => through(stage)) : [id]
+  return stages
+    .filter(({ id }) => !empty.has(id))
+    .map((stage) => ({
+      ...stage,
+      from: stage.from.flatMap((from) => through(from.stage).map((id) => ({ ...from, stage: id }))),
+    }))
 }
 
 /** “Salt and pepper”, of which nobody says how much, are two lines. */

@@ -288,6 +288,14 @@ describe('a dish made of a recipe', () => {
     expect(dish.stages.find(({ kind }) => kind === 'pot')!.from).toHaveLength(2)
   })
 
+  it('has no more stages than a dish may have, where what is empty can be left out', () => {
+    const busy = Array.from({ length: 40 }, (_, i) => `${i + 1}. Chop something.`).join('\n')
+    const many = recipeOf(CURRY.replace('Method', `Method\n${busy}`))
+    const { dish } = dishOfRecipe(many, names, { usual: USUAL_POT, kinds: {} })
+    expect(dish.stages.map(({ kind }) => kind)).toEqual(['soak', 'fry', 'pot', 'simmer'])
+    expect(dishSchema.safeParse(dish).error).toBeUndefined()
+  })
+
   it('asks about what was not understood, and answers the rest', () => {
     const outcome = answerDish(requestFor(imported.dish))
     if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems))
