@@ -42,7 +42,7 @@ const openStages = computed(
 )
 function needsMinutes(id: string) {
   const stage = dish.value.stages.find((one) => one.id === id)
-  return stage !== undefined && stage.kind !== 'pot' && stage.minutes === undefined
+  return stage !== undefined && (stage.kind === 'rest' || stage.kind === 'simmer') && stage.minutes === undefined
 }
 const counts = computed(() => {
   const open = asked.value.length
