@@ -178,7 +178,7 @@ function whatOf(text: string, names: Names, unit: Unit | null, own: OwnThings): 
   parts.sort((a, b) => b.to - b.from - (a.to - a.from) || b.from - a.from)
   for (const { from, to, name } of parts) {
     const asCanned = canned || cooked ? cannedOf(name, names) : null
-    const turned = after.length > 0 ? (names.exact(`${after[0]} ${name}`) ?? null) : null
+    const turned = after.length > 0 ? names.exact(`${after[0]} ${name}`) : null
     const plain = asCanned ?? turned ?? names.exact(name)
     if (!plain) continue
     const id = meant(plain, name, unit, all, names.says)

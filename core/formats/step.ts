@@ -45,7 +45,7 @@ const VERBS: readonly (readonly [Clause['kind'], string])[] = [
   ],
   [
     'combine',
-    'add|stir|mix|pour|toss|fold|combine|tip|return|season|sprinkle|put|place|transfer|throw|drop|include|scatter|drizzle|top|swirl|layer|scrape|deglaze|cover|garnish|finish|adjust|check|taste|arrange|lower|nestle|dissolve|submerge|bring|spread',
+    'add|stir|mix|pour|toss|fold|combine|tip|return|season|sprinkle|put|place|throw|drop|include|scatter|drizzle|top|swirl|layer|scrape|deglaze|cover|garnish|finish|adjust|check|taste|arrange|lower|nestle|dissolve|submerge|bring|spread',
   ],
   [
     'serve',
@@ -93,7 +93,7 @@ const COOLS =
 /** Everything that a step has done, in order: what is told of one thing in several clauses is one. */
 export function actionsOf(text: string, section: string | null = null): ReadAction[] {
   const clauses = text
-    .replace(/\b(approx|tbsp|tsp|min|mins|hr|hrs|oz|lb|no|approx)\.\s/gi, '$1 ')
+    .replace(/\b(approx|tbsp|tsp|min|mins|hr|hrs|oz|lb|no)\.\s/gi, '$1 ')
     .split(SENTENCE)
     .flatMap((sentence) => clausesOf(sentence.trim(), text))
     .filter((clause): clause is Clause => clause !== null)
@@ -326,13 +326,10 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
     appliance: one.appliance ?? more.appliance,
     isBeside: one.isBeside || more.isBeside,
   })
-  const last = () => list.at(-1)
   for (const clause of clauses) {
-    const before = last()
+    const before = list.at(-1)
     if (clause.kind === 'off' || clause.kind === 'lid' || clause.kind === 'serve') {
-      // What is lit or shut belongs to the pot that follows.
-      if (clause.kind !== 'serve' || !before) list.push(clause)
-      else list.push(clause)
+      list.push(clause)
       continue
     }
     if (clause.kind === 'release') {
@@ -380,7 +377,6 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
   // A lid that is shut says that what went in before it goes into the pot.
   const done: Clause[] = []
   for (const clause of list) {
-    const before = done.at(-1)
     if (clause.kind === 'pot') {
       while (done.at(-1)?.kind === 'lid' || done.at(-1)?.kind === 'off') done.pop()
       const added = done.at(-1)
@@ -389,7 +385,6 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
         continue
       }
     }
-    if (clause.kind === 'serve' && before === undefined && clauses.length === 1) continue
     done.push(clause)
   }
   return done.flatMap((clause): ReadAction[] =>

@@ -205,8 +205,5 @@ function eachAt(text: string, style: QuantityStyle): { each: NonNullable<Amount[
   return { each: { unit: unit.unit, count: middleOf(number) }, length: length + closes.length }
 }
 
-/** A part that is the thing itself is none: “2 cloves”, “3 whole cloves”, “1 head cauliflower” has one, “2 pods”. */
-function isUnit(unit: Unit, after: string): boolean {
-  if (unit.kind === 'part' && after.trim().replace(/^[,(].*$/, '') === '') return false
-  return true
-}
+/** “4 cloves” and “2 pods” are the thing itself, and no part of another. */
+const isUnit = (unit: Unit, after: string) => unit.kind !== 'part' || after.trim().replace(/^[,(].*$/, '') !== ''
