@@ -139,6 +139,8 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
     const starts = new Map(tasks.value.map(({ id, startMinute }) => [id, startMinute]))
     return new Map(instructionsOfDinner(of.dishes, dinner.value, starts).map((one) => [one.task, one.instructions]))
   })
+  // What calls from another screen says it in the same words.
+  watch(told, () => (store.told = told.value), { immediate: true })
   const begun = computed(() => new Map((dinner.value?.begun ?? []).map((one) => [one.id, one])))
   const isDone = (id: string) => begun.value.get(id)?.done === true || meal.value?.begun[id]?.doneAt != null
   const change = (by: (meal: Meal) => Meal) => kept.value && store.change(kept.value.id, by)

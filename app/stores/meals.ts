@@ -1,6 +1,7 @@
 import { useIntervalFn, useEventListener, useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { v4 as uuid } from 'uuid'
+import type { Instruction } from '~~/core/guide/instruction'
 import { STORED } from '~/composables/storageShape'
 import type { KeptMeal } from '~~/shared/household'
 import { isCurrent, mergedMeals, type Meal } from '~~/shared/meal'
@@ -19,6 +20,8 @@ export const useMealsStore = defineStore('meals', () => {
   const unsent = useLocalStorage<Record<string, Unsent>>(STORED.meals, {}, { shallow: true })
   const nowMs = useNow()
   const failure = ref<ApiFailure | null>(null)
+  /** All that is done in each task of the day's dinner, once Today has worked it out. */
+  const told = shallowRef<ReadonlyMap<string, readonly Instruction[]>>(new Map())
 
   const meals = computed<KeptMeal[] | null>(() => {
     const own = Object.values(unsent.value)
@@ -116,6 +119,7 @@ export const useMealsStore = defineStore('meals', () => {
   return {
     meals,
     current,
+    told,
     one,
     load: list.load,
     loadFailure: list.failure,

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
 import { line } from '../dishes'
 import { DEMO_DISHES } from '../../server/db/demo'
+import { asDocument } from '../../server/db/demo-dishes'
 import type { DishDocument } from '../../shared/dish'
 import type { KeptDish } from '../../shared/household'
 import { DISH_SHAPE } from '../../shared/shapes'
@@ -211,6 +212,24 @@ test('a dish for another number, what stands in, what was forgotten', async ({ p
     .first()
     .click()
   await expect(page.getByLabel('Ingredient 3')).not.toHaveValue(/squash/)
+})
+
+test('every dish of the demo prints on one page, with every sentence of its stages', async ({ page, request }) => {
+  for (const { favourite: _, ...dish } of DEMO_DISHES) {
+    const { name } = dish
+    const id = await keepDish(request, asDocument(dish))
+    await page.emulateMedia({ media: 'screen' })
+    await page.goto(`/dishes/${id}`)
+    const sentences = page.locator('.stages .steps li')
+    await expect(sentences.first()).toBeVisible()
+    const told = await sentences.allTextContents()
+    await page.emulateMedia({ media: 'print' })
+    const sheet = page.getByRole('article')
+    await expect(sheet.getByRole('heading', { name })).toBeVisible()
+    for (const sentence of told) await expect(sheet).toContainText(sentence.trim())
+    const pdf = await page.pdf({ format: 'A4' })
+    expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b(?!s)/g), name).toHaveLength(1)
+  }
 })
 
 test('stages are moved, taken out and put back; ingredients are dropped into them', async ({ page, request }) => {

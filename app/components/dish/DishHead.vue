@@ -31,7 +31,7 @@ const typed = computed({
     <label for="dish-name" class="hidden-text">{{ t('dishes.name') }}</label>
     <textarea id="dish-name" v-model.lazy="typed" class="name grows" rows="1" maxlength="80" @keydown.enter.prevent />
     <p class="soft sub">{{ text }}</p>
-    <div class="bar no-print">
+    <div class="bar">
       <IconButton :icon="mdiUndo" :label="t('dishes.undo')" :disabled="!canUndo" @click="emit('undo')" />
       <IconButton :icon="mdiRedo" :label="t('dishes.redo')" :disabled="!canRedo" @click="emit('redo')" />
       <IconButton
@@ -43,7 +43,7 @@ const typed = computed({
       <PressMenu :label="t('dishes.press')" :presses="presses" />
       <span class="soft state" role="status">{{ state }}</span>
     </div>
-    <div class="servings no-print">
+    <div class="servings">
       <span>{{ t('dishes.servings') }}</span>
       <IconButton :icon="mdiMinus" :label="t('dishes.fewer')" @click="set(servings - 1)" />
       <input

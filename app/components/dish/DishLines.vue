@@ -197,7 +197,7 @@ const opened = ref<string | null>(null)
           />
           <button
             type="button"
-            class="grip no-print"
+            class="grip"
             :aria-label="t('dishes.lines.drag', { name: lineName(line) })"
             :aria-expanded="opened === line.id"
             @pointerdown="pickUp($event, { id: line.id, name: lineName(line) })"
@@ -206,7 +206,7 @@ const opened = ref<string | null>(null)
             <svg viewBox="0 0 24 24" aria-hidden="true"><path :d="mdiDrag" /></svg>
           </button>
         </div>
-        <p v-if="line.dishId" class="ask no-print">
+        <p v-if="line.dishId" class="ask">
           <NuxtLink :to="`/dishes/${line.dishId}`">{{ t('dishes.lines.asDish') }}</NuxtLink>
         </p>
         <p v-if="pastOf(line)" class="ask tone-danger">{{ pastOf(line) }}</p>
@@ -225,10 +225,7 @@ const opened = ref<string | null>(null)
             {{ t('dishes.lines.usual') }}
           </button>
         </p>
-        <div
-          v-if="opened !== line.id && stagesOf(line.id).length === 0 && dish.stages.length > 0"
-          class="where no-print"
-        >
+        <div v-if="opened !== line.id && stagesOf(line.id).length === 0 && dish.stages.length > 0" class="where">
           <PickField
             :model-value="chosen(line.id)"
             :label="t('dishes.lines.goes')"
@@ -248,15 +245,10 @@ const opened = ref<string | null>(null)
         />
       </li>
     </ul>
-    <button
-      v-if="homeless.length > 1 && dish.stages.length > 0"
-      type="button"
-      class="quiet-button no-print"
-      @click="putAll"
-    >
+    <button v-if="homeless.length > 1 && dish.stages.length > 0" type="button" class="quiet-button" @click="putAll">
       {{ t('dishes.lines.usualAll') }}
     </button>
-    <form class="type no-print" @submit.prevent="add">
+    <form class="type" @submit.prevent="add">
       <label :for="`${dish.name}-type`" class="hidden-text">{{ t('dishes.lines.type') }}</label>
       <textarea
         :id="`${dish.name}-type`"
@@ -273,7 +265,7 @@ const opened = ref<string | null>(null)
     <PickField
       v-if="fromKept.length > 0"
       model-value=""
-      class="from no-print"
+      class="from"
       :label="t('dishes.lines.fromKept')"
       :choices="[{ value: '', title: '' }, ...fromKept]"
       @update:model-value="(id) => id && addKept(String(id))"
@@ -281,7 +273,7 @@ const opened = ref<string | null>(null)
     <PickField
       v-if="fromDishes.length > 0"
       model-value=""
-      class="from no-print"
+      class="from"
       :label="t('dishes.lines.fromDish')"
       :choices="[{ value: '', title: '' }, ...fromDishes]"
       @update:model-value="(id) => id && void addDish(String(id))"

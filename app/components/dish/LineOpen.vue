@@ -58,7 +58,7 @@ const isWeighed = computed({
 </script>
 
 <template>
-  <div class="open no-print">
+  <div class="open">
     <label class="soft" :for="`${listId}-what`">{{ t('dishes.lines.what') }}</label>
     <input
       :id="`${listId}-what`"

@@ -83,13 +83,13 @@ const { isOver, carried } = useDishCarry()
                 : t('units.min'),
           })
         }}
-        <button v-if="target" type="button" class="link-button no-print" @click="moveSour">
+        <button v-if="target" type="button" class="link-button" @click="moveSour">
           {{ t('dishes.sourMove', { stage: t(`dishes.kinds.${target.kind}`) }) }}
         </button>
       </p>
       <CautionList v-if="said.length > 0" :cautions="said" class="said" />
       <p v-if="carried && !isOver(stage.id)" class="soft drop">{{ t('dishes.stage.drop') }}</p>
-      <div class="ways no-print">
+      <div class="ways">
         <button v-if="!fixed" type="button" class="link-button" :aria-expanded="editing" @click="editing = !editing">
           {{ editing ? t('dishes.stage.done') : t('dishes.stage.change', { name: name.toLowerCase() }) }}
         </button>
@@ -114,7 +114,7 @@ const { isOver, carried } = useDishCarry()
     <div v-if="showWhy && answer?.pot" class="wide">
       <LazyStagePot :pot="answer.pot" :stage="stage" />
     </div>
-    <div v-if="editing" class="wide no-print">
+    <div v-if="editing" class="wide">
       <slot name="edit" />
     </div>
   </li>
@@ -239,11 +239,6 @@ h2 {
   }
   .wide {
     grid-column: 1 / -1;
-  }
-}
-@media print {
-  .stage {
-    break-inside: avoid;
   }
 }
 </style>

@@ -21,7 +21,10 @@ const due = computed(() => {
   if (!meal || !step || !canSay.value) return null
   const late = nowMs.value - momentOf(meal, step.startMinute)
   if (late < 0 || late > STALE_MS) return null
-  return { id: step.id, text: t('meals.calls', { dish: step.dish, what: taskText(meal, step) }) }
+  return {
+    id: step.id,
+    text: t('meals.calls', { dish: step.dish, what: taskText(meal, step, meals.told.get(step.id)) }),
+  }
 })
 let called = { id: '', at: -Infinity }
 watch(

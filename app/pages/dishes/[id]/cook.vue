@@ -11,7 +11,7 @@ import type { KeptPortion } from '~~/shared/household'
 import type { SayBegun } from '~~/shared/dish.schema'
 
 /** A dish being cooked: one stage after another in large type, its pots as runs of the stove. */
-const { t, number, duration, clock } = useI18nText()
+const { t, number, duration, clock, weight } = useI18nText()
 const { amount, stageFigure } = useDishWords()
 const words = useStepWords()
 const route = useRoute()
@@ -164,6 +164,15 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
       <CautionList v-if="refused.length > 0" :cautions="refused" />
       <section v-else-if="isDone" class="now" aria-live="polite">
         <h2>{{ t('dishes.progress.done') }}</h2>
+        <p>
+          {{
+            t('dishes.progress.each', {
+              n: number(dish.servings),
+              each: weight(answer.massG / dish.servings),
+              all: weight(answer.massG),
+            })
+          }}
+        </p>
         <KeepPortions
           :dish="dish"
           :answer="answer"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useMediaQuery } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { MOST } from '~~/core/bounds'
 import { moved, without, withLineAt } from '~~/core/dish/arrange'
@@ -174,6 +174,8 @@ async function send() {
   setTimeout(() => URL.revokeObjectURL(link.href), FETCHED_MS)
 }
 const print = () => window.print()
+/** What is on paper alone need not follow each key. */
+const isPrinted = useMediaQuery('print')
 /** Whether what it was before stands there. */
 const looksBack = ref(false)
 const tellDish = ({ servings, lines, stages }: DishDocument) =>
@@ -207,7 +209,8 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
   <StateNotice v-else-if="!dish && failure" :failure="failure" @retry="draft.load" />
   <p v-else-if="!dish || !shown" class="soft lost" role="status">{{ t('app.loading') }}</p>
   <div v-else class="dish">
-    <div class="left">
+    <DishSheet v-if="isPrinted && answer" :dish="shown" :answer="answer" :steps-of="stepsOf" />
+    <div class="left no-print">
       <DishHead
         v-model:name="name"
         v-model:favourite="favourite"
@@ -255,7 +258,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
       />
     </div>
 
-    <div class="middle">
+    <div class="middle" :class="{ 'no-print': answer }">
       <div v-if="theirs" class="notice" role="alert">
         <p>{{ t('dishes.conflict') }}</p>
         <button type="button" class="quiet-button solid" @click="draft.takeTheirs">{{ t('dishes.takeTheirs') }}</button>
@@ -277,7 +280,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
       <p v-for="problem in problems" :key="problem.path + problem.code" class="problem" role="alert">
         {{ problemText(problem) }}
       </p>
-      <NoCooker v-if="!request" class="no-print" />
+      <NoCooker v-if="!request" />
       <div class="heads soft" aria-hidden="true">
         <span>{{ t('dishes.order') }}</span>
         <span class="tone-water">{{ t('dishes.stream') }}</span>
@@ -309,7 +312,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
           </template>
         </StageRow>
       </ol>
-      <div v-if="!scaledTo" class="add no-print">
+      <div v-if="!scaledTo" class="add">
         <button type="button" class="quiet-button large" :aria-expanded="adding" @click="adding = !adding">
           {{ t('dishes.stage.add') }}
         </button>
@@ -321,10 +324,10 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
       </div>
     </div>
 
-    <div class="right">
+    <div class="right no-print">
       <DishTotals v-if="answer" :answer="answer" :dish="shown" />
       <CautionList v-if="whole.length > 0" :cautions="whole" />
-      <NuxtLink v-if="canCook" :to="`/dishes/${id}/cook`" class="quiet-button solid huge no-print">
+      <NuxtLink v-if="canCook" :to="`/dishes/${id}/cook`" class="quiet-button solid huge">
         {{ t(isBegun ? 'dishes.cookOn' : 'dishes.cook') }}
       </NuxtLink>
       <CautionList v-else-if="refused.length > 0 && whole.length === 0" :cautions="refused" />
@@ -455,10 +458,6 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
 @media print {
   .dish {
     display: block;
-  }
-  .left,
-  .right {
-    border: 0;
   }
 }
 </style>
