@@ -55,7 +55,9 @@ const stackSchema = z.object({
 export const potSchema = z.object({
   shape: z.literal(POT_SHAPE),
   items: perItem(itemSchema).min(1),
-  liquids: perItem(z.object({ kind: z.enum(LIQUID_KINDS), amount: typed, unit: reference })),
+  liquids: perItem(
+    z.object({ kind: z.enum(LIQUID_KINDS), amount: typed, unit: reference, fried: z.boolean().optional() }),
+  ),
   freeLiquid: z.enum(FREE_LIQUIDS),
   /** The water is poured boiling, from a kettle. */
   boilingWater: z.boolean().optional(),

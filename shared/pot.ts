@@ -226,7 +226,11 @@ export function requestOf(
     cooker: measured.cooker,
     ...(measured.burner ? { burner: measured.burner } : {}),
     contents: contents as Content[],
-    liquids: pot.liquids.map((liquid) => ({ kind: liquid.kind, g: liquidG(liquid, kitchen) })),
+    liquids: pot.liquids.map((liquid) => ({
+      kind: liquid.kind,
+      g: liquidG(liquid, kitchen),
+      ...(liquid.fried ? { fried: true } : {}),
+    })),
     freeLiquid: pot.freeLiquid,
     ...(pot.boilingWater ? { pourC: KETTLE_C } : {}),
     ...(stackOf(pot) ? { trivetMm: stackOf(pot)!.trivetMm } : {}),
@@ -422,7 +426,12 @@ export function potOfRequest(
   return {
     ...newPot(first, kitchen),
     items,
-    liquids: request.liquids.map(({ kind, g }) => ({ kind, amount: String(Math.round(g)), unit: 'g' })),
+    liquids: request.liquids.map(({ kind, g, fried }) => ({
+      kind,
+      amount: String(Math.round(g)),
+      unit: 'g',
+      ...(fried ? { fried } : {}),
+    })),
     freeLiquid: request.freeLiquid ?? 'drained',
     cookerId: of?.id ?? '',
     ...(kitchen.burners.some(({ id }) => id === burnerId) ? { burnerId: burnerId! } : {}),

@@ -1,4 +1,4 @@
-import { isPoured, isSour, LIQUID_YIELD } from '../water/liquids'
+import { broughtG, isPoured, isSour, LIQUID_YIELD } from '../water/liquids'
 import { KETTLE_C } from '../water/volume'
 import type { Outcome } from '../problem'
 import type { PlanAnswer } from '../program/answer'
@@ -126,7 +126,7 @@ function learntOf({ learnt: ofCooker }: PotOfStage, { foods }: Contents, ofFoods
 export function withoutSour(request: PlanRequest): PlanRequest {
   const { liquids, stands } = request
   const sour = liquids.filter(({ kind }) => isSour(kind))
-  const liquid = sumOf(sour, ({ kind, g }) => g * LIQUID_YIELD[kind])
+  const liquid = sumOf(sour, broughtG)
   return {
     ...request,
     liquids: liquids.filter(({ kind }) => !isSour(kind)),
@@ -139,7 +139,7 @@ export function cookInPot(request: PlanRequest, contents: Contents, row: LiquidR
   const planned = plan(request, { range: false })
   if (!planned.ok) return planned
   const answer = planned.value
-  const brought = sumOf(request.liquids, ({ kind, g }) => g * LIQUID_YIELD[kind])
+  const brought = sumOf(request.liquids, broughtG)
   const tinG = sumOf(answer.foods, ({ tinWaterG }) => tinWaterG ?? 0)
   const pouredG = sumOf(answer.closings, ({ water }) => water.pourG) + tinG
   const looseG = sumOf(contents.foods, (item) => item.looseG)

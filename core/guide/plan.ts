@@ -78,7 +78,14 @@ export function instructionsOfPlan(
     const base = closing.adds.filter((i) => request.contents[i]!.where === 'base')
     const tinned = closing.adds.filter((i) => request.contents[i]!.where !== 'base')
     const liquids: Thing[] =
-      number > 0 ? [] : request.liquids.map(({ kind, g }) => ({ liquid: kind, g, state: 'as-is', goesInto: 'pot' }))
+      number > 0
+        ? []
+        : request.liquids.map(({ kind, g, fried }) => ({
+            liquid: kind,
+            g,
+            state: fried ? 'fried' : 'as-is',
+            goesInto: 'pot',
+          }))
     list.push(
       ...closingInstructions({
         from: { closing: number },

@@ -3,6 +3,7 @@ import type { Step } from '../appliance/step.schema'
 import { cooksCovered, setsAsGrain } from '../food/food'
 import type { CookedFood, Grain, Load, SimulationCase, VesselLoad } from '../pot/case.schema'
 import { boilingC } from '../steam/steam'
+import { LIQUID_YIELD } from '../water/liquids'
 import { liquidBroughtG } from '../water/sum'
 import { levelMl } from '../water/volume'
 import { bulkBefore } from './bulk'
@@ -46,7 +47,7 @@ export const stoodG = ({ request: { stands } }: PreparedPot) => stands?.freeWate
 
 /** What stands in the pot besides its foods and their water; else what its liquids leave of themselves, cold. */
 export function standsIn({ request: { stands, liquids, kitchen } }: PreparedPot) {
-  const restG = liquids.reduce((sum, { g }) => sum + g, 0) - liquidBroughtG(liquids)
+  const restG = liquids.reduce((sum, { g, kind }) => sum + g * (1 - LIQUID_YIELD[kind]), 0)
   return stands ?? { freeWaterG: 0, otherG: restG, tempC: kitchen.roomC }
 }
 

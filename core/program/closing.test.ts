@@ -3,6 +3,7 @@ import { COOKERS } from '../appliance/appliance'
 import type { FixedProgram } from '../appliance/kind'
 import { findStacks } from '../stack/search'
 import type { OwnedTin, StackAsk } from '../stack/ask'
+import { broughtG } from '../water/liquids'
 import { instructionsOfPlan } from '../guide/plan'
 import type { PlanAnswer } from './answer'
 import { baseSets } from './closing'
@@ -11,6 +12,7 @@ import { prepare } from './prepared'
 import { closingFrom, type PotInRun } from './remedy'
 import type { Content, PlanRequest } from './request.schema'
 import { closingOf } from './sequence'
+
 import { soakCosts } from './soak-cost'
 
 const soak = { hours: 9, waterC: 20, keepWater: false }
@@ -282,6 +284,30 @@ describe('water from a kettle', () => {
     const high = rice({ kitchen: { altitudeM: 3000, roomC: 20, tapC: 20 }, pourC: 100 })
     expect(high.closings[0]!.case.load.startC).toBeLessThan(90)
     expect(plan({ ...potOf(), pourC: 130 })).toMatchObject({ ok: false, problems: [{ path: 'pourC' }] })
+  })
+})
+
+describe('vegetables that are fried before the lid is shut', () => {
+  const rice = (fried: boolean): PlanAnswer => {
+    const liquids: PlanRequest['liquids'] = [{ kind: 'chopped-tomato', g: 200, fried }]
+    const outcome = plan({ ...potOf(), liquids }, { range: false })
+    if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
+    return outcome.value
+  }
+
+  it('leave less of their water, so that more is poured, and weigh less in the pot', () => {
+    const [raw, fried] = [rice(false), rice(true)]
+    // 200 g of tomato give 120 g; 84 g of that are steam by then.
+    const more = fried.closings[0]!.water.pourG - raw.closings[0]!.water.pourG
+    expect(more).toBeGreaterThan(75)
+    expect(more).toBeLessThan(90)
+    const { freeWaterKg } = fried.closings[0]!.case.load
+    expect(freeWaterKg).toBeCloseTo(raw.closings[0]!.case.load.freeWaterKg, 2)
+    expect(rice(true).closings[0]!.water.lines).toContainEqual({ id: 'liquid', g: -36, of: 'chopped-tomato' })
+  })
+
+  it('what pours is not fried: a stock gives all it has', () => {
+    expect(broughtG({ kind: 'thin-stock', g: 200, fried: true })).toBe(200)
   })
 })
 

@@ -1,5 +1,5 @@
 import type { Liquid } from './liquid.schema'
-import { LIQUID_YIELD } from './liquids'
+import { broughtG } from './liquids'
 
 /** One line of the water sum: what asks for water (positive) or already brings it (negative). */
 export interface WaterLine {
@@ -49,7 +49,7 @@ export interface Drinks {
 
 /** g of free liquid that the other liquids bring. */
 export function liquidBroughtG(liquids: readonly Liquid[]): number {
-  return liquids.reduce((sum, liquid) => sum + liquid.g * LIQUID_YIELD[liquid.kind], 0)
+  return liquids.reduce((sum, liquid) => sum + broughtG(liquid), 0)
 }
 
 /** A pot that is closed again: the free water in it, and whether that was set right for foods that are in it. */
@@ -93,7 +93,7 @@ export function waterSum(
   for (const food of foods) add('free-liquid', food.freeLiquidG, food.foodId)
   for (const food of foods) add('held', -food.heldG, food.foodId)
   for (const food of foods) add('soak-water', -food.soakWaterG, food.foodId)
-  for (const liquid of liquids) add('liquid', -liquid.g * LIQUID_YIELD[liquid.kind], liquid.kind)
+  for (const liquid of liquids) add('liquid', -broughtG(liquid), liquid.kind)
   add('stood', -stoodG)
 
   const sumSoFar = () => lines.reduce((sum, line) => sum + line.g, 0)

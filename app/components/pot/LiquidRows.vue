@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
 import { CUP_ML } from '~~/core/measure/measure'
-import { LIQUID_KINDS, LIQUID_YIELD } from '~~/core/water/liquids'
+import { broughtG, isPoured, LIQUID_KINDS } from '~~/core/water/liquids'
 import { liquidG, type PotLiquid } from '~~/shared/pot'
 
 /** What else is wet and goes in: each counts towards the water by what it yields. */
@@ -16,7 +16,7 @@ const units = computed(() => unitsFor({ cupG: CUP_ML }))
 const add = () => liquids.value.push({ kind: 'chopped-tomato', amount: '200', unit: 'g' })
 const remove = (index: number) => liquids.value.splice(index, 1)
 const brings = (liquid: PotLiquid) => {
-  const grams = liquidG(liquid, kitchen.value) * LIQUID_YIELD[liquid.kind]
+  const grams = broughtG({ ...liquid, g: liquidG(liquid, kitchen.value) })
   return Number.isFinite(grams) ? t('pot.liquidBrings', { grams: weight(grams) }) : ''
 }
 </script>
@@ -36,6 +36,14 @@ const brings = (liquid: PotLiquid) => {
       />
       <PickField v-model="liquid.unit" :choices="units" :label="t('pot.rows.liquidUnit')" hide-label />
       <IconButton :icon="mdiClose" :label="t('pot.removeLiquid')" @click="remove(i)" />
+      <v-checkbox
+        v-if="!isPoured(liquid.kind)"
+        v-model="liquid.fried"
+        density="compact"
+        hide-details
+        :label="t('pot.liquidFried')"
+        class="kind"
+      />
       <p v-if="errors[i]" class="note tone-danger" role="alert">{{ errors[i] }}</p>
       <p v-else class="note soft">{{ brings(liquid) }}</p>
     </div>
