@@ -70,8 +70,17 @@ export function spreadOf(planned: PlannedClosing, taken: PlannedClosing = planne
   }
 }
 
+/** Of a solution what it may give: the margin, the limit and the range of one plan ask for the same. */
+const known = new WeakMap<Solution, Spread['gets']>()
+
 /** Boil-minutes that each food may get from a program, by what is unknown of the pot and the bag: nine in ten more than `low`. */
 export function getsSpread(taken: PlannedClosing): Spread['gets'] {
+  const gets = known.get(taken.solution) ?? getsOf(taken)
+  known.set(taken.solution, gets)
+  return gets
+}
+
+function getsOf(taken: PlannedClosing): Spread['gets'] {
   const { closing, solution, water } = taken
   const { simulation, case: ran } = solution
   const ratios = simulation.boilMinutes.map(() => [] as number[])
