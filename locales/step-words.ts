@@ -162,6 +162,8 @@ export function stepWords(voice: Voice) {
 
   return {
     thing: thingText,
+    /** A line as it was typed, with its weight where that is not what was typed. */
+    asTyped: (typed: string, g: number | null) => (g === null ? typed : typedText(typed, voice.weight(g))),
     place: placeOf,
     /** One whole sentence without its stop: for a list, a calendar, a recipe, a voice. */
     sentence: (one: Instruction): string => withSign(one, textOf(message(one))),

@@ -4,6 +4,7 @@ import type { DishAnswer, StageAnswer } from '../dish/dish'
 import type { DishLine, DishRequest, Stage } from '../dish/dish.schema'
 import { STAGES, vesselOf } from '../dish/stages'
 import type { FlameName, TaskPart } from '../names'
+import { readQuantity } from '../quantity/quantity'
 import { applianceOf } from '../program/answer'
 import { closingInstructions } from './closing'
 import { inOrder, type Deed, type Instruction, type Into, type Thing, type ThingState, type Until } from './instruction'
@@ -236,10 +237,18 @@ const USUAL_FLAME: Partial<Record<Stage['kind'], FlameName>> = {
   simmer: 'simmer',
 }
 
-/** A line by what it is; by its own name, or as it was typed, where that is nothing of the tables. */
+/** A line by its own name, as the cook wrote it, or by what it is. */
 function namedLine({ id, what, own, typed }: DishLine): Pick<Thing, 'line' | 'what' | 'name'> {
-  const name = own?.name ?? (what === null ? typed : undefined)
+  const name = own?.name ?? (what === null ? typed : wordsOf(typed))
   return { line: id, what, ...(name === undefined ? {} : { name }) }
+}
+
+/** “white beans” of “300 g white beans, picked over”. Behind a mere number may stand a measure that is not known here. */
+function wordsOf(typed: string): string | undefined {
+  const { amounts, words } = readQuantity(typed)
+  const unit = amounts[0]?.unit?.kind
+  const name = words.split(/\s*[,(;]/)[0]!
+  return (unit === 'weight' || unit === 'volume') && name !== '' ? name : undefined
 }
 
 /** What a stage takes, as it goes in for the first time. */

@@ -178,6 +178,23 @@ describe('what is done of a dish', () => {
     expect(told.at(-1)!.do).toBe('serve')
   })
 
+  it.each([
+    ['300 g white beans, picked over', 'white beans'],
+    ['1.5 cups Grandmother’s beans (dried)', 'Grandmother’s beans'],
+    // A measure of the household is no name: the table's stands.
+    ['2 tumblers white beans', undefined],
+  ])('calls “%s” the same wherever it is met again: %s', (typed, name) => {
+    const request = requestFor(beansWithSquash())
+    request.dish.lines.find(({ id }) => id === 'beans')!.typed = typed
+    const outcome = answerDish(request)
+    if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
+    const beans = instructionsOfDish(request, outcome.value)
+      .flatMap(({ things }) => things)
+      .filter(({ line: id }) => id === 'beans')
+    expect(beans.length).toBeGreaterThan(2)
+    expect(new Set(beans.map((thing) => thing.name))).toEqual(new Set([name]))
+  })
+
   it('goes on from a soak that was left out with the dry food', () => {
     const request = requestFor(beansWithSquash())
     const { stages } = request.dish

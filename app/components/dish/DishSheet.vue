@@ -44,7 +44,7 @@ const isLong = computed(() => stages.value.reduce((sum, { steps }) => sum + step
     </p>
     <ul class="lines">
       <li v-for="line in dish.lines" :key="line.id">
-        <b>{{ line.g === null ? '–' : weight(line.g) }}</b> {{ line.typed || lineName(line) }}
+        {{ words.asTyped(line.typed || lineName(line), line.g) }}
       </li>
     </ul>
     <ol :class="{ long: isLong }">
@@ -57,7 +57,7 @@ const isLong = computed(() => stages.value.reduce((sum, { steps }) => sum + step
         <p v-for="(sentence, i) in one.steps" :key="i">{{ sentence }}</p>
       </li>
     </ol>
-    <ul class="cautions">
+    <ul v-if="cautions.length > 0" class="cautions">
       <li v-for="sentence in new Set(cautions)" :key="sentence">{{ sentence }}</li>
     </ul>
   </article>
@@ -106,7 +106,8 @@ ol > li {
 h2 {
   display: flex;
   gap: 10pt;
-  margin: 2pt 0 0;
+  margin: 0;
+  padding-top: 2pt;
   border-top: 0.5pt solid #000;
   font-size: 12.5pt;
 }
