@@ -29,12 +29,8 @@ const SHARED_FILES: [name: string, path: RegExp][] = [
 /** What a screen says is loaded with it alone: a room's words are never put to something else's. */
 const WORDS = /locales\/(\w+)\/(\w+)\.json/
 
-/** Files of the component library, who asks for them, and what in app/theme stands for them. */
-const LEFT_OUT: [file: string, by: string, instead: string][] = [
-  ['/adapters/vuetify.js', 'vuetify/lib/composables/date', 'noCalendar.ts'],
-  ['/adapters/vuetify.js', 'vuetify/lib/composables/locale', 'noWords.ts'],
-  ['/resizeObserver.js', 'vuetify/lib/', 'sizes.ts'],
-]
+/** The addresses of pages, as the router writes them. */
+let pagePaths: string[] = []
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
@@ -82,12 +78,19 @@ export default defineNuxtConfig({
     vuetifyOptions: {
       icons: { defaultSet: 'mdi-svg' },
       theme: BIVVET_THEME,
+      // A press that stands in a text, or beside what it belongs to.
+      aliases: { LinkBtn: 'VBtn' },
       defaults: {
         global: { ripple: false },
-        VBtn: { rounded: 'sm', variant: 'flat' },
+        VBtn: { rounded: 'sm', variant: 'outlined' },
+        LinkBtn: { variant: 'plain', class: 'link-button' },
         VTextField: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
         VSelect: { variant: 'outlined', density: 'compact', hideDetails: 'auto', hideNoData: true },
         VAutocomplete: { variant: 'outlined', density: 'compact', hideDetails: 'auto', hideNoData: true },
+        // A list that opens is a part of the page: outside every landmark no reader finds it.
+        VMenu: { attach: '#content' },
+        VCombobox: { variant: 'outlined', density: 'compact', hideDetails: 'auto', hideNoData: true },
+        VCheckbox: { density: 'compact', hideDetails: true, color: 'primary' },
         VTextarea: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
       },
     },
@@ -140,6 +143,14 @@ export default defineNuxtConfig({
     },
   },
   hooks: {
+    'pages:resolved'(pages) {
+      const pathsOf = (of: typeof pages, above = ''): string[] =>
+        of.flatMap(({ path, children = [] }) => {
+          const whole = path.startsWith('/') ? path : `${above}/${path}`
+          return children.length > 0 ? pathsOf(children, whole) : [whole.replace(/\/$/, '') || '/']
+        })
+      pagePaths = pathsOf(pages)
+    },
     // What takes its time on the server has threads of its own (server/utils/heavy.ts), and so a file of its own.
     'nitro:init'(nitro) {
       // An address that is asked in a wrong way is told from one that is not there (server/utils/router.ts).
@@ -147,6 +158,7 @@ export default defineNuxtConfig({
         `export const routes = ${JSON.stringify(
           nitro.scannedHandlers.flatMap(({ route, method }) => (route && method ? [{ route, method }] : [])),
         )}`
+      nitro.options.virtual['#pages'] = () => `export const pagePaths = ${JSON.stringify(pagePaths)}`
       nitro.hooks.hook('compiled', async () => {
         await build({
           entryPoints: ['server/heavy/work.ts'],
@@ -165,15 +177,6 @@ export default defineNuxtConfig({
   },
   vite: {
     plugins: [
-      {
-        // The library brings a calendar and words of its own that nothing here shows, and a second way to watch sizes.
-        name: 'without-unused-parts',
-        enforce: 'pre',
-        resolveId(source, importer) {
-          const found = LEFT_OUT.find(([file, by]) => source.endsWith(file) && importer?.includes(by))
-          return found ? fileURLToPath(new URL(`./app/theme/${found[2]}`, import.meta.url)) : null
-        },
-      },
       {
         // Ways to fetch that nothing here uses; the framework does not say that they can be left out.
         name: 'without-unused-fetching',

@@ -6,6 +6,7 @@ import path from 'node:path'
 import { chromium } from '@playwright/test'
 import { checkMachine, ensureChromium, ensurePackages, main, ROOT, say } from './setup.mjs'
 import { withThrowAwayServer } from './serve.mjs'
+import { choose } from '../tests/e2e/kitchen'
 import { driveClock, PotBeside } from '../tests/e2e/stove'
 
 const FOLDER = path.join(ROOT, 'docs', 'screenshots')
@@ -103,7 +104,7 @@ async function take(browser, url) {
     .getByRole('option', { name: /^Red rice/ })
     .first()
     .click()
-  await second.getByRole('combobox', { name: 'Pot', exact: true }).selectOption({ label: 'Electric 6 L' })
+  await choose(second, 'Pot', 'Electric 6 L')
   await second.getByRole('button', { name: 'Start it' }).click()
   const rices = await PotBeside.light(second)
   await rices.pass(9)
@@ -212,11 +213,11 @@ async function stack(page, url, shot) {
     if (await line.isVisible()) await line.click()
     await row.getByRole('combobox', { name: 'Food' }).fill(query)
     await page.getByRole('listbox').getByRole('option').first().click()
-    await row.getByLabel('Measured in').selectOption({ label: 'g' })
+    await choose(row, 'Measured in', 'g')
     await row.getByLabel('Amount').fill(grams)
   }
   await page.goto(`${url}/pot/tins`)
-  await page.getByRole('combobox', { name: 'Pot', exact: true }).selectOption({ label: 'Electric 6 L' })
+  await choose(page, 'Pot', 'Electric 6 L')
   await setFood(0, 'red rice', '140')
   for (const asked of ['130 g toor dal', '400 g beetroot']) {
     await page.getByRole('button', { name: 'Add a food' }).click()

@@ -30,9 +30,9 @@ const run = (...told: [RunEventData, number][]) =>
 describe('what the log says of a run', () => {
   it('sets planned against happened, in minutes from lighting', () => {
     const kept = run(...ONE_CLOSING)
-    const { counts, litAt, planned, happened } = runFacts(kept)
+    const { counts, startedMs, planned, happened } = runFacts(kept)
     expect(counts).toBe(true)
-    expect(litAt).toBe(START_MS)
+    expect(startedMs).toBe(START_MS)
     expect(planned).toEqual({
       figure: kept.plan.answer.closings[0]!.range.figure,
       openMinute: kept.plan.answer.readyAtMinute,
@@ -54,7 +54,7 @@ describe('what the log says of a run', () => {
 
   it('knows no end of a pot that was not opened, and no beginning of one that was not lit', () => {
     expect(runFacts(run(...ONE_CLOSING.slice(0, 4))).happened).toMatchObject({ figure: 2, openMinute: null })
-    expect(runFacts(run()).litAt).toBeNull()
+    expect(runFacts(run()).startedMs).toBe(Date.parse(run().createdAt))
     expect(runFacts(run()).happened.openMinute).toBeNull()
   })
 

@@ -12,7 +12,8 @@ export function runFacts(run: RunWithPlan) {
   const { openedAt } = lastLeg(state)
   return {
     state,
-    litAt,
+    /** When it was lit, or else planned. */
+    startedMs: litAt ?? Date.parse(run.createdAt),
     counts: unitOf(answer) === 'whistles',
     planned: {
       figure: answer.closings.reduce((sum, { range }) => sum + range.figure, 0),

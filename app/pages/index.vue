@@ -111,11 +111,11 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
         <p class="soft">{{ t('day.hint') }}</p>
         <p v-if="takenOff" role="status">
           {{ t('day.mealGone') }}
-          <button type="button" class="link-button" @click="putMealBack">{{ t('day.putBack') }}</button>
+          <LinkBtn @click="putMealBack">{{ t('day.putBack') }}</LinkBtn>
         </p>
-        <button v-if="!meals.current" type="button" class="quiet-button large dinner" @click="planDinner">
+        <v-btn v-if="!meals.current" size="large" class="dinner" @click="planDinner">
           {{ t('day.dinner') }}
-        </button>
+        </v-btn>
 
         <template v-if="runs.running.length > 0">
           <h2>{{ t('day.cooking') }}</h2>
@@ -173,7 +173,7 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
         </template>
         <p v-if="removed" role="status" class="removed">
           {{ t('day.removed', { name: removed.name }) }}
-          <button type="button" class="link-button" @click="putBack">{{ t('day.putBack') }}</button>
+          <LinkBtn @click="putBack">{{ t('day.putBack') }}</LinkBtn>
         </p>
         <p v-if="failure" class="tone-danger" role="alert">{{ t('errors.network') }}</p>
         <template v-if="recent.length > 0">
@@ -184,7 +184,7 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
                 <strong>{{ run.name }}</strong>
                 <span class="soft">{{
                   t('day.recentLine', {
-                    day: day(firstLitAt(runState(run.events)) ?? Date.parse(run.createdAt)),
+                    day: day(runFacts(run).startedMs),
                     cooker: run.plan.cookerName ?? '',
                     water: weight(run.plan.answer.closings[0]!.water.pourG),
                   })

@@ -65,12 +65,14 @@ useHead({ title: () => `${t('practice.title')} · Bivvet` })
               .join(' + ')
           }}
         </p>
-        <v-checkbox v-model="practice.chance" :label="t('practice.chance')" hide-details />
+        <v-checkbox v-model="practice.chance" :label="t('practice.chance')" />
         <p v-if="refused" class="tone-danger" role="alert">{{ t('practice.refused') }}</p>
-        <v-btn color="primary" size="large" :disabled="refused" @click="begin">{{ t('practice.begin') }}</v-btn>
+        <v-btn variant="flat" color="primary" size="large" :disabled="refused" @click="begin">{{
+          t('practice.begin')
+        }}</v-btn>
       </template>
       <p v-else>{{ t('practice.noPot') }}</p>
-      <v-btn variant="outlined" size="large" :loading="trying" @click="tryIt">{{ t('app.tryBeans') }}</v-btn>
+      <v-btn size="large" :loading="trying" @click="tryIt">{{ t('app.tryBeans') }}</v-btn>
       <NuxtLink to="/pot" class="link-button to-pot">{{ t('practice.toPot') }}</NuxtLink>
     </div>
     <template v-else>
@@ -88,8 +90,8 @@ useHead({ title: () => `${t('practice.title')} · Bivvet` })
         </span>
         <span class="gap" />
         <ChoiceBar v-model="speedText" :label="t('practice.speed')" :choices="speeds" />
-        <v-checkbox v-model="sound" :label="t('practice.sound')" density="compact" hide-details />
-        <button type="button" class="link-button" @click="practice.plan = null">{{ t('practice.leave') }}</button>
+        <v-checkbox v-model="sound" :label="t('practice.sound')" />
+        <LinkBtn @click="practice.plan = null">{{ t('practice.leave') }}</LinkBtn>
       </div>
       <p v-if="practice.failed" class="tone-danger" role="alert">{{ t('cook.failed') }}</p>
       <CookBoard
@@ -129,7 +131,7 @@ useHead({ title: () => `${t('practice.title')} · Bivvet` })
               {{ t('practice.took', { time: duration(practice.minutes) }) }}
             </p>
             <PinchPanel :plan="practice.plan" :following="practice.following" @add="practice.add" />
-            <v-btn color="primary" @click="begin">{{ t('practice.again') }}</v-btn>
+            <v-btn variant="flat" color="primary" @click="begin">{{ t('practice.again') }}</v-btn>
           </div>
         </template>
       </CookBoard>

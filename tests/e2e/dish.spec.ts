@@ -7,7 +7,7 @@ import { asDocument } from '../../server/db/demo-dishes'
 import type { DishDocument } from '../../shared/dish'
 import type { KeptDish } from '../../shared/household'
 import { DISH_SHAPE } from '../../shared/shapes'
-import { beansDocument, expectAccessible, keepDish, test, watchForErrors } from './kitchen'
+import { beansDocument, choose, chooseNth, expectAccessible, keepDish, test, watchForErrors } from './kitchen'
 import { installClock, PotBeside } from './stove'
 
 const stage = (page: Page, name: string) =>
@@ -162,7 +162,7 @@ test('a recipe that was written for another pot comes in, and its figure stands 
   await expect(page.getByText('What is “1 tsp moon dust”?')).toBeHidden()
   await expectAccessible(page)
 
-  await expect(stage(page, 'Soak')).toContainText('red kidney beans')
+  await expect(stage(page, 'Soak')).toContainText('kidney beans')
   const pot = stage(page, 'Close and cook')
   await pot.getByRole('button', { name: 'how it adds up' }).click()
   await expect(pot).toContainText('The recipe says 6 whistles, natural release, for its own pot.')
@@ -367,7 +367,7 @@ test('what is left goes into the freezer, stands in the Larder, and into another
   await page.getByRole('button', { name: 'Start a dish' }).click()
   await page.getByLabel('What is it called?').fill('On toast')
   await page.keyboard.press('Enter')
-  await page.getByRole('combobox', { name: 'From fridge or freezer' }).selectOption({ index: 1 })
+  await chooseNth(page, 'From fridge or freezer', 0)
   await expect(page.getByLabel('Ingredient 1')).toHaveValue(/white beans with squash, cooked/)
   await page.getByRole('button', { name: 'Add a stage' }).click()
   await page.getByRole('button', { name: 'Simmer open', exact: true }).click()
@@ -391,7 +391,7 @@ test('what another dish makes goes in as it is, and leads to how it is made', as
   await page.getByRole('button', { name: 'Start a dish' }).click()
   await page.getByLabel('What is it called?').fill('Under a crust')
   await page.keyboard.press('Enter')
-  await page.getByRole('combobox', { name: 'From another of your dishes' }).selectOption('White beans with squash')
+  await choose(page, 'From another of your dishes', 'White beans with squash')
   await expect(page.getByLabel('Ingredient 1')).toHaveValue(/white beans with squash, as your dish/)
   await page.getByRole('button', { name: 'Add a stage' }).click()
   await page.getByRole('button', { name: 'Simmer open', exact: true }).click()

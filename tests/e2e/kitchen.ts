@@ -155,13 +155,21 @@ export function watchForErrors(page: Page): string[] {
 }
 
 /** Takes one of a list's choices, once it is there. */
-export async function choose(page: Page, label: string, option: string) {
-  await page.getByRole('combobox', { name: label, exact: true }).selectOption({ label: option })
+export async function choose(of: Page | Locator, label: string, option: string) {
+  await of.getByRole('combobox', { name: label, exact: true }).click()
+  const page = 'page' in of ? of.page() : of
+  await page.getByRole('option', { name: option, exact: true }).click()
+}
+export async function chooseNth(page: Page, label: string, nth: number) {
+  await page.getByRole('combobox', { name: label, exact: true }).first().click()
+  await page.getByRole('option').nth(nth).click()
 }
 
 /** What is chosen in a list. */
 export const chosenIn = (page: Page, label: string) =>
-  page.getByRole('combobox', { name: label, exact: true }).locator('option:checked')
+  page
+    .locator('.v-select', { has: page.getByRole('combobox', { name: label, exact: true }) })
+    .locator('.v-select__selection-text')
 
 /** All of what axe knows, or what alone can differ from one theme to the other. */
 const RULES = { all: [], colours: ['color-contrast', 'link-in-text-block'] } as const

@@ -1,6 +1,6 @@
 import { expect, request as playwrightRequest } from '@playwright/test'
 import sharp from 'sharp'
-import { expectAccessible, sideways, startRun, test, watchForErrors } from './kitchen'
+import { choose, expectAccessible, sideways, startRun, test, watchForErrors } from './kitchen'
 
 /** The months that the demo kitchen has cooked, as the file that it gives out. */
 async function demoLog(baseURL: string): Promise<{ runs: Record<string, unknown>[] }> {
@@ -81,11 +81,11 @@ test('the log is looked through, and a pot in it says what it taught', async ({ 
   await page.getByLabel('Find a pot or a food').fill('barley')
   await expect(page.getByRole('link', { name: /Barley and mushroom pot/ }).first()).toBeVisible()
   await expect(page.getByRole('link', { name: /Red beans/ })).toHaveCount(0)
-  await page.getByLabel('Cooker').selectOption('Old 3 L')
+  await choose(page, 'Cooker', 'Old 3 L')
   await expect(page.getByText('No pot is like that.')).toBeVisible()
   await page.getByLabel('Find a pot or a food').fill('')
-  await page.getByLabel('Cooker').selectOption('Blue 5 L')
-  await page.getByLabel('How it was').selectOption('right')
+  await choose(page, 'Cooker', 'Blue 5 L')
+  await choose(page, 'How it was', 'right')
   await page.getByRole('link', { name: /right/ }).first().click()
   await expect(page.getByRole('heading', { name: 'What this pot taught' })).toBeVisible()
   const taught = page.locator('.taught li')

@@ -22,7 +22,7 @@ async function setFood(page: Page, index: number, query: string, amount: string,
   if (await line.isVisible()) await line.click()
   await row.getByRole('combobox', { name: 'Food' }).fill(query)
   await page.getByRole('listbox').getByRole('option').first().click()
-  await row.getByLabel('Measured in').selectOption({ label: unit })
+  await choose(row, 'Measured in', unit)
   await row.getByLabel('Amount').fill(amount)
 }
 /** The demo household's Sunday: red rice, split pigeon peas and beetroot. */

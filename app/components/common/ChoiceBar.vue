@@ -1,75 +1,94 @@
 <script setup lang="ts" generic="T extends string | boolean">
-/** A few choices side by side, of which one holds; plain radio buttons underneath. A picture may stand over each. */
+/** A few choices side by side, of which one holds: radio buttons as one bar. A picture may stand over each. */
 defineProps<{ label: string; choices: readonly { value: T; text: string }[] }>()
 defineSlots<{ picture?(props: { value: T }): unknown }>()
 const model = defineModel<T>({ required: true })
-const name = useId()
 </script>
 
 <template>
-  <fieldset :class="['choices', { pictured: $slots.picture }]">
-    <legend class="hidden-text">{{ label }}</legend>
-    <label v-for="choice in choices" :key="String(choice.value)" :class="{ chosen: model === choice.value }">
-      <input v-model="model" type="radio" class="hidden-text" :name="name" :value="choice.value" />
-      <slot name="picture" :value="choice.value" />
-      {{ choice.text }}
-    </label>
-  </fieldset>
+  <v-radio-group
+    v-model="model"
+    inline
+    hide-details
+    :aria-label="label"
+    :class="['choices', { pictured: $slots.picture }]"
+  >
+    <v-radio v-for="{ value, text } in choices" :key="String(value)" :value="value">
+      <template #label>
+        <slot name="picture" :value="value" />
+        {{ text }}
+      </template>
+    </v-radio>
+  </v-radio-group>
 </template>
 
 <style scoped>
-.choices {
-  display: flex;
-  flex-wrap: wrap;
-  position: relative;
+.choices :deep(.v-selection-control-group) {
   gap: 1px;
-  margin: 0;
-  padding: 0;
+  overflow: hidden;
   border: 1px solid var(--line);
   border-radius: var(--corner);
   background: var(--line);
-  overflow: hidden;
 }
-label {
+.choices :deep(.v-radio) {
   flex: 1 1 auto;
+  position: relative;
+  min-height: 36px;
+  background: var(--ground);
+}
+/* The whole of a choice is pressed; its circle is the bar itself. */
+.choices :deep(.v-selection-control__wrapper) {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  opacity: 0;
+}
+.choices :deep(.v-label) {
   display: grid;
   place-items: center;
   align-content: center;
-  min-height: 36px;
+  align-self: stretch;
+  width: 100%;
   padding: 4px 7px;
-  background: var(--ground);
+  color: inherit;
   font-size: 14px;
   line-height: 1.2;
   text-align: center;
-  cursor: pointer;
+  white-space: normal;
+  opacity: 1;
+  pointer-events: none;
 }
-label.chosen {
+.choices :deep(.v-selection-control--dirty) {
   background: var(--ink);
   color: var(--ground);
   font-weight: 700;
 }
-label:focus-within {
+.choices :deep(.v-radio:focus-within) {
   outline: 3px solid var(--water);
   outline-offset: -3px;
 }
-.pictured {
+.pictured :deep(.v-selection-control-group) {
   flex-wrap: nowrap;
 }
-.pictured label {
+.pictured :deep(.v-radio) {
   flex: 1 1 0;
   min-width: 0;
+}
+.pictured :deep(.v-label) {
   padding: 4px 0;
   font-size: 13px;
 }
-@media (pointer: coarse) {
-  label {
+@media (max-width: 719px), (pointer: coarse) {
+  .choices :deep(.v-radio) {
+    min-width: 44px;
     min-height: 44px;
   }
 }
-@media (max-width: 719px), (pointer: coarse) {
-  label {
-    min-width: 44px;
-    min-height: 44px;
+@media (forced-colors: active) {
+  .choices :deep(.v-selection-control--dirty) {
+    outline: 2px solid Highlight;
+    outline-offset: -2px;
   }
 }
 </style>

@@ -42,9 +42,9 @@ void load()
             t('edit.versions.until', { time: `${day(one.savedAt)}, ${clock(one.savedAt)}` })
           }}</span>
         </span>
-        <button type="button" class="link-button" @click="emit('take', one.content)">
+        <LinkBtn @click="emit('take', one.content)">
           {{ t('edit.versions.take') }}
-        </button>
+        </LinkBtn>
       </li>
     </ul>
   </section>

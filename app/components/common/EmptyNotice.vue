@@ -10,10 +10,10 @@ const { tryIt, trying } = useDemoTry()
     <h1>{{ title }}</h1>
     <p class="soft">{{ text }}</p>
     <div class="ways">
-      <NuxtLink to="/pot" class="quiet-button large solid">{{ t('app.backToPot') }}</NuxtLink>
-      <button type="button" class="quiet-button large" :disabled="trying" @click="tryIt">
+      <v-btn to="/pot" variant="flat" color="primary" size="large">{{ t('app.backToPot') }}</v-btn>
+      <v-btn size="large" :disabled="trying" @click="tryIt">
         {{ t('app.tryBeans') }}
-      </button>
+      </v-btn>
     </div>
   </section>
 </template>

@@ -145,7 +145,7 @@ const isMissing = computed(
     found.value.length === 0 &&
     otherFound.value.length === 0,
 )
-const field = useTemplateRef<HTMLInputElement>('field')
+const field = useTemplateRef<ComponentPublicInstance & { focus: (options?: FocusOptions) => void }>('field')
 // A dinner may stand above it, which is not to be scrolled away.
 onMounted(() => !passive && field.value?.focus({ preventScroll: true }))
 /** As before it was touched. */
@@ -187,10 +187,9 @@ async function move(by: number) {
 
 <template>
   <div class="find" :class="{ inForm: chosen !== null }">
-    <input
+    <v-text-field
       ref="field"
       v-model="query"
-      type="text"
       class="field"
       :placeholder="t('app.foodExample')"
       :aria-label="label"
@@ -202,8 +201,8 @@ async function move(by: number) {
       maxlength="60"
       @keydown.down.prevent="move(1)"
       @keydown.up.prevent="move(-1)"
-      @focus="touch"
-      @blur="rest"
+      @focusin="touch"
+      @focusout="rest"
       @keydown.enter.prevent="takeFirst"
       @keydown.esc="leave"
     />
@@ -212,7 +211,6 @@ async function move(by: number) {
       <v-btn
         v-for="{ id, name } in likest"
         :key="id"
-        variant="outlined"
         :to="{ path: `/larder/${id}`, query: { called: asked.words } }"
         @mousedown.prevent
         >{{ name }}</v-btn
@@ -255,18 +253,11 @@ async function move(by: number) {
 </template>
 
 <style scoped>
-.field {
-  width: 100%;
+.find:not(.inForm) .field :deep(.v-field__input) {
   min-height: 58px;
-  padding: 8px 16px;
-  border: 1px solid color-mix(in srgb, var(--ink) 45%, transparent);
-  border-radius: var(--corner);
-  background: none;
-  color: inherit;
-  font: inherit;
   font-size: 20px;
 }
-.field::placeholder {
+.field :deep(input::placeholder) {
   color: var(--ink-soft);
   opacity: 1;
 }
@@ -318,12 +309,6 @@ li .soft {
 .inForm {
   position: relative;
 }
-.inForm .field {
-  min-height: 40px;
-  padding: 4px 14px;
-  font-size: 16px;
-  border-radius: 4px;
-}
 .inForm ul,
 .inForm .none {
   position: absolute;
@@ -337,10 +322,5 @@ li .soft {
 }
 .inForm .none {
   padding: 10px;
-}
-@media (max-width: 719px), (pointer: coarse) {
-  .inForm .field {
-    min-height: 44px;
-  }
 }
 </style>

@@ -26,8 +26,8 @@ function read(foodId: string) {
     <v-sheet class="search">
       <FoodFind v-model:at="at" :label="t('app.search')" @take="plan" />
       <div v-if="at" class="foot">
-        <v-btn variant="outlined" @click="read(at)">{{ t('app.readFood') }}</v-btn>
-        <v-btn color="primary" @click="plan(at)">{{ t('app.planFood') }}</v-btn>
+        <v-btn @click="read(at)">{{ t('app.readFood') }}</v-btn>
+        <v-btn variant="flat" color="primary" @click="plan(at)">{{ t('app.planFood') }}</v-btn>
       </div>
     </v-sheet>
   </v-dialog>

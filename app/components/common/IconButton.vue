@@ -4,7 +4,5 @@ defineProps<{ icon: string; label: string }>()
 </script>
 
 <template>
-  <button type="button" class="icon-button" :aria-label="label" :title="label">
-    <svg viewBox="0 0 24 24" aria-hidden="true"><path :d="icon" /></svg>
-  </button>
+  <v-btn :icon="icon" variant="text" density="comfortable" class="icon-button" :aria-label="label" :title="label" />
 </template>

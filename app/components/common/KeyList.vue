@@ -43,7 +43,7 @@ const KEYS = {
           </div>
         </dl>
       </template>
-      <v-btn color="primary" autofocus @click="emit('close')">{{ t('keys.close') }}</v-btn>
+      <v-btn variant="flat" color="primary" autofocus @click="emit('close')">{{ t('keys.close') }}</v-btn>
     </v-sheet>
   </v-dialog>
 </template>

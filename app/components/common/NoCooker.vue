@@ -7,7 +7,7 @@ const { t } = useI18nText()
   <div class="none">
     <h2>{{ t('pot.noCooker.title') }}</h2>
     <p class="soft">{{ t('pot.noCooker.text') }}</p>
-    <v-btn to="/kitchen" color="primary" size="large">{{ t('pot.noCooker.go') }}</v-btn>
+    <v-btn variant="flat" to="/kitchen" color="primary" size="large">{{ t('pot.noCooker.go') }}</v-btn>
   </div>
 </template>
 

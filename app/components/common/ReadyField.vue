@@ -3,7 +3,7 @@
 const { t } = useI18nText()
 const { wanted } = useReadyBy()
 const asking = ref(false)
-const field = useTemplateRef<HTMLInputElement>('field')
+const field = useTemplateRef<ComponentPublicInstance & { focus: () => void }>('field')
 async function ask() {
   asking.value = true
   await nextTick()
@@ -12,36 +12,24 @@ async function ask() {
 </script>
 
 <template>
-  <span class="no-print">
-    <button v-if="!asking && wanted === ''" type="button" class="link-button" @click="ask">
+  <span class="ready no-print">
+    <LinkBtn v-if="!asking && wanted === ''" @click="ask">
       {{ t('pot.times.ask') }}
-    </button>
-    <label v-else>
-      {{ t('pot.times.readyBy') }}
-      <input ref="field" v-model="wanted" type="time" @blur="asking = wanted !== ''" />
-    </label>
+    </LinkBtn>
+    <v-text-field
+      v-else
+      ref="field"
+      v-model="wanted"
+      type="time"
+      :label="t('pot.times.readyBy')"
+      @focusout="asking = wanted !== ''"
+    />
   </span>
 </template>
 
 <style scoped>
-label {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-}
-input {
-  min-height: 32px;
-  padding: 0 6px;
-  border: 1px solid color-mix(in srgb, var(--ink) 45%, transparent);
-  border-radius: var(--corner);
-  background: none;
-  color: inherit;
-  font: inherit;
-  color-scheme: light dark;
-}
-@media (max-width: 719px), (pointer: coarse) {
-  input {
-    min-height: 44px;
-  }
+.ready .v-text-field {
+  width: 150px;
+  margin-top: 8px;
 }
 </style>

@@ -16,8 +16,8 @@ const problems = computed(() => (store.failure?.problems ?? []).filter(({ path }
   <div v-if="store.theirs" class="notice" role="alert">
     <p>{{ t('saving.conflict.text') }}</p>
     <div class="ways">
-      <v-btn color="primary" @click="store.takeTheirs">{{ t('saving.conflict.theirs') }}</v-btn>
-      <v-btn variant="outlined" @click="store.putOurs">{{ t('saving.conflict.ours') }}</v-btn>
+      <v-btn variant="flat" color="primary" @click="store.takeTheirs">{{ t('saving.conflict.theirs') }}</v-btn>
+      <v-btn @click="store.putOurs">{{ t('saving.conflict.ours') }}</v-btn>
     </div>
   </div>
   <div v-else-if="store.failure && store.state !== 'kept'" class="notice" role="alert">
@@ -26,7 +26,9 @@ const problems = computed(() => (store.failure?.problems ?? []).filter(({ path }
     <template v-else>
       <p v-for="problem in problems" :key="problem.path">{{ problemText(problem) }}</p>
     </template>
-    <v-btn v-if="store.failure.kind !== 'refused'" color="primary" @click="store.save">{{ t('app.retry') }}</v-btn>
+    <v-btn v-if="store.failure.kind !== 'refused'" variant="flat" color="primary" @click="store.save">{{
+      t('app.retry')
+    }}</v-btn>
   </div>
 </template>
 

@@ -9,7 +9,7 @@ const { t, problemText } = useI18nText()
     <p v-if="failure.kind === 'network'">{{ t('errors.network') }}</p>
     <p v-else-if="failure.kind === 'server'">{{ t('errors.server') }}</p>
     <p v-for="problem in failure.problems" v-else :key="problem.path + problem.message">{{ problemText(problem) }}</p>
-    <button type="button" class="quiet-button large solid" @click="$emit('retry')">{{ t('app.retry') }}</button>
+    <v-btn variant="flat" color="primary" size="large" @click="$emit('retry')">{{ t('app.retry') }}</v-btn>
   </div>
 </template>
 

@@ -19,13 +19,13 @@ async function allow() {
 </script>
 
 <template>
-  <button type="button" class="quiet-button" @click="next">
+  <v-btn @click="next">
     <v-icon :icon="icon" size="20" aria-hidden="true" />
     {{ t(`cook.alarm.${kind}`) }}
-  </button>
-  <button v-if="canNotify && kind !== 'quiet'" type="button" class="quiet-button notify" @click="allow">
+  </v-btn>
+  <v-btn v-if="canNotify && kind !== 'quiet'" class="notify" @click="allow">
     {{ t('cook.alarm.notify') }}
-  </button>
+  </v-btn>
 </template>
 
 <style scoped>

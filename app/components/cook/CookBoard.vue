@@ -126,14 +126,13 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
       <p v-if="unsent > 0" class="message" role="status">{{ t('cook.unsent', { n: unsent }, unsent) }}</p>
       <p v-if="refused" class="message tone-danger" role="alert">
         {{ t('cook.refusedEvent', { reason: refusalText(refused) }) }}
-        <v-btn v-if="refused === 'too-cold'" variant="outlined" @click="emit('sure')">{{
-          t('cook.countColdWhistle')
-        }}</v-btn>
+        <v-btn v-if="refused === 'too-cold'" @click="emit('sure')">{{ t('cook.countColdWhistle') }}</v-btn>
       </p>
       <div class="buttons">
         <span v-if="awaits" class="no-press" />
         <v-btn
           v-else
+          variant="flat"
           class="press main-press"
           :class="{ steam: action.event?.kind === 'whistle' }"
           :disabled="!press"
@@ -144,7 +143,9 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
             <span v-if="action.event?.kind === 'whistle'" class="keys">{{ t('cook.keys') }}</span>
           </span>
         </v-btn>
-        <v-btn class="press" :disabled="!state.lastEventId" @click="emit('undo')">{{ t('cook.undo') }}</v-btn>
+        <v-btn variant="flat" class="press" :disabled="!state.lastEventId" @click="emit('undo')">{{
+          t('cook.undo')
+        }}</v-btn>
         <CookMenus :plan="plan" :state="state" :action="action" @add="(data) => emit('add', data)" />
       </div>
     </footer>

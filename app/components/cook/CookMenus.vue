@@ -60,20 +60,17 @@ const giveUpText = computed(() => {
       :label="t('cook.changeFlame')"
       :presses="flames"
       look="press"
-      upwards
     >
       {{ t('cook.flame', { flame: t(`pot.flames.${flameNow}`) }) }}
     </PressMenu>
-    <PressMenu :label="t('cook.more')" :presses="more" look="press" upwards />
+    <PressMenu :label="t('cook.more')" :presses="more" look="press" />
     <v-dialog v-model="givingUp" max-width="460" :aria-label="t('cook.givingUp.title')">
       <v-sheet class="giving-up">
         <h2>{{ t('cook.givingUp.title') }}</h2>
         <p>{{ giveUpText }}</p>
         <div class="ways">
-          <v-btn variant="outlined" size="large" autofocus @click="givingUp = false">{{
-            t('cook.givingUp.goOn')
-          }}</v-btn>
-          <v-btn color="primary" size="large" @click="giveUp">{{ t('cook.giveUp') }}</v-btn>
+          <v-btn size="large" autofocus @click="givingUp = false">{{ t('cook.givingUp.goOn') }}</v-btn>
+          <v-btn variant="flat" color="primary" size="large" @click="giveUp">{{ t('cook.giveUp') }}</v-btn>
         </div>
       </v-sheet>
     </v-dialog>

@@ -68,18 +68,16 @@ const canSayYes = (asked: Question) => asked.kind !== 'silent' || asked.at.lengt
     <div v-if="question" class="line" role="status">
       <span>{{ text(question) }}</span>
       <span class="answers">
-        <v-btn v-if="canSayYes(question)" variant="outlined" size="large" @click="yes(question)">{{
+        <v-btn v-if="canSayYes(question)" size="large" @click="yes(question)">{{
           t(`cook.question.${question.kind}Yes`)
         }}</v-btn>
-        <v-btn variant="outlined" size="large" @click="no(question)">{{ t(`cook.question.${question.kind}No`) }}</v-btn>
+        <v-btn size="large" @click="no(question)">{{ t(`cook.question.${question.kind}No`) }}</v-btn>
       </span>
     </div>
     <div v-else-if="lost" class="line" role="status">
       <span>{{ lost.text }}</span>
       <span v-if="lost.canTurnLow" class="answers">
-        <v-btn variant="outlined" size="large" @click="emit('add', { kind: 'flame', flame: 'low' })">{{
-          t('cook.lost.turnedLow')
-        }}</v-btn>
+        <v-btn size="large" @click="emit('add', { kind: 'flame', flame: 'low' })">{{ t('cook.lost.turnedLow') }}</v-btn>
       </span>
     </div>
     <div v-else-if="pace" class="line" role="status">{{ pace }}</div>

@@ -25,23 +25,17 @@ const text = computed(() => {
 
 <template>
   <div class="ear">
-    <button
-      type="button"
-      class="quiet-button"
-      :aria-pressed="listening"
-      :title="t('cook.ear.off')"
-      @click="listening ? stop() : start()"
-    >
+    <v-btn :aria-pressed="listening" :title="t('cook.ear.off')" @click="listening ? stop() : start()">
       <v-icon :icon="listening ? mdiEarHearing : mdiEarHearingOff" size="22" aria-hidden="true" />
       {{ t(listening ? 'cook.ear.stop' : 'cook.ear.start') }}
-    </button>
+    </v-btn>
     <span v-if="listening" class="meter" aria-hidden="true">
       <span :style="{ width: `${Math.max(0, Math.min(100, riseDb * 5))}%` }" />
     </span>
     <span class="said" :class="{ 'tone-danger': state === 'deaf' }" role="status">{{ text }}</span>
     <template v-if="listening && learning !== 'yes'">
-      <button type="button" class="link-button" @click="learn">{{ t('cook.ear.learn') }}</button>
-      <button v-if="shape" type="button" class="link-button" @click="forget">{{ t('cook.ear.forget') }}</button>
+      <LinkBtn @click="learn">{{ t('cook.ear.learn') }}</LinkBtn>
+      <LinkBtn v-if="shape" @click="forget">{{ t('cook.ear.forget') }}</LinkBtn>
     </template>
   </div>
 </template>

@@ -58,7 +58,7 @@ function close() {
         }}
       </p>
       <div class="end">
-        <v-btn color="primary" size="large" :disabled="!more || allDone" @click="close">{{
+        <v-btn variant="flat" color="primary" size="large" :disabled="!more || allDone" @click="close">{{
           t('cook.pinch.close')
         }}</v-btn>
         <v-btn variant="text" size="large" @click="open = false">{{ t('cook.pinch.leave') }}</v-btn>

@@ -47,10 +47,12 @@ function close() {
         })
       }}
     </p>
-    <v-btn color="primary" size="x-large" :disabled="!more" @click="close">{{ t('cook.putIn.done') }}</v-btn>
-    <button type="button" class="link-button" @click="emit('add', { kind: 'abandoned' })">
+    <v-btn variant="flat" color="primary" size="x-large" :disabled="!more" @click="close">{{
+      t('cook.putIn.done')
+    }}</v-btn>
+    <LinkBtn @click="emit('add', { kind: 'abandoned' })">
       {{ t('cook.putIn.leave') }}
-    </button>
+    </LinkBtn>
   </section>
 </template>
 

@@ -28,8 +28,17 @@ const typed = computed({
 <template>
   <div>
     <h1 class="hidden-text">{{ name }}</h1>
-    <label for="dish-name" class="hidden-text">{{ t('dishes.name') }}</label>
-    <textarea id="dish-name" v-model.lazy="typed" class="name grows" rows="1" maxlength="80" @keydown.enter.prevent />
+    <v-textarea
+      :model-value="typed"
+      variant="plain"
+      rows="1"
+      auto-grow
+      class="name"
+      maxlength="80"
+      :aria-label="t('dishes.name')"
+      @change="typed = ($event.target as HTMLTextAreaElement).value"
+      @keydown.enter.prevent="($event.target as HTMLTextAreaElement).blur()"
+    />
     <p class="soft sub">{{ text }}</p>
     <div class="bar">
       <IconButton :icon="mdiUndo" :label="t('dishes.undo')" :disabled="!canUndo" @click="emit('undo')" />
@@ -46,8 +55,8 @@ const typed = computed({
     <div class="servings">
       <span>{{ t('dishes.servings') }}</span>
       <IconButton :icon="mdiMinus" :label="t('dishes.fewer')" @click="set(servings - 1)" />
-      <input
-        :value="servings"
+      <v-text-field
+        :model-value="servings"
         inputmode="numeric"
         maxlength="3"
         :aria-label="t('dishes.servings')"
@@ -59,13 +68,8 @@ const typed = computed({
 </template>
 
 <style scoped>
-.name {
-  width: 100%;
+.name :deep(textarea) {
   padding: 2px 0;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
   font-size: 21px;
   font-weight: 700;
   line-height: 1.2;
@@ -93,19 +97,7 @@ const typed = computed({
 .servings span {
   flex: 1;
 }
-.servings input {
-  width: 44px;
-  min-height: 36px;
-  border: 1px solid color-mix(in srgb, var(--ink) 35%, transparent);
-  border-radius: 4px;
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: center;
-}
-@media (max-width: 719px), (pointer: coarse) {
-  .servings input {
-    min-height: 44px;
-  }
+.servings .v-text-field {
+  flex: 0 0 60px;
 }
 </style>

@@ -186,10 +186,11 @@ const opened = ref<string | null>(null)
       <li v-for="(line, i) in dish.lines" :key="line.id" :class="{ carried: isCarried(line.id) }">
         <div class="main">
           <span class="figure g">{{ line.g === null ? '–' : amount(line.g) }}</span>
-          <textarea
-            :value="line.typed"
-            class="grows"
+          <v-textarea
+            :model-value="line.typed"
+            variant="plain"
             rows="1"
+            auto-grow
             maxlength="300"
             :aria-label="t('dishes.lines.line', { n: i + 1 })"
             @change="retype(line, ($event.target as HTMLTextAreaElement).value)"
@@ -212,18 +213,13 @@ const opened = ref<string | null>(null)
         <p v-if="pastOf(line)" class="ask tone-danger">{{ pastOf(line) }}</p>
         <p v-if="line.maybe" class="ask">
           {{ t('dishes.lines.maybe', { name: ownOf(line.maybe)?.name ?? thing(line.maybe) }) }}
-          <button type="button" class="link-button" @click="isIt(line)">{{ t('dishes.lines.yes') }}</button>
+          <LinkBtn @click="isIt(line)">{{ t('dishes.lines.yes') }}</LinkBtn>
         </p>
         <p v-else-if="questionOf(i)" class="ask">
           {{ problemText(questionOf(i)!) }}
-          <button
-            v-if="stagesOf(line.id).length === 0 && usual(line)"
-            type="button"
-            class="link-button"
-            @click="putInto(line.id, usual(line)!)"
-          >
+          <LinkBtn v-if="stagesOf(line.id).length === 0 && usual(line)" @click="putInto(line.id, usual(line)!)">
             {{ t('dishes.lines.usual') }}
-          </button>
+          </LinkBtn>
         </p>
         <div v-if="opened !== line.id && stagesOf(line.id).length === 0 && dish.stages.length > 0" class="where">
           <PickField
@@ -245,29 +241,29 @@ const opened = ref<string | null>(null)
         />
       </li>
     </ul>
-    <button v-if="homeless.length > 1 && dish.stages.length > 0" type="button" class="quiet-button" @click="putAll">
+    <v-btn v-if="homeless.length > 1 && dish.stages.length > 0" @click="putAll">
       {{ t('dishes.lines.usualAll') }}
-    </button>
+    </v-btn>
     <form class="type" @submit.prevent="add">
-      <label :for="`${dish.name}-type`" class="hidden-text">{{ t('dishes.lines.type') }}</label>
-      <textarea
-        :id="`${dish.name}-type`"
+      <v-textarea
         v-model="typed"
         rows="2"
+        auto-grow
+        max-rows="12"
         maxlength="12000"
-        :placeholder="t('dishes.lines.type')"
+        :label="t('dishes.lines.type')"
         @keydown.enter.exact.prevent="add"
       />
-      <button type="submit" class="quiet-button" :disabled="busy || typed.trim() === ''">
+      <v-btn type="submit" :disabled="busy || typed.trim() === ''">
         {{ t('dishes.lines.add') }}
-      </button>
+      </v-btn>
     </form>
     <PickField
       v-if="fromKept.length > 0"
       model-value=""
       class="from"
       :label="t('dishes.lines.fromKept')"
-      :choices="[{ value: '', title: '' }, ...fromKept]"
+      :choices="fromKept"
       @update:model-value="(id) => id && addKept(String(id))"
     />
     <PickField
@@ -275,7 +271,7 @@ const opened = ref<string | null>(null)
       model-value=""
       class="from"
       :label="t('dishes.lines.fromDish')"
-      :choices="[{ value: '', title: '' }, ...fromDishes]"
+      :choices="fromDishes"
       @update:model-value="(id) => id && void addDish(String(id))"
     />
     <p v-if="undone" class="tone-danger" role="alert">{{ t('dishes.lines.notMade', { name: undone }) }}</p>
@@ -307,19 +303,13 @@ const opened = ref<string | null>(null)
 .g {
   font-size: 17px;
 }
-.main textarea {
-  min-width: 0;
+.main :deep(textarea) {
   min-height: 34px;
   padding: 6px 4px;
-  border: 0;
-  line-height: 1.3;
-  border-radius: var(--corner);
-  background: none;
-  color: inherit;
-  font: inherit;
   font-size: 14.5px;
+  line-height: 1.3;
 }
-.main textarea:hover {
+.main :deep(textarea:hover) {
   background: var(--ground-raised);
 }
 .grip {
@@ -355,20 +345,6 @@ const opened = ref<string | null>(null)
   gap: 8px;
   margin-top: 10px;
 }
-.type textarea {
-  padding: 8px 10px;
-  border: 1px solid color-mix(in srgb, var(--ink) 35%, transparent);
-  border-radius: 4px;
-  background: none;
-  color: inherit;
-  font: inherit;
-  font-size: 14.5px;
-  resize: vertical;
-}
-.type textarea::placeholder {
-  color: var(--ink-soft);
-  opacity: 1;
-}
 .empty {
   margin: 0 0 10px;
 }
@@ -379,7 +355,7 @@ const opened = ref<string | null>(null)
   .main {
     grid-template-columns: 66px minmax(0, 1fr) 44px;
   }
-  .main textarea,
+  .main :deep(textarea),
   .grip {
     min-height: 44px;
   }

@@ -49,9 +49,9 @@ async function keep() {
           :label="t('dishes.keep.place')"
           :choices="KEEPING_PLACES.map((value) => ({ value, text: t(`dishes.keep.places.${value}`) }))"
         />
-        <button type="button" class="quiet-button large" :disabled="busy || !(portions >= 1)" @click="keep">
+        <v-btn size="large" :disabled="busy || !(portions >= 1)" @click="keep">
           {{ t('dishes.keep.put') }}
-        </button>
+        </v-btn>
       </div>
       <CautionList :cautions="[{ id: 'cool-in-time', severity: 'warn', params: {} }]" />
     </template>

@@ -48,10 +48,4 @@ li {
 .row strong {
   font-size: 17px;
 }
-@media (max-width: 719px), (pointer: coarse) {
-  .icon-button {
-    min-width: 44px;
-    min-height: 44px;
-  }
-}
 </style>

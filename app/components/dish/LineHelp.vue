@@ -79,7 +79,7 @@ const stillText = computed(() => {
       />
       <p>{{ stillText }}</p>
     </template>
-    <v-btn variant="outlined" @click="emit('close')">{{ t('dishes.stage.done') }}</v-btn>
+    <v-btn @click="emit('close')">{{ t('dishes.stage.done') }}</v-btn>
   </section>
 </template>
 

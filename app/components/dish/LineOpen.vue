@@ -15,7 +15,6 @@ const emit = defineEmits<{ put: [stage: string]; ask: []; forgot: []; remove: []
 const { t } = useI18nText()
 const { thing, lineName } = useDishWords()
 const foods = useNamedFoods()
-const listId = useId()
 
 /** Every food and ingredient by its name. */
 const byName = computed(
@@ -59,22 +58,16 @@ const isWeighed = computed({
 
 <template>
   <div class="open">
-    <label class="soft" :for="`${listId}-what`">{{ t('dishes.lines.what') }}</label>
-    <input
-      :id="`${listId}-what`"
+    <v-combobox
       v-model="text"
-      :list="listId"
-      class="what"
+      :items="[...ownByName.keys(), ...byName.keys()]"
+      :label="t('dishes.lines.what')"
       maxlength="80"
-      autocomplete="off"
-      @change="choose"
+      @update:model-value="choose"
     />
-    <datalist :id="listId">
-      <option v-for="one in [...ownByName.keys(), ...byName.keys()]" :key="one" :value="one" />
-    </datalist>
     <p v-if="watched">
       {{ t('dishes.lines.maybe', { name: watched.name.toLowerCase() }) }}
-      <button type="button" class="link-button" @click="becomeWatched">{{ t('dishes.lines.yes') }}</button>
+      <LinkBtn @click="becomeWatched">{{ t('dishes.lines.yes') }}</LinkBtn>
       {{ t('dishes.own.watched') }}
     </p>
     <LazyOwnIngredient v-else-if="isUnknown" :id="`own-${line.id}`.slice(0, LENGTH.id)" v-model="own" :name="name" />
@@ -87,7 +80,7 @@ const isWeighed = computed({
         bound="lineG"
         :digits="1"
       />
-      <label class="tick"><input v-model="isWeighed" type="checkbox" />{{ t('dishes.lines.isWeighed') }}</label>
+      <v-checkbox v-model="isWeighed" :label="t('dishes.lines.isWeighed')" />
     </div>
     <PickField
       :model-value="place"
@@ -96,10 +89,10 @@ const isWeighed = computed({
       @update:model-value="(to) => to !== 'parts' && emit('put', String(to))"
     />
     <div class="presses">
-      <button v-if="line.what" type="button" class="link-button" @click="emit('ask')">
+      <LinkBtn v-if="line.what" @click="emit('ask')">
         {{ t('dishes.lines.whatElse') }}
-      </button>
-      <button type="button" class="link-button" @click="emit('forgot')">{{ t('dishes.lines.forgot') }}</button>
+      </LinkBtn>
+      <LinkBtn @click="emit('forgot')">{{ t('dishes.lines.forgot') }}</LinkBtn>
       <IconButton
         :icon="mdiClose"
         :label="t('dishes.lines.remove', { name: lineName(line) })"
@@ -116,34 +109,10 @@ const isWeighed = computed({
   margin: 6px 0 8px;
   font-size: 14px;
 }
-.what {
-  min-height: 40px;
-  min-width: 0;
-  padding: 4px 10px;
-  border: 1px solid color-mix(in srgb, var(--ink) 35%, transparent);
-  border-radius: 4px;
-  background: none;
-  color: inherit;
-  font: inherit;
-}
 .weight {
   display: grid;
   gap: 4px;
   margin-top: 8px;
-}
-.open > .pick {
-  margin-top: 10px;
-}
-.tick {
-  display: inline-flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 36px;
-}
-.tick input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--ink);
 }
 .presses {
   display: flex;
@@ -153,11 +122,5 @@ const isWeighed = computed({
 }
 .presses .icon-button {
   margin-left: auto;
-}
-@media (max-width: 719px), (pointer: coarse) {
-  .what,
-  .tick {
-    min-height: 44px;
-  }
 }
 </style>

@@ -10,7 +10,6 @@ const own = defineModel<Ingredient | undefined>({ required: true })
 const { id, name } = defineProps<{ id: string; name: string }>()
 const { t } = useI18nText()
 const { thing } = useDishWords()
-const listId = useId()
 
 const byName = computed(() => new Map(INGREDIENTS.map(({ id: one }) => [thing(one), one])))
 const like = ref('')
@@ -38,11 +37,13 @@ const sour = computed({
 
 <template>
   <div class="own">
-    <label class="soft" :for="`${listId}-like`">{{ t(own ? 'dishes.own.likeNow' : 'dishes.own.like') }}</label>
-    <input :id="`${listId}-like`" v-model="like" :list="listId" maxlength="80" autocomplete="off" @change="takeAfter" />
-    <datalist :id="listId">
-      <option v-for="one in byName.keys()" :key="one" :value="one" />
-    </datalist>
+    <v-combobox
+      v-model="like"
+      :items="[...byName.keys()]"
+      :label="t(own ? 'dishes.own.likeNow' : 'dishes.own.like')"
+      maxlength="80"
+      @update:model-value="takeAfter"
+    />
     <template v-if="own">
       <p class="soft">{{ t('dishes.own.why') }}</p>
       <div class="shares">
@@ -51,7 +52,7 @@ const sour = computed({
         <NumberField v-model="fat" :label="t('dishes.own.fat')" suffix="%" bound="percent" :digits="1" />
       </div>
       <p v-if="isTooMuch" class="tone-danger" role="alert">{{ t('dishes.own.tooMuch') }}</p>
-      <label class="tick"><input v-model="sour" type="checkbox" />{{ t('dishes.own.sour') }}</label>
+      <v-checkbox v-model="sour" :label="t('dishes.own.sour')" />
     </template>
   </div>
 </template>
@@ -64,16 +65,6 @@ const sour = computed({
   padding-left: 12px;
   border-left: 2px solid var(--line);
 }
-.own > input {
-  min-height: 40px;
-  min-width: 0;
-  padding: 4px 10px;
-  border: 1px solid color-mix(in srgb, var(--ink) 35%, transparent);
-  border-radius: 4px;
-  background: none;
-  color: inherit;
-  font: inherit;
-}
 .own > p {
   margin: 0;
 }
@@ -82,22 +73,5 @@ const sour = computed({
   grid-template-columns: repeat(3, minmax(0, 1fr));
   gap: 8px;
   margin-top: 8px;
-}
-.tick {
-  display: inline-flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 36px;
-}
-.tick input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--ink);
-}
-@media (max-width: 719px), (pointer: coarse) {
-  .own > input,
-  .tick {
-    min-height: 44px;
-  }
 }
 </style>

@@ -100,8 +100,6 @@ function putAt(line: string, place: string) {
     <v-checkbox
       :model-value="pot.boilingWater ?? false"
       :label="t('pot.fromKettle')"
-      density="compact"
-      hide-details
       @update:model-value="(is) => (pot.boilingWater = is || undefined)"
     />
     <template v-for="{ line, food } in own" :key="line">

@@ -181,7 +181,7 @@ const stepTone = (stages: readonly string[]) =>
             <span>{{ question(line, doubt) }}</span>
           </p>
           <template v-if="doubt === 'what'">
-            <v-btn v-if="line.maybe" variant="outlined" @click="isThat(index)">{{ t('dishes.lines.yes') }}</v-btn>
+            <v-btn v-if="line.maybe" @click="isThat(index)">{{ t('dishes.lines.yes') }}</v-btn>
             <v-autocomplete
               :items="things"
               :label="t('dishes.look.another')"
@@ -191,7 +191,7 @@ const stepTone = (stages: readonly string[]) =>
             <v-btn variant="text" @click="asTyped(index)">{{ t('dishes.look.asTyped') }}</v-btn>
           </template>
           <template v-else-if="doubt === 'measure'">
-            <v-btn v-for="{ name, ml } in measures" :key="name + ml" variant="outlined" @click="holds(index, ml)">
+            <v-btn v-for="{ name, ml } in measures" :key="name + ml" @click="holds(index, ml)">
               {{
                 name === '' ? t('dishes.look.ml', { ml: number(ml) }) : t('dishes.look.own', { ml: number(ml), name })
               }}
@@ -207,7 +207,7 @@ const stepTone = (stages: readonly string[]) =>
               class="grams"
               @change="(event: Event) => weigh(index, (event.target as HTMLInputElement).value)"
             />
-            <v-btn v-if="line.g !== null" variant="outlined" @click="become(index, { doubt: null, amountOpen: false })">
+            <v-btn v-if="line.g !== null" @click="become(index, { doubt: null, amountOpen: false })">
               {{ t('dishes.look.right', { g: amount(line.g) }) }}
             </v-btn>
             <v-btn variant="text" @click="notMeasured(index)">{{ t('dishes.look.notMeasured') }}</v-btn>
@@ -224,7 +224,7 @@ const stepTone = (stages: readonly string[]) =>
             <strong>{{ stage.until }}</strong>
             {{ t('dishes.look.howLong', { kind: t(`dishes.kinds.${stage.kind}`).toLowerCase() }) }}
           </p>
-          <v-btn v-for="n in LATER_MINUTES" :key="n" variant="outlined" @click="lasts(stage.id, n)">
+          <v-btn v-for="n in LATER_MINUTES" :key="n" @click="lasts(stage.id, n)">
             {{ duration(n) }}
           </v-btn>
           <v-btn variant="text" @click="leaveOut(stage.id)">{{ t('dishes.look.leaveOut') }}</v-btn>
@@ -287,7 +287,7 @@ const stepTone = (stages: readonly string[]) =>
           />
         </li>
       </ol>
-      <v-btn color="primary" size="large" block :disabled="busy" @click="emit('keep', dish)">
+      <v-btn variant="flat" color="primary" size="large" block :disabled="busy" @click="emit('keep', dish)">
         {{ t('dishes.look.keep') }}
       </v-btn>
       <p class="soft">{{ t('dishes.look.stays') }}</p>

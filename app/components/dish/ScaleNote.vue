@@ -28,14 +28,14 @@ const wayText = (way: WayToFit) => {
       <template v-for="(way, i) in ways" :key="i">{{ i > 0 ? '; ' : '' }}{{ wayText(way) }}</template>
     </p>
     <div class="row">
-      <label><input v-model="straight.spices" type="checkbox" />{{ t('dishes.scale.spices') }}</label>
-      <label><input v-model="straight.fat" type="checkbox" />{{ t('dishes.scale.fat') }}</label>
-      <button type="button" class="quiet-button" @click="emit('keep')">
+      <v-checkbox v-model="straight.spices" :label="t('dishes.scale.spices')" />
+      <v-checkbox v-model="straight.fat" :label="t('dishes.scale.fat')" />
+      <v-btn @click="emit('keep')">
         {{ t('dishes.scale.keep', { n: number(servings) }) }}
-      </button>
-      <button type="button" class="link-button" @click="emit('back')">
+      </v-btn>
+      <LinkBtn @click="emit('back')">
         {{ t('dishes.scale.back', { was: number(dish.servings) }) }}
-      </button>
+      </LinkBtn>
     </div>
   </section>
 </template>
@@ -58,25 +58,5 @@ p {
   flex-wrap: wrap;
   align-items: center;
   gap: 6px 18px;
-}
-label {
-  display: inline-flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 40px;
-}
-input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--ink);
-}
-@media (max-width: 719px), (pointer: coarse) {
-  label {
-    min-height: 44px;
-  }
-  input {
-    width: 24px;
-    height: 24px;
-  }
 }
 </style>

@@ -133,18 +133,10 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
         bound="liquidG"
         :digits="1"
       />
-      <label v-if="kind === 'simmer'" class="tick"
-        ><input v-model="lid" type="checkbox" />{{ t('dishes.stage.lid') }}</label
-      >
-      <label v-if="kind === 'soak'" class="tick">
-        <input v-model="keepWater" type="checkbox" />{{ t('dishes.stage.keepWater') }}
-      </label>
-      <label v-if="kind === 'drain'" class="tick">
-        <input v-model="throwsLiquid" type="checkbox" />{{ t('dishes.stage.throwAway') }}
-      </label>
-      <label v-if="kind === 'simmer' || kind === 'drain'" class="tick">
-        <input v-model="pouch" type="checkbox" />{{ t('dishes.stage.pouch') }}
-      </label>
+      <v-checkbox v-if="kind === 'simmer'" v-model="lid" :label="t('dishes.stage.lid')" />
+      <v-checkbox v-if="kind === 'soak'" v-model="keepWater" :label="t('dishes.stage.keepWater')" />
+      <v-checkbox v-if="kind === 'drain'" v-model="throwsLiquid" :label="t('dishes.stage.throwAway')" />
+      <v-checkbox v-if="kind === 'simmer' || kind === 'drain'" v-model="pouch" :label="t('dishes.stage.pouch')" />
     </div>
     <PotStageEdit
       v-if="stage.pot"
@@ -156,21 +148,28 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
     <TextField v-model="until" :label="t('dishes.stage.until')" maxlength="1000" />
     <fieldset v-if="earlier.length > 0">
       <legend>{{ t('dishes.stage.from') }}</legend>
-      <label v-for="one in earlier" :key="one.id" class="tick">
-        <input type="checkbox" :checked="goesOn(one.id, 'all')" @change="toggleFrom(one.id, 'all')" />{{ nameOf(one) }}
-      </label>
-      <label v-for="one in keepers" :key="`${one.id}-liquid`" class="tick">
-        <input type="checkbox" :checked="goesOn(one.id, 'liquid')" @change="toggleFrom(one.id, 'liquid')" />
-        {{ t('dishes.stage.fromLiquid', { n: dish.stages.indexOf(one) + 1, name: t(`dishes.kinds.${one.kind}`) }) }}
-      </label>
+      <v-checkbox
+        v-for="one in earlier"
+        :key="one.id"
+        :model-value="goesOn(one.id, 'all')"
+        :label="nameOf(one)"
+        @update:model-value="toggleFrom(one.id, 'all')"
+      />
+      <v-checkbox
+        v-for="one in keepers"
+        :key="`${one.id}-liquid`"
+        :model-value="goesOn(one.id, 'liquid')"
+        :label="t('dishes.stage.fromLiquid', { n: dish.stages.indexOf(one) + 1, name: t(`dishes.kinds.${one.kind}`) })"
+        @update:model-value="toggleFrom(one.id, 'liquid')"
+      />
     </fieldset>
     <fieldset>
       <legend>{{ t('dishes.stage.takes') }}</legend>
       <div v-for="take in stage.takes" :key="take.line" class="take">
         <span>{{ nameOfLine(take.line) }}</span>
-        <input
+        <v-text-field
           v-if="lineOf(take.line)?.g !== null"
-          :value="take.g ?? ''"
+          :model-value="take.g ?? ''"
           inputmode="decimal"
           maxlength="8"
           :aria-label="t('dishes.stage.portion', { name: nameOfLine(take.line) })"
@@ -187,7 +186,7 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
         v-if="free.length > 0"
         model-value=""
         :label="t('dishes.stage.take')"
-        :choices="[{ value: '', title: '' }, ...free.map((line) => ({ value: line.id, title: lineName(line) }))]"
+        :choices="free.map((line) => ({ value: line.id, title: lineName(line) }))"
         @update:model-value="(id) => id && stage.takes.push({ line: String(id) })"
       />
     </fieldset>
@@ -199,7 +198,7 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
         :disabled="index === dish.stages.length - 1"
         @click="emit('move', 1)"
       />
-      <button type="button" class="quiet-button" @click="emit('remove')">{{ t('dishes.stage.remove') }}</button>
+      <v-btn @click="emit('remove')">{{ t('dishes.stage.remove') }}</v-btn>
     </div>
   </div>
 </template>
@@ -214,19 +213,6 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
   gap: 14px 12px;
-}
-.tick {
-  display: inline-flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 40px;
-  margin-right: 16px;
-  font-size: 14.5px;
-}
-.tick input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--ink);
 }
 fieldset {
   margin: 0;
@@ -245,16 +231,6 @@ legend {
   align-items: center;
   gap: 8px;
 }
-.take input {
-  min-height: 36px;
-  min-width: 0;
-  padding: 2px 8px;
-  border: 1px solid color-mix(in srgb, var(--ink) 35%, transparent);
-  border-radius: 4px;
-  background: none;
-  color: inherit;
-  font: inherit;
-}
 .take .icon-button {
   grid-column: 3;
 }
@@ -263,15 +239,5 @@ legend {
   flex-wrap: wrap;
   align-items: center;
   gap: 10px;
-}
-@media (max-width: 719px), (pointer: coarse) {
-  .take input,
-  .tick {
-    min-height: 44px;
-  }
-  .tick input {
-    width: 24px;
-    height: 24px;
-  }
 }
 </style>

@@ -83,25 +83,19 @@ const { isOver, carried } = useDishCarry()
                 : t('units.min'),
           })
         }}
-        <button v-if="target" type="button" class="link-button" @click="moveSour">
+        <LinkBtn v-if="target" @click="moveSour">
           {{ t('dishes.sourMove', { stage: t(`dishes.kinds.${target.kind}`) }) }}
-        </button>
+        </LinkBtn>
       </p>
       <CautionList v-if="said.length > 0" :cautions="said" class="said" />
       <p v-if="carried && !isOver(stage.id)" class="soft drop">{{ t('dishes.stage.drop') }}</p>
       <div class="ways">
-        <button v-if="!fixed" type="button" class="link-button" :aria-expanded="editing" @click="editing = !editing">
+        <LinkBtn v-if="!fixed" :aria-expanded="editing" @click="editing = !editing">
           {{ editing ? t('dishes.stage.done') : t('dishes.stage.change', { name: name.toLowerCase() }) }}
-        </button>
-        <button
-          v-if="answer?.pot"
-          type="button"
-          class="link-button"
-          :aria-expanded="showWhy"
-          @click="showWhy = !showWhy"
-        >
+        </LinkBtn>
+        <LinkBtn v-if="answer?.pot" :aria-expanded="showWhy" @click="showWhy = !showWhy">
           {{ t('dishes.stage.why') }}
-        </button>
+        </LinkBtn>
       </div>
     </div>
     <div class="time">

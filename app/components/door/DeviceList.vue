@@ -28,21 +28,19 @@ const mine = computed(() => people.devices.filter(({ memberId }) => memberId ===
           }}
         </span>
       </span>
-      <button
+      <LinkBtn
         v-if="one.id !== people.hereId && (isOwner || one.memberId === meId)"
-        type="button"
-        class="link-button"
         :disabled="busy"
         :aria-label="`${t('door.devices.signOut')}: ${one.label || t('door.devices.unknown')}`"
         @click="$emit('end', one.id)"
       >
         {{ t('door.devices.signOut') }}
-      </button>
+      </LinkBtn>
     </li>
   </ul>
-  <button v-if="mine.length > 1" type="button" class="quiet-button" :disabled="busy" @click="$emit('endOthers')">
+  <v-btn v-if="mine.length > 1" :disabled="busy" @click="$emit('endOthers')">
     {{ t('door.devices.others') }}
-  </button>
+  </v-btn>
 </template>
 
 <style scoped>

@@ -21,12 +21,12 @@ const leave = async () => (await attempt(() => api('/door/leave', { method: 'POS
     <DoorSheet v-if="leaving" :title="t('door.leaving.title')" :text="t('door.leaving.text')">
       <p v-if="problem" role="alert" class="tone-danger">{{ problem }}</p>
       <div class="go">
-        <button type="button" class="quiet-button solid large" :disabled="busy" @click="keep">
+        <v-btn variant="flat" color="primary" size="large" :disabled="busy" @click="keep">
           {{ t('door.leaving.keep') }}
-        </button>
-        <button type="button" class="quiet-button large" :disabled="busy" @click="leave">
+        </v-btn>
+        <v-btn size="large" :disabled="busy" @click="leave">
           {{ t('door.leaving.leave') }}
-        </button>
+        </v-btn>
       </div>
     </DoorSheet>
     <FoundForm v-else-if="door?.isFirst || founding" :is-first="door!.isFirst" @in="cameIn" @back="founding = false" />
@@ -34,7 +34,7 @@ const leave = async () => (await attempt(() => api('/door/leave', { method: 'POS
     <DoorSheet v-else-if="problem" :title="t('door.enter.title')">
       <p role="alert" class="tone-danger">{{ problem }}</p>
       <div class="go">
-        <button type="button" class="quiet-button large" @click="look">{{ t('door.again') }}</button>
+        <v-btn size="large" @click="look">{{ t('door.again') }}</v-btn>
       </div>
     </DoorSheet>
   </template>

@@ -17,15 +17,15 @@ const goByPasskey = async () => (await enterByPasskey()) && emit('in')
       <TextField v-model="password" type="password" :label="t('door.enter.password')" autocomplete="current-password" />
       <p v-if="problem" role="alert" class="tone-danger">{{ problem }}</p>
       <div class="go">
-        <button type="submit" class="quiet-button solid large" :disabled="busy || !name || !password">
+        <v-btn variant="flat" color="primary" size="large" type="submit" :disabled="busy || !name || !password">
           {{ t('door.enter.go') }}
-        </button>
-        <button v-if="hasPasskeys()" type="button" class="quiet-button large" :disabled="busy" @click="goByPasskey">
+        </v-btn>
+        <v-btn v-if="hasPasskeys()" size="large" :disabled="busy" @click="goByPasskey">
           {{ t('door.enter.passkey') }}
-        </button>
-        <button v-if="canFound" type="button" class="link-button" @click="$emit('found')">
+        </v-btn>
+        <LinkBtn v-if="canFound" @click="$emit('found')">
           {{ t('door.enter.found') }}
-        </button>
+        </LinkBtn>
       </div>
     </form>
     <p v-if="!isSecurePlace()" class="soft">{{ t('door.plain') }}</p>

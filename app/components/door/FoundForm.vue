@@ -63,12 +63,12 @@ async function go() {
       </div>
       <p v-if="problem && isElsewhere" role="alert" class="tone-danger">{{ problem }}</p>
       <div class="go">
-        <button type="submit" class="quiet-button solid large" :disabled="busy || !household || !member">
+        <v-btn variant="flat" color="primary" size="large" type="submit" :disabled="busy || !household || !member">
           {{ t('door.found.go') }}
-        </button>
-        <button v-if="!isFirst" type="button" class="link-button" @click="$emit('back')">
+        </v-btn>
+        <LinkBtn v-if="!isFirst" @click="$emit('back')">
           {{ t('door.found.back') }}
-        </button>
+        </LinkBtn>
       </div>
     </form>
     <p v-if="!isSecurePlace()" class="soft">{{ t('door.plain') }}</p>

@@ -37,7 +37,7 @@ async function remove() {
 <template>
   <p class="acts">
     <a href="/api/household/archive" download>{{ t('door.end.archive') }}</a>
-    <button type="button" class="link-button" @click="picker?.click()">{{ t('door.end.restore') }}</button>
+    <LinkBtn @click="picker?.click()">{{ t('door.end.restore') }}</LinkBtn>
     <input
       ref="picker"
       type="file"
@@ -47,9 +47,9 @@ async function remove() {
       :aria-label="t('door.end.restore')"
       @change="restore"
     />
-    <button v-if="isOwner && !isOpen && !asked" type="button" class="link-button tone-danger" @click="asked = true">
+    <LinkBtn v-if="isOwner && !isOpen && !asked" class="tone-danger" @click="asked = true">
       {{ t('door.end.remove') }}
-    </button>
+    </LinkBtn>
   </p>
   <p v-if="said" role="status" class="tone-food">{{ said }}</p>
   <div v-if="problems.length > 0" role="alert" class="tone-danger">
@@ -60,8 +60,8 @@ async function remove() {
   </div>
   <p v-if="asked" role="alert" class="acts">
     {{ t('door.end.sure', { name: household?.name ?? '' }) }}
-    <button type="button" class="quiet-button" :disabled="busy" @click="remove">{{ t('door.people.yes') }}</button>
-    <button type="button" class="quiet-button" @click="asked = false">{{ t('door.people.no') }}</button>
+    <v-btn :disabled="busy" @click="remove">{{ t('door.people.yes') }}</v-btn>
+    <v-btn @click="asked = false">{{ t('door.people.no') }}</v-btn>
   </p>
   <p v-if="problem" role="alert" class="tone-danger">{{ problem }}</p>
 </template>

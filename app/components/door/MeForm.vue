@@ -64,10 +64,10 @@ async function add() {
     <p v-if="problem && isElsewhere" role="alert" class="tone-danger">{{ problem }}</p>
     <p v-if="said" role="status" class="tone-food">{{ said }}</p>
     <div class="go">
-      <button type="submit" class="quiet-button solid" :disabled="busy">{{ t('door.me.keep') }}</button>
-      <button v-if="hasPasskeys()" type="button" class="quiet-button" :disabled="busy" @click="add">
+      <v-btn variant="flat" color="primary" type="submit" :disabled="busy">{{ t('door.me.keep') }}</v-btn>
+      <v-btn v-if="hasPasskeys()" :disabled="busy" @click="add">
         {{ t('door.me.passkey') }}
-      </button>
+      </v-btn>
       <span v-else class="soft">{{ t('door.me.noPasskeys') }}</span>
       <span v-if="me.passkeys > 0" class="soft">{{ t('door.me.passkeys', { n: me.passkeys }, me.passkeys) }}</span>
     </div>

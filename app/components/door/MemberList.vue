@@ -29,21 +29,16 @@ function letGo(id: string) {
       </span>
       <span v-if="asked === one.id" class="acts" role="alert">
         {{ t('door.people.sureLetGo', { name: one.name }) }}
-        <button type="button" class="quiet-button" @click="letGo(one.id)">{{ t('door.people.yes') }}</button>
-        <button type="button" class="quiet-button" @click="asked = null">{{ t('door.people.no') }}</button>
+        <v-btn @click="letGo(one.id)">{{ t('door.people.yes') }}</v-btn>
+        <v-btn @click="asked = null">{{ t('door.people.no') }}</v-btn>
       </span>
       <span v-else-if="isOwner" class="acts">
-        <button
-          type="button"
-          class="link-button"
-          :disabled="busy"
-          @click="$emit('role', one.id, one.role === 'owner' ? 'member' : 'owner')"
-        >
+        <LinkBtn :disabled="busy" @click="$emit('role', one.id, one.role === 'owner' ? 'member' : 'owner')">
           {{ t(one.role === 'owner' ? 'door.people.makeMember' : 'door.people.makeOwner') }}
-        </button>
-        <button v-if="one.id !== meId" type="button" class="link-button" :disabled="busy" @click="asked = one.id">
+        </LinkBtn>
+        <LinkBtn v-if="one.id !== meId" :disabled="busy" @click="asked = one.id">
           {{ t('door.people.letGo') }}
-        </button>
+        </LinkBtn>
       </span>
     </li>
   </ul>

@@ -17,7 +17,7 @@ const picture = computed(() => `data:image/svg+xml,${encodeURIComponent(renderSV
       <p>{{ text }}</p>
       <code>{{ url }}</code>
       <p v-if="isSupported">
-        <button type="button" class="quiet-button" @click="copy(url)">{{ t('door.people.copy') }}</button>
+        <v-btn @click="copy(url)">{{ t('door.people.copy') }}</v-btn>
         <span v-if="copied" class="tone-food" role="status">{{ t('door.people.copied') }}</span>
       </p>
     </div>

@@ -32,7 +32,7 @@ const { t } = useI18nText()
       />
     </div>
     <p class="soft">{{ t('kitchen.burnerHint') }}</p>
-    <button type="button" class="link-button" @click="$emit('away')">{{ t('kitchen.putAway') }}</button>
+    <LinkBtn @click="$emit('away')">{{ t('kitchen.putAway') }}</LinkBtn>
   </section>
 </template>
 

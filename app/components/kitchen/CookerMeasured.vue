@@ -37,18 +37,13 @@ const hasPrograms = computed(() => heatsItself(cooker.value.cooker.appliance))
     <p v-if="lines.length === 0" class="soft">{{ t('kitchen.test.none') }}</p>
     <p v-for="line in lines" :key="line.id">
       {{ line.text }}
-      <button type="button" class="link-button" @click="forget(line.id)">{{ t('kitchen.test.forget') }}</button>
+      <LinkBtn @click="forget(line.id)">{{ t('kitchen.test.forget') }}</LinkBtn>
     </p>
     <p v-for="program in cooker.cooker.fixedPrograms ?? []" :key="program.id">
       {{ t('kitchen.program.line', { name: program.name, minutes: number(program.profile.at(-1)?.minute ?? 0) }) }}
-      <button
-        type="button"
-        class="link-button"
-        :aria-label="t('edit.removeNamed', { name: program.name })"
-        @click="removeProgram(program.id)"
-      >
+      <LinkBtn :aria-label="t('edit.removeNamed', { name: program.name })" @click="removeProgram(program.id)">
         {{ t('edit.remove') }}
-      </button>
+      </LinkBtn>
     </p>
     <p v-if="hasPrograms" class="links">
       <NuxtLink :to="`/kitchen/program/${cooker.id}`">{{ t('kitchen.program.go') }}</NuxtLink>

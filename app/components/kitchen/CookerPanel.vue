@@ -64,28 +64,28 @@ const showMemory = ref(false)
         <dd class="figure">{{ value }}</dd>
       </div>
     </dl>
-    <v-btn :to="`/kitchen/test/${cooker.id}`" color="primary" size="large" block>{{ t('kitchen.test.go') }}</v-btn>
+    <v-btn variant="flat" :to="`/kitchen/test/${cooker.id}`" color="primary" size="large" block>{{
+      t('kitchen.test.go')
+    }}</v-btn>
     <p class="links">
-      <button
+      <LinkBtn
         v-if="kindOf(cooker.cooker.appliance).tells === 'whistles'"
-        type="button"
-        class="link-button"
         :aria-expanded="showMemory"
         @click="showMemory = !showMemory"
       >
         {{ t('kitchen.memory.open') }}
-      </button>
-      <button type="button" class="link-button" :aria-expanded="showFields" @click="showFields = !showFields">
+      </LinkBtn>
+      <LinkBtn :aria-expanded="showFields" @click="showFields = !showFields">
         {{ t('kitchen.change') }}
-      </button>
-      <button v-if="holdsPressure(cooker.cooker.appliance)" type="button" class="link-button" @click="newGasket">
+      </LinkBtn>
+      <LinkBtn v-if="holdsPressure(cooker.cooker.appliance)" @click="newGasket">
         {{ t('kitchen.gasket.new') }}
-      </button>
-      <button type="button" class="link-button" @click="$emit('away')">{{ t('kitchen.putAway') }}</button>
+      </LinkBtn>
+      <LinkBtn @click="$emit('away')">{{ t('kitchen.putAway') }}</LinkBtn>
     </p>
     <p v-if="gasketOn" class="soft" role="status">
       {{ t('kitchen.gasket.on', { day: day(Date.parse(gasketOn)) }) }}
-      <button type="button" class="link-button" @click="takeBack">{{ t('kitchen.gasket.undo') }}</button>
+      <LinkBtn @click="takeBack">{{ t('kitchen.gasket.undo') }}</LinkBtn>
     </p>
     <MemoryForm v-if="showMemory" v-model="cooker" :burner="burner" :kitchen="kitchen" @done="showMemory = false" />
     <CookerEdit v-if="showFields" v-model="cooker" :path="path" :error-at="errorAt" />

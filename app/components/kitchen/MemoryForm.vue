@@ -98,7 +98,7 @@ async function keep() {
     <NumberField v-model="everyS" :label="t('kitchen.memory.every')" suffix="s" :digits="0" />
     <p v-if="problem" class="tone-danger" role="alert">{{ problem }}</p>
     <p v-if="doubt" role="alert">{{ doubt }}</p>
-    <v-btn type="submit" color="primary" :loading="working">{{
+    <v-btn variant="flat" type="submit" color="primary" :loading="working">{{
       t(doubt ? 'kitchen.memory.sure' : 'kitchen.memory.keep')
     }}</v-btn>
   </form>

@@ -70,7 +70,7 @@ const burners = computed(() => inUse(kitchen.value.burners))
           suffix="°C"
           class="thermometer"
         />
-        <v-btn color="primary" size="x-large" class="press" @click="press">
+        <v-btn variant="flat" color="primary" size="x-large" class="press" @click="press">
           {{ t(`kitchen.test.steps.${step.step.id}.press`) }}
         </v-btn>
       </template>
@@ -105,9 +105,7 @@ const burners = computed(() => inUse(kitchen.value.burners))
         </li>
       </ol>
       <div class="buttons">
-        <v-btn v-if="notes.marks.length > 0" variant="outlined" @click="takeBack">{{
-          t('kitchen.test.takeBack')
-        }}</v-btn>
+        <v-btn v-if="notes.marks.length > 0" @click="takeBack">{{ t('kitchen.test.takeBack') }}</v-btn>
         <v-btn v-if="begun" variant="text" @click="restart">{{ t('kitchen.test.restart') }}</v-btn>
       </div>
     </section>

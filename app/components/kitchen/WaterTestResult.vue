@@ -189,9 +189,9 @@ const measuredBefore = computed(() => measuredCooker(cooker, burner.value).heatS
       <p v-for="problem in problems" :key="problem.code">{{ problemText(problem) }}</p>
       <p v-if="contradicts">
         {{ contradicts.text }}
-        <button type="button" class="link-button" @click="emit('leaveOut', contradicts.place)">
+        <LinkBtn @click="emit('leaveOut', contradicts.place)">
           {{ t('kitchen.test.leaveOut') }}
-        </button>
+        </LinkBtn>
       </p>
     </div>
     <p v-else-if="!fit" class="soft" role="status">{{ t('app.working') }}</p>
@@ -269,8 +269,10 @@ const measuredBefore = computed(() => measuredCooker(cooker, burner.value).heatS
       <p v-if="measuredBefore" class="soft">{{ t('kitchen.test.again') }}</p>
       <SavingNotice />
       <div class="buttons">
-        <v-btn color="primary" size="large" :loading="keeping" @click="keep">{{ t('kitchen.test.keep') }}</v-btn>
-        <v-btn variant="outlined" size="large" @click="$emit('done')">{{ t('kitchen.test.throw') }}</v-btn>
+        <v-btn variant="flat" color="primary" size="large" :loading="keeping" @click="keep">{{
+          t('kitchen.test.keep')
+        }}</v-btn>
+        <v-btn size="large" @click="$emit('done')">{{ t('kitchen.test.throw') }}</v-btn>
       </div>
     </template>
   </section>

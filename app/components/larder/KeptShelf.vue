@@ -105,11 +105,11 @@ onBeforeUnmount(printed)
     </p>
     <p v-if="removed" role="status">
       {{ t('larder.kept.removed', { name: removed.portion.name }) }}
-      <button type="button" class="link-button" @click="putBack">{{ t('larder.kept.putBack') }}</button>
+      <LinkBtn @click="putBack">{{ t('larder.kept.putBack') }}</LinkBtn>
     </p>
-    <button v-if="all.length > 0" type="button" class="quiet-button no-print" @click="printLabels">
+    <v-btn v-if="all.length > 0" class="no-print" @click="printLabels">
       {{ t('larder.kept.labels') }}
-    </button>
+    </v-btn>
     <p v-if="failed" class="tone-danger" role="alert">{{ t('errors.network') }}</p>
     <Teleport to="body">
       <div v-if="printing" class="labels">

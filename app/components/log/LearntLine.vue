@@ -69,9 +69,9 @@ const newest = computed(() => [...row.evidence].reverse())
           </span>
         </li>
       </ul>
-      <button type="button" class="quiet-button" :disabled="busy" @click="emit('forget')">
+      <v-btn :disabled="busy" @click="emit('forget')">
         {{ t('learnt.forget') }}
-      </button>
+      </v-btn>
     </div>
   </details>
 </template>

@@ -6,22 +6,22 @@ const { runs } = defineProps<{ runs: readonly RunWithPlan[] }>()
 const { t } = useI18nText()
 const counted = computed(() =>
   runs
-    .map((run) => ({ at: Date.parse(run.createdAt), ...runFacts(run) }))
+    .map(runFacts)
     .filter(({ counts, happened }) => counts && happened.figure !== null)
-    .sort((a, b) => a.at - b.at),
+    .sort((a, b) => a.startedMs - b.startedMs),
 )
 const series = computed(() => [
   {
     name: t('log.planned'),
     tone: 'heat' as const,
     kind: 'dashed' as const,
-    points: counted.value.map(({ at, planned }): [number, number] => [at, planned.figure]),
+    points: counted.value.map(({ startedMs, planned }): [number, number] => [startedMs, planned.figure]),
   },
   {
     name: t('log.happened'),
     tone: 'ink' as const,
     kind: 'dots' as const,
-    points: counted.value.map(({ at, happened }): [number, number] => [at, happened.figure!]),
+    points: counted.value.map(({ startedMs, happened }): [number, number] => [startedMs, happened.figure!]),
   },
 ])
 </script>

@@ -59,9 +59,9 @@ async function read(event: Event) {
     <p class="links">
       <a href="/api/log" download>{{ t('log.files.json') }}</a>
       <a href="/api/log?as=csv" download>{{ t('log.files.csv') }}</a>
-      <button type="button" class="link-button" :disabled="busy" @click="picker?.click()">
+      <LinkBtn :disabled="busy" @click="picker?.click()">
         {{ t('log.files.read') }}
-      </button>
+      </LinkBtn>
       <input
         ref="picker"
         type="file"

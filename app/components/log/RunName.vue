@@ -11,7 +11,7 @@ const naming = ref(false)
 const name = ref('')
 const busy = ref(false)
 const failure = ref<ApiFailure | null>(null)
-const opener = useTemplateRef<HTMLButtonElement>('opener')
+const opener = useTemplateRef<ComponentPublicInstance>('opener')
 function ask() {
   name.value = run.name
   failure.value = null
@@ -20,7 +20,7 @@ function ask() {
 async function close() {
   naming.value = false
   await nextTick()
-  opener.value?.focus()
+  opener.value?.$el.focus()
 }
 async function keep() {
   if (name.value.trim() === '') return
@@ -40,17 +40,17 @@ async function keep() {
   <form v-if="naming" class="naming" @submit.prevent="keep" @keydown.esc="close">
     <h1 class="hidden-text">{{ run.name }}</h1>
     <TextField v-model="name" :label="t('log.name')" :maxlength="LENGTH.planName" autofocus />
-    <button type="submit" class="quiet-button solid" :disabled="busy || name.trim() === ''">
+    <v-btn variant="flat" color="primary" type="submit" :disabled="busy || name.trim() === ''">
       {{ t('log.keepName') }}
-    </button>
-    <button type="button" class="link-button" @click="close">{{ t('log.notName') }}</button>
+    </v-btn>
+    <LinkBtn @click="close">{{ t('log.notName') }}</LinkBtn>
     <p v-if="failure" class="tone-danger problem" role="alert">
       {{ failure.kind === 'refused' ? failure.problems.map(problemText).join(' ') : t(`errors.${failure.kind}`) }}
     </p>
   </form>
   <div v-else class="called">
     <h1>{{ run.name }}</h1>
-    <button ref="opener" type="button" class="link-button" @click="ask">{{ t('log.rename') }}</button>
+    <LinkBtn ref="opener" @click="ask">{{ t('log.rename') }}</LinkBtn>
   </div>
 </template>
 

@@ -42,20 +42,18 @@ async function take(event: Event) {
   <section class="besides">
     <h2>{{ t('verdict.besides') }}</h2>
     <div class="remarks">
-      <button
+      <v-btn
         v-for="remark in REMARKS"
         :key="remark"
-        type="button"
-        class="quiet-button"
         :aria-pressed="has(remark)"
         :disabled="busy"
         @click="toggle(remark)"
       >
         {{ t(`verdict.remarks.${remark}`) }}
-      </button>
-      <button type="button" class="quiet-button" :disabled="busy" @click="picker?.click()">
+      </v-btn>
+      <v-btn :disabled="busy" @click="picker?.click()">
         {{ photoUrl ? t('verdict.photo.again') : t('verdict.photo.take') }}
-      </button>
+      </v-btn>
       <input
         ref="picker"
         type="file"
@@ -69,9 +67,9 @@ async function take(event: Event) {
     <figure v-if="photoUrl">
       <img :src="photoUrl" :alt="t('verdict.photo.alt', { name: run.name })" />
       <figcaption>
-        <button type="button" class="link-button" :disabled="busy" @click="tell(() => runs.keepPhoto(run.id, null))">
+        <LinkBtn :disabled="busy" @click="tell(() => runs.keepPhoto(run.id, null))">
           {{ t('verdict.photo.drop') }}
-        </button>
+        </LinkBtn>
       </figcaption>
     </figure>
     <StateNotice v-if="failure" :failure="failure" @retry="failure = null" />

@@ -28,7 +28,7 @@ const verdictText = computed(() =>
     return words.join(', ')
   }),
 )
-const startedMs = computed(() => facts.value.litAt ?? Date.parse(run.createdAt))
+const startedMs = computed(() => facts.value.startedMs)
 </script>
 
 <template>

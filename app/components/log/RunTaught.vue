@@ -50,9 +50,9 @@ watch(
         </span>
       </li>
     </ul>
-    <button type="button" class="link-button" :disabled="busy" @click="say({ teaches: !teaches })">
+    <LinkBtn :disabled="busy" @click="say({ teaches: !teaches })">
       {{ teaches ? t('learnt.notThis') : t('learnt.learnAgain') }}
-    </button>
+    </LinkBtn>
     <StateNotice v-if="failure" :failure="failure" @retry="load" />
   </section>
 </template>

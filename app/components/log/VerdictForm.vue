@@ -83,6 +83,7 @@ async function save() {
     <div class="end">
       <v-btn
         v-if="note !== (earlier?.note ?? '')"
+        variant="flat"
         type="submit"
         color="primary"
         :disabled="!complete"

@@ -481,4 +481,30 @@ svg {
     padding: 0 16px;
   }
 }
+/* Where the system sets the colours, the bars are drawn in its own. */
+@media (forced-colors: active) {
+  .bar,
+  .heat,
+  .soak {
+    border: 1px solid CanvasText;
+    background: CanvasText;
+    color: Canvas;
+    forced-color-adjust: none;
+  }
+  .heat {
+    background: Highlight;
+  }
+  .soak {
+    background: Canvas;
+    color: CanvasText;
+  }
+  .bar .letter,
+  .heat .letter {
+    color: CanvasText;
+  }
+  .course {
+    fill: Canvas;
+    stroke: CanvasText;
+  }
+}
 </style>

@@ -32,17 +32,19 @@ async function forGuest() {
 
 <template>
   <div class="calendar">
-    <a :href="`/api/meals/${mealId}/calendar`" download="dinner.ics" class="quiet-button">{{ t('meals.download') }}</a>
-    <v-btn v-if="!guestUrl" variant="outlined" @click="forGuest">{{ t('meals.forGuest') }}</v-btn>
-    <v-btn v-if="!token" variant="outlined" @click="ask('POST')">{{ t('meals.subscribe') }}</v-btn>
+    <v-btn :href="`/api/meals/${mealId}/calendar`" download="dinner.ics">{{ t('meals.download') }}</v-btn>
+    <v-btn v-if="!guestUrl" @click="forGuest">{{ t('meals.forGuest') }}</v-btn>
+    <v-btn v-if="!token" @click="ask('POST')">{{ t('meals.subscribe') }}</v-btn>
     <template v-else>
-      <label>
-        {{ t('meals.subscribe') }}
-        <input :value="address" readonly @focus="($event.target as HTMLInputElement).select()" />
-      </label>
+      <v-text-field
+        :model-value="address"
+        :label="t('meals.subscribe')"
+        readonly
+        @focusin="($event.target as HTMLInputElement).select()"
+      />
       <p class="soft">{{ t('meals.address') }}</p>
-      <v-btn variant="text" class="link-button" @click="ask('POST')">{{ t('meals.renew') }}</v-btn>
-      <v-btn variant="text" class="link-button" @click="ask('DELETE')">{{ t('meals.revoke') }}</v-btn>
+      <LinkBtn @click="ask('POST')">{{ t('meals.renew') }}</LinkBtn>
+      <LinkBtn @click="ask('DELETE')">{{ t('meals.revoke') }}</LinkBtn>
     </template>
     <ShareLink v-if="guestUrl && doorIsThere" :url="guestUrl" :text="t('meals.guestText')" class="guest" />
     <p v-if="failure" class="tone-danger" role="alert">
@@ -60,22 +62,8 @@ async function forGuest() {
   padding: 10px 0;
   border-top: 1px solid var(--line);
 }
-label {
-  display: grid;
-  flex: 1 1 100%;
-  gap: 2px;
-}
-input {
-  min-height: 40px;
-  padding: 0 8px;
-  border: 1px solid color-mix(in srgb, var(--ink) 45%, transparent);
-  border-radius: var(--corner);
-  background: none;
-  color: inherit;
-  font: inherit;
-  font-size: 14.5px;
-}
-p {
+p,
+.v-text-field {
   flex: 1 1 100%;
   margin: 0;
 }

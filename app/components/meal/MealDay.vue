@@ -244,10 +244,10 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
           {{ span(chosenTask) }}
         </p>
         <template v-if="canMove">
-          <v-btn variant="outlined" @click="shift(-5)">{{ t('meals.earlier') }}</v-btn>
-          <v-btn variant="outlined" @click="shift(5)">{{ t('meals.later') }}</v-btn>
-          <v-btn v-if="!isPut" variant="outlined" @click="shift(0)">{{ t('meals.lock') }}</v-btn>
-          <v-btn v-else variant="outlined" @click="free(chosenTask.id)">
+          <v-btn @click="shift(-5)">{{ t('meals.earlier') }}</v-btn>
+          <v-btn @click="shift(5)">{{ t('meals.later') }}</v-btn>
+          <v-btn v-if="!isPut" @click="shift(0)">{{ t('meals.lock') }}</v-btn>
+          <v-btn v-else @click="free(chosenTask.id)">
             {{ t('meals.unlock') }}
           </v-btn>
           <span class="soft hint">{{ t('meals.moveHint') }}</span>
@@ -272,7 +272,7 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
           </p>
           <ul>
             <li v-for="one in impossible.mends" :key="JSON.stringify(one)">
-              <v-btn v-if="canPress(one)" variant="outlined" @click="mend(one)">
+              <v-btn v-if="canPress(one)" @click="mend(one)">
                 {{ mendText(meal, one, tasks) }}
               </v-btn>
               <span v-else>{{ mendText(meal, one, tasks) }}</span>
@@ -295,18 +295,13 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
               }}
             </template>
           </p>
-          <v-btn variant="outlined" @click="mend({ kind: 'later', minutes: laterMinutes })">
+          <v-btn @click="mend({ kind: 'later', minutes: laterMinutes })">
             {{ t('meals.accept', { time: whenMs(servedAt) }) }}
           </v-btn>
-          <v-btn v-if="dinner!.withHands" variant="outlined" @click="mend({ kind: 'hands', hands: meal!.hands + 1 })">
+          <v-btn v-if="dinner!.withHands" @click="mend({ kind: 'hands', hands: meal!.hands + 1 })">
             {{ t('meals.keepHour', { time: clock(meal.servedAt) }) }}
           </v-btn>
-          <v-btn
-            v-for="way in dinner!.keeps"
-            :key="JSON.stringify(way)"
-            variant="outlined"
-            @click="change((of) => takenWay(of, way))"
-          >
+          <v-btn v-for="way in dinner!.keeps" :key="JSON.stringify(way)" @click="change((of) => takenWay(of, way))">
             {{ t('meals.keepBy', { time: clock(meal.servedAt), way: wayText(meal, way) }) }}
           </v-btn>
         </div>
@@ -320,7 +315,7 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
               })
             }}
           </p>
-          <v-btn v-if="clash.way" variant="outlined" @click="change((of) => takenWay(of, clash.way!))">
+          <v-btn v-if="clash.way" @click="change((of) => takenWay(of, clash.way!))">
             {{ wayText(meal, clash.way) }}
           </v-btn>
         </div>
@@ -342,49 +337,27 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
       <CautionList v-if="cautions.length > 0" :cautions="cautions" />
       <p v-if="dinner && laterMinutes === 0" class="soft proof">{{ proof }}</p>
       <div class="ways no-print">
-        <v-btn v-if="store.undoable.length > 0" variant="text" class="link-button" @click="store.undo()">
+        <LinkBtn v-if="store.undoable.length > 0" @click="store.undo()">
           {{ t('meals.undo') }}
-        </v-btn>
-        <v-btn
-          v-if="dinner && !hasBegun"
-          variant="text"
-          class="link-button"
-          :aria-expanded="showsWays"
-          @click="showsWays = !showsWays"
-        >
+        </LinkBtn>
+        <LinkBtn v-if="dinner && !hasBegun" :aria-expanded="showsWays" @click="showsWays = !showsWays">
           {{ t('meals.ways.ask') }}
-        </v-btn>
-        <v-btn
-          v-if="meal.hands < 3"
-          variant="text"
-          class="link-button"
-          @click="change((of) => ({ ...of, hands: of.hands + 1 }))"
-        >
+        </LinkBtn>
+        <LinkBtn v-if="meal.hands < 3" @click="change((of) => ({ ...of, hands: of.hands + 1 }))">
           {{ t('meals.helper') }}
-        </v-btn>
-        <v-btn
-          v-if="meal.hands > 1"
-          variant="text"
-          class="link-button"
-          @click="change((of) => ({ ...of, hands: of.hands - 1 }))"
-        >
+        </LinkBtn>
+        <LinkBtn v-if="meal.hands > 1" @click="change((of) => ({ ...of, hands: of.hands - 1 }))">
           {{ t('meals.noHelper') }}
-        </v-btn>
-        <v-btn
-          v-if="tasks.length > 0"
-          variant="text"
-          class="link-button"
-          :aria-expanded="showsCalendar"
-          @click="showsCalendar = !showsCalendar"
-        >
+        </LinkBtn>
+        <LinkBtn v-if="tasks.length > 0" :aria-expanded="showsCalendar" @click="showsCalendar = !showsCalendar">
           {{ t('meals.intoCalendar') }}
-        </v-btn>
+        </LinkBtn>
         <AlarmChoice />
-        <v-btn variant="text" class="link-button" :aria-expanded="looksBack" @click="looksBack = !looksBack">
+        <LinkBtn :aria-expanded="looksBack" @click="looksBack = !looksBack">
           {{ t('edit.versions.title') }}
-        </v-btn>
-        <v-btn variant="text" class="link-button" @click="printIt">{{ t('meals.print') }}</v-btn>
-        <v-btn variant="text" class="link-button" @click="away">{{ t('meals.away') }}</v-btn>
+        </LinkBtn>
+        <LinkBtn @click="printIt">{{ t('meals.print') }}</LinkBtn>
+        <LinkBtn @click="away">{{ t('meals.away') }}</LinkBtn>
       </div>
       <MealWays
         v-if="showsWays && dinner && !hasBegun"

@@ -56,20 +56,24 @@ function add(id: string) {
     </h1>
     <p class="soft summary">{{ summary }}</p>
     <div v-if="changing" class="when no-print">
-      <v-btn variant="outlined" @click="emit('hour', meal.servedAt - QUARTER_MS)">
+      <v-btn @click="emit('hour', meal.servedAt - QUARTER_MS)">
         {{ t('meals.sooner') }}
       </v-btn>
-      <v-btn variant="outlined" @click="emit('hour', meal.servedAt + QUARTER_MS)">
+      <v-btn @click="emit('hour', meal.servedAt + QUARTER_MS)">
         {{ t('meals.laterOn') }}
       </v-btn>
-      <label>
-        {{ t('meals.hour') }}
-        <input type="time" :value="hour" required @change="setHour(date, ($event.target as HTMLInputElement).value)" />
-      </label>
-      <label>
-        {{ t('meals.dayOf') }}
-        <input type="date" :value="date" required @change="setHour(($event.target as HTMLInputElement).value, hour)" />
-      </label>
+      <v-text-field
+        type="time"
+        :label="t('meals.hour')"
+        :model-value="hour"
+        @change="setHour(date, ($event.target as HTMLInputElement).value)"
+      />
+      <v-text-field
+        type="date"
+        :label="t('meals.dayOf')"
+        :model-value="date"
+        @change="setHour(($event.target as HTMLInputElement).value, hour)"
+      />
     </div>
     <ul class="dishes">
       <li v-for="{ key, dish, dishId, inPotOf } in meal.dishes" :key="key">
@@ -93,25 +97,28 @@ function add(id: string) {
         />
       </li>
       <li v-if="!asking" class="no-print">
-        <v-btn variant="text" class="link-button" @click="asking = true">{{ t('meals.add') }}</v-btn>
+        <LinkBtn @click="asking = true">{{ t('meals.add') }}</LinkBtn>
       </li>
     </ul>
     <div v-if="asking" class="find no-print">
       <p v-if="meal.dishes.length >= MOST.mealDishes" role="alert">{{ t('meals.full') }}</p>
       <template v-else>
-        <label>
-          {{ t('meals.find') }}
-          <input v-model="query" type="search" maxlength="80" @keydown.esc="asking = false" />
-        </label>
+        <TextField
+          v-model="query"
+          type="search"
+          maxlength="80"
+          :label="t('meals.find')"
+          @keydown.esc="asking = false"
+        />
         <p v-if="dishes.dishes?.length === 0" class="soft">{{ t('meals.noDishes') }}</p>
         <ul class="found">
           <li v-for="{ kept } in found" :key="kept.id">
-            <v-btn variant="outlined" @click="add(kept.id)">{{ kept.dish.name }}</v-btn>
+            <v-btn @click="add(kept.id)">{{ kept.dish.name }}</v-btn>
           </li>
         </ul>
-        <v-btn v-if="meal.dishes.length > 0" variant="text" class="link-button" @click="asking = false">
+        <LinkBtn v-if="meal.dishes.length > 0" @click="asking = false">
           {{ t('meals.enough') }}
-        </v-btn>
+        </LinkBtn>
       </template>
     </div>
   </header>
@@ -132,16 +139,6 @@ h1 {
   margin: 0;
   font-size: 22px;
 }
-input {
-  min-height: 40px;
-  border: 1px solid transparent;
-  border-bottom-color: var(--line);
-  border-radius: var(--corner);
-  background: none;
-  color: inherit;
-  font: inherit;
-  color-scheme: light dark;
-}
 .hour {
   min-height: 48px;
   padding: 0 2px;
@@ -152,6 +149,12 @@ input {
   font-size: 50px;
   cursor: pointer;
 }
+.when .v-text-field {
+  flex: 0 1 170px;
+}
+.find .v-text-field {
+  width: min(320px, 100%);
+}
 .when {
   grid-column: 1 / -1;
   display: flex;
@@ -159,11 +162,6 @@ input {
   gap: 8px 16px;
   align-items: end;
   padding: 6px 0 10px;
-}
-.when label {
-  display: grid;
-  gap: 2px;
-  font-size: 14.5px;
 }
 .summary {
   margin: 0;
@@ -201,11 +199,6 @@ ul {
   justify-items: start;
   padding: 8px 0 12px;
   border-top: 1px solid var(--line);
-}
-.find input {
-  min-width: 220px;
-  padding: 0 8px;
-  border-color: color-mix(in srgb, var(--ink) 45%, transparent);
 }
 .found {
   display: flex;

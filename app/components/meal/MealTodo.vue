@@ -59,41 +59,33 @@ const FEW = 14
       <template v-if="next">
         <p class="soft">{{ whenText }} · {{ next.dish }}</p>
         <p v-for="line in linesOf(next)" :key="line" class="great">{{ line }}</p>
-        <NuxtLink v-if="isAtPot(next)" :to="`/cook/${runOf(next)}`" class="quiet-button huge solid">
+        <v-btn v-if="isAtPot(next)" :to="`/cook/${runOf(next)}`" variant="flat" color="primary" size="x-large" block>
           {{ t('meals.toPot') }}
-        </NuxtLink>
+        </v-btn>
         <v-btn
           v-else-if="next.part === 'close'"
-          variant="text"
-          class="quiet-button huge solid"
+          variant="flat"
+          color="primary"
+          size="x-large"
+          block
           :disabled="lighting"
           @click="emit('light', next)"
         >
           {{ t('meals.light') }}
         </v-btn>
-        <v-btn v-else variant="text" class="quiet-button huge solid" @click="emit('tick', next)">
+        <v-btn v-else variant="flat" color="primary" size="x-large" block @click="emit('tick', next)">
           {{ t('meals.done') }}
         </v-btn>
-        <v-btn
-          v-if="next.passive && leftMinutes < 0"
-          variant="text"
-          class="link-button"
-          @click="emit('unsoaked', next)"
-        >
+        <LinkBtn v-if="next.passive && leftMinutes < 0" @click="emit('unsoaked', next)">
           {{ t('meals.unsoaked') }}
-        </v-btn>
-        <v-btn
-          v-if="next.part === 'close' || isAtPot(next)"
-          variant="text"
-          class="link-button"
-          @click="emit('tick', next)"
-        >
+        </LinkBtn>
+        <LinkBtn v-if="next.part === 'close' || isAtPot(next)" @click="emit('tick', next)">
           {{ t('meals.done') }}
-        </v-btn>
+        </LinkBtn>
       </template>
       <template v-else-if="steps.length > 0">
         <p class="great">{{ t('meals.allDone') }}</p>
-        <v-btn variant="text" class="quiet-button huge solid" @click="emit('serve')">{{ t('meals.serve') }}</v-btn>
+        <v-btn variant="flat" color="primary" size="x-large" block @click="emit('serve')">{{ t('meals.serve') }}</v-btn>
       </template>
     </div>
     <div v-if="next && after.length > 0" class="after no-print" role="group" :aria-label="t('meals.after')">
@@ -104,17 +96,17 @@ const FEW = 14
     <h2 class="hidden-text">{{ t('meals.todo') }}</h2>
     <ol :class="{ many: steps.length > FEW }">
       <li v-for="task in steps" :key="task.id" :class="{ done: done(task.id), at: task.id === next?.id }">
-        <label>
-          <input
-            type="checkbox"
-            :checked="done(task.id)"
-            @change="done(task.id) ? emit('untick', task) : emit('tick', task)"
-          />
-          <span class="figure time">{{ when(meal, task.startMinute) }}</span>
-          <span
-            ><b>{{ task.dish }}</b> {{ text(task) }}</span
-          >
-        </label>
+        <v-checkbox
+          :model-value="done(task.id)"
+          @update:model-value="(on) => (on ? emit('tick', task) : emit('untick', task))"
+        >
+          <template #label>
+            <span class="figure time">{{ when(meal, task.startMinute) }}</span>
+            <span
+              ><b>{{ task.dish }}</b> {{ text(task) }}</span
+            >
+          </template>
+        </v-checkbox>
       </li>
     </ol>
   </div>
@@ -146,10 +138,6 @@ p {
 .after p {
   padding: 6px 0;
 }
-a.huge {
-  display: flex;
-  align-items: center;
-}
 ol {
   margin: 0;
   padding: 0;
@@ -158,20 +146,21 @@ ol {
 li {
   border-top: 1px solid var(--line);
 }
-label {
+li :deep(.v-selection-control) {
+  align-items: start;
+}
+li :deep(.v-label) {
   display: grid;
-  grid-template-columns: 20px minmax(52px, auto) minmax(0, 1fr);
+  grid-template-columns: minmax(52px, auto) minmax(0, 1fr);
   gap: 10px;
   align-items: baseline;
-  min-height: 44px;
+  width: 100%;
   padding: 9px 0;
+  color: inherit;
   font-size: 15px;
-  cursor: pointer;
-}
-input {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--ink);
+  font-weight: inherit;
+  white-space: normal;
+  opacity: 1;
 }
 .time {
   max-width: 74px;
@@ -187,9 +176,8 @@ input {
 }
 /* Read from the stove; of more than fits at that size two columns. */
 @media print {
-  label {
-    grid-template-columns: 20px 70px minmax(0, 1fr);
-    min-height: 0;
+  li :deep(.v-label) {
+    grid-template-columns: 70px minmax(0, 1fr);
     padding: 4px 0;
     font-size: 18px;
   }
@@ -200,7 +188,7 @@ input {
     columns: 2;
     column-gap: 24px;
   }
-  .many label {
+  .many li :deep(.v-label) {
     padding: 3px 0;
     font-size: 15px;
   }

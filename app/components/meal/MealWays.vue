@@ -45,7 +45,7 @@ const makes = ({ spanMinutes, handsLateMinutes }: MealFigures) =>
     </p>
     <ul v-else>
       <li v-for="{ way, figures } in ways" :key="JSON.stringify(way)">
-        <v-btn variant="outlined" @click="emit('take', way)">{{ wayText(meal, way) }}</v-btn>
+        <v-btn @click="emit('take', way)">{{ wayText(meal, way) }}</v-btn>
         <span class="soft">{{ makes(figures) }}</span>
       </li>
     </ul>

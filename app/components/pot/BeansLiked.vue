@@ -12,7 +12,7 @@ const choose = (beans: (typeof LIKES.beans)[number]) => {
 <template>
   <div v-if="kitchen && !kitchen.likes.beans" class="asked" role="group" :aria-label="t('pot.beansLiked.ask')">
     <p class="soft">{{ t('pot.beansLiked.ask') }}</p>
-    <v-btn v-for="one in LIKES.beans" :key="one" variant="outlined" size="small" @click="choose(one)">{{
+    <v-btn v-for="one in LIKES.beans" :key="one" size="small" @click="choose(one)">{{
       t(`pot.beansLiked.${one}`)
     }}</v-btn>
   </div>

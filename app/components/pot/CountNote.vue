@@ -21,17 +21,12 @@ const said = computed(() => {
 <template>
   <p v-if="said" class="count" role="status">
     {{ said }}
-    <button v-if="instead" type="button" class="link-button" @click="pot.styleKind = 'whistles'">
+    <LinkBtn v-if="instead" @click="pot.styleKind = 'whistles'">
       {{ t('pot.count.anyway') }}
-    </button>
-    <button
-      v-else-if="!pot.isFree && likes.counts === 'usual'"
-      type="button"
-      class="link-button"
-      @click="pot.leaveStyle"
-    >
+    </LinkBtn>
+    <LinkBtn v-else-if="!pot.isFree && likes.counts === 'usual'" @click="pot.leaveStyle">
       {{ t('pot.count.without') }}
-    </button>
+    </LinkBtn>
   </p>
 </template>
 

@@ -8,12 +8,12 @@ const { t } = useI18nText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
 const asking = ref(false)
-const button = useTemplateRef<HTMLButtonElement>('button')
+const button = useTemplateRef<ComponentPublicInstance>('button')
 
 async function leave() {
   asking.value = false
   await nextTick()
-  button.value?.focus()
+  button.value?.$el.focus()
 }
 function take(foodId: string, asked: AskedAmount | null) {
   const food = kitchen.food(foodId)
@@ -27,17 +27,11 @@ function take(foodId: string, asked: AskedAmount | null) {
 <template>
   <div v-if="asking" class="asking">
     <FoodFind :label="t('pot.whichFood')" :most="5" quiet @take="take" @leave="leave" />
-    <button type="button" class="link-button" @click="leave">{{ t('pot.noFoodMore') }}</button>
+    <LinkBtn @click="leave">{{ t('pot.noFoodMore') }}</LinkBtn>
   </div>
-  <button
-    v-else-if="pot.form.items.length < pot.MOST_FOODS"
-    ref="button"
-    type="button"
-    class="link-button"
-    @click="asking = true"
-  >
+  <LinkBtn v-else-if="pot.form.items.length < pot.MOST_FOODS" ref="button" @click="asking = true">
     {{ label }}
-  </button>
+  </LinkBtn>
 </template>
 
 <style scoped>

@@ -145,9 +145,9 @@ const alsoText = computed(() =>
         :label="t('pot.soakMeasured')"
         class="measured"
       />
-      <button type="button" class="link-button forgot" :aria-expanded="showCosts" @click="showCosts = !showCosts">
+      <LinkBtn class="forgot" :aria-expanded="showCosts" @click="showCosts = !showCosts">
         {{ t('pot.forgot') }}
-      </button>
+      </LinkBtn>
       <LazySoakCosts v-if="showCosts" :index="index" />
     </FormRow>
     <LazyJoinPick v-if="pot.form.items.length > 1" :index="index" />
@@ -158,9 +158,9 @@ const alsoText = computed(() =>
       <LazyBeansLiked v-if="index === 0 && (BEAN_GROUPS as readonly string[]).includes(food.group)" />
     </FormRow>
     <div v-if="cooksCovered(food)" class="also">
-      <button type="button" class="link-button" :aria-expanded="showAlso" @click="showAlso = !showAlso">
+      <LinkBtn :aria-expanded="showAlso" @click="showAlso = !showAlso">
         {{ alsoText }}
-      </button>
+      </LinkBtn>
       <ManyBar
         v-if="showAlso"
         v-model="item.circumstances"

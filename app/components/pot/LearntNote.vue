@@ -110,7 +110,7 @@ const lastText = computed(() => {
     figure: facts.happened.figure === null ? null : figureText(Math.round(facts.happened.figure), unit),
     pot: potOfRequest(run.plan, kitchen.kitchen!),
     what: t('pot.learnt.lastWhat', {
-      day: day(facts.litAt ?? Date.parse(run.createdAt)),
+      day: day(facts.startedMs),
       foods: list(foods.map(({ food, dryG }) => `${weight(dryG)} ${kitchen.foodName(food).toLowerCase()}`)),
       water: weight(poured),
       figure: facts.happened.figure === null ? '–' : figureText(Math.round(facts.happened.figure), unit),
@@ -143,12 +143,12 @@ const lastText = computed(() => {
         {{ lastText.what }} {{ lastText.verdict }}
         <NuxtLink :to="`/log/${lastText.id}`">{{ t('pot.learnt.open') }}</NuxtLink>
       </p>
-      <button v-if="lastText.pot" type="button" class="link-button" @click="pot.replace(lastText.pot)">
+      <LinkBtn v-if="lastText.pot" @click="pot.replace(lastText.pot)">
         {{ t('pot.learnt.take') }}
-      </button>
+      </LinkBtn>
     </template>
     <p v-else-if="last === null" class="soft" role="status">{{ t('pot.learnt.never') }}</p>
-    <button v-else type="button" class="link-button" :disabled="asking" @click="ask">{{ t('pot.learnt.last') }}</button>
+    <LinkBtn v-else :disabled="asking" @click="ask">{{ t('pot.learnt.last') }}</LinkBtn>
     <p v-if="failure" class="tone-danger" role="alert">{{ t('pot.learnt.noAnswer') }}</p>
   </div>
 </template>

@@ -36,20 +36,13 @@ const brings = (liquid: PotLiquid) => {
       />
       <PickField v-model="liquid.unit" :choices="units" :label="t('pot.rows.liquidUnit')" hide-label />
       <IconButton :icon="mdiClose" :label="t('pot.removeLiquid')" @click="remove(i)" />
-      <v-checkbox
-        v-if="!isPoured(liquid.kind)"
-        v-model="liquid.fried"
-        density="compact"
-        hide-details
-        :label="t('pot.liquidFried')"
-        class="kind"
-      />
+      <v-checkbox v-if="!isPoured(liquid.kind)" v-model="liquid.fried" :label="t('pot.liquidFried')" class="kind" />
       <p v-if="errors[i]" class="note tone-danger" role="alert">{{ errors[i] }}</p>
       <p v-else class="note soft">{{ brings(liquid) }}</p>
     </div>
-    <button v-if="liquids.length < 6" type="button" class="link-button add" @click="add">
+    <LinkBtn v-if="liquids.length < 6" class="add" @click="add">
       {{ t('pot.addLiquid') }}
-    </button>
+    </LinkBtn>
   </div>
 </template>
 

@@ -60,26 +60,28 @@ const becomesText = computed(() => {
       <p v-if="onIt" class="tone-heat" role="status">
         {{ t('pot.lightAnyway', { cooker: pot.cooker?.name ?? '', name: onIt.name }) }}
       </p>
-      <button
-        type="button"
-        class="quiet-button solid huge"
+      <v-btn
+        variant="flat"
+        color="primary"
+        size="x-large"
+        block
         :disabled="blocked || refused || lighting"
         :aria-busy="lighting"
         @click="$emit('light')"
       >
         {{ t(onIt ? 'pot.lightStill' : byItself ? 'pot.answer.lightElectric' : 'pot.answer.light') }}
-      </button>
+      </v-btn>
       <p v-if="refused" class="tone-danger" role="alert">{{ t('pot.answer.refused') }}</p>
       <NuxtLink v-else to="/practice" class="practise no-print">{{ t('pot.practise') }}</NuxtLink>
     </div>
     <div class="try no-print">
       <p v-if="tries" class="becomes" role="status">
         <strong>{{ t('pot.try.title') }}</strong> {{ becomesText }}
-        <button type="button" class="link-button" @click="back">{{ t('pot.try.back') }}</button>
+        <LinkBtn @click="back">{{ t('pot.try.back') }}</LinkBtn>
       </p>
-      <button v-else type="button" class="link-button" :aria-expanded="showTry" @click="showTry = !showTry">
+      <LinkBtn v-else :aria-expanded="showTry" @click="showTry = !showTry">
         {{ t('pot.try.open') }}
-      </button>
+      </LinkBtn>
       <template v-if="showTry || tries">
         <LazyTryFields v-for="(closing, i) in answer.closings" :key="i" :closing="closing" :index="i" />
       </template>

@@ -130,15 +130,9 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
         @click="star"
       />
       <span class="gap" />
-      <button
-        type="button"
-        class="quiet-button"
-        :disabled="(pot.keptAs !== null && !pot.changed) || busy"
-        :aria-busy="busy"
-        @click="keepChange"
-      >
+      <v-btn :disabled="(pot.keptAs !== null && !pot.changed) || busy" :aria-busy="busy" @click="keepChange">
         {{ t(pot.keptAs ? (pot.changed ? 'pot.bar.keepChange' : 'pot.bar.isKept') : 'pot.bar.keep') }}
-      </button>
+      </v-btn>
       <PressMenu :label="t('pot.bar.more')" :presses="more" />
       <input
         ref="file"
@@ -152,15 +146,15 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     </div>
     <form v-if="naming" class="naming" @submit.prevent="keepNew">
       <TextField v-model="name" :label="t('pot.bar.name')" maxlength="80" autofocus />
-      <button class="quiet-button solid" type="submit" :disabled="name.trim() === '' || busy" :aria-busy="busy">
+      <v-btn variant="flat" color="primary" type="submit" :disabled="name.trim() === '' || busy" :aria-busy="busy">
         {{ t('pot.bar.keep') }}
-      </button>
-      <button type="button" class="link-button" @click="naming = false">{{ t('pot.bar.not') }}</button>
+      </v-btn>
+      <LinkBtn @click="naming = false">{{ t('pot.bar.not') }}</LinkBtn>
     </form>
     <div v-if="failure" class="problem" role="alert">
       <p v-if="failure.kind !== 'refused'">{{ t(`errors.${failure.kind}`) }}</p>
       <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problemText(problem) }}</p>
-      <button v-if="taken" type="button" class="quiet-button" @click="copy">{{ t('pot.bar.copy') }}</button>
+      <v-btn v-if="taken" @click="copy">{{ t('pot.bar.copy') }}</v-btn>
     </div>
     <LazyEarlierVersions
       v-if="looksBack && pot.keptAs"

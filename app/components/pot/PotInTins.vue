@@ -148,18 +148,20 @@ const liftOrder = computed(() =>
       </section>
 
       <section class="side">
-        <button
+        <v-btn
           v-if="busy === null"
-          type="button"
-          class="quiet-button solid huge"
+          variant="flat"
+          color="primary"
+          size="x-large"
+          block
           :disabled="!pot.cooker"
           @click="search"
         >
           {{ t('stack.workOut') }}
-        </button>
+        </v-btn>
         <div v-else class="busy" role="status">
           <span>{{ t(busy === 'search' ? 'stack.searching' : 'stack.lookingElse', { n: number(done) }) }}</span>
-          <button type="button" class="quiet-button" @click="stop">{{ t('stack.stop') }}</button>
+          <v-btn @click="stop">{{ t('stack.stop') }}</v-btn>
         </div>
         <p v-if="searchFailed" class="problems" role="alert">{{ t('errors.computing') }}</p>
         <StackResult :result="result" :elsewhere="elsewhere" :problems="searchProblems" @take="take" @again="search" />
@@ -193,9 +195,9 @@ const liftOrder = computed(() =>
             :cup="kitchenStore.cup"
             :lead="null"
           />
-          <button v-if="pot.inPhases" type="button" class="link-button one-go" @click="pot.joinAt([])">
+          <LinkBtn v-if="pot.inPhases" class="one-go" @click="pot.joinAt([])">
             {{ t('pot.later.oneGo') }}
-          </button>
+          </LinkBtn>
           <table class="waters">
             <caption class="hidden-text">
               {{
@@ -229,15 +231,17 @@ const liftOrder = computed(() =>
           <p v-if="liftOrder.length > 0" class="lift">
             {{ t('stack.lift', { foods: list(liftOrder) }) }}
           </p>
-          <button
-            type="button"
-            class="quiet-button solid huge"
+          <v-btn
+            variant="flat"
+            color="primary"
+            size="x-large"
+            block
             :disabled="!ready || refused || problems.length > 0 || lighting"
             :aria-busy="lighting"
             @click="light"
           >
             {{ t(electric ? 'pot.answer.lightElectric' : 'pot.answer.light') }}
-          </button>
+          </v-btn>
           <p v-if="refused" class="tone-danger" role="alert">{{ t('pot.answer.refused') }}</p>
           <StateNotice v-if="failure" :failure="failure" @retry="light" />
           <CautionList :cautions="answer.cautions" />

@@ -72,7 +72,7 @@ const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`li
     <FormRow v-if="asksLiquid" :label="t('pot.rows.liquid')">
       <ChoiceBar v-model="form.freeLiquid" :label="t('pot.rows.liquid')" :choices="liquids" />
     </FormRow>
-    <v-checkbox v-model="fromKettle" :label="t('pot.fromKettle')" density="compact" hide-details />
+    <v-checkbox v-model="fromKettle" :label="t('pot.fromKettle')" />
     <CookerPicks :problems="problems" />
   </form>
 </template>

@@ -98,13 +98,13 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
     </section>
     <section v-else id="answers" class="side">
       <BatchesNote v-slot="{ batches }" :request="tooMuch">
-        <v-btn variant="outlined" @click="pot.timesAll(1 / batches.runs)">{{ t('pot.batches.take') }}</v-btn>
+        <v-btn @click="pot.timesAll(1 / batches.runs)">{{ t('pot.batches.take') }}</v-btn>
       </BatchesNote>
       <template v-if="problems.length > 0">
         <ProblemList :problems="problems">
-          <button v-if="isGiven" type="button" class="link-button" @click="pot.form.given = []">
+          <LinkBtn v-if="isGiven" @click="pot.form.given = []">
             {{ t('pot.try.back') }}
-          </button>
+          </LinkBtn>
         </ProblemList>
         <StyleChoice v-if="!answer" />
       </template>

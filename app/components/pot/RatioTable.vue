@@ -34,15 +34,9 @@ const bad = ({ fate }: FolkOutcome) => fate === null || fate === 'scorches' || f
       <tbody>
         <tr v-for="row in rows" :key="row.times">
           <th scope="row" class="figure">
-            <button
-              v-if="row.times !== 1"
-              type="button"
-              class="link-button"
-              :title="t('pot.ratios.take')"
-              @click="pot.timesAll(row.times)"
-            >
+            <LinkBtn v-if="row.times !== 1" :title="t('pot.ratios.take')" @click="pot.timesAll(row.times)">
               {{ weight(row.dryG) }}
-            </button>
+            </LinkBtn>
             <template v-else>{{ weight(row.dryG) }}</template>
           </th>
           <td class="figure tone-water">

@@ -80,16 +80,16 @@ const names = computed(() => list(answer.foods.map(({ food }) => kitchen.foodNam
   <section class="no-print">
     <h2>{{ t('pot.remedy.title') }}</h2>
     <div class="troubles">
-      <button
+      <v-btn
         v-for="{ id, text } in troubles"
         :key="id"
-        type="button"
         :aria-pressed="trouble === id"
-        :class="['quiet-button', { chosen: trouble === id }]"
+        :variant="trouble === id ? 'flat' : 'outlined'"
+        :color="trouble === id ? 'primary' : undefined"
         @click="toggle(id)"
       >
         {{ text }}
-      </button>
+      </v-btn>
     </div>
     <div v-if="trouble" class="answer">
       <ChoiceBar

@@ -62,21 +62,21 @@ function useSoFar() {
         <strong>{{ t('pot.soaking.since', { day: day(since), time: clock(since) }) }}</strong>
         {{ t('pot.soaking.state', { percent: number(soFar.percent), time: clock(readyMs) }) }}
       </p>
-      <button type="button" class="link-button" @click="useSoFar">{{ t('pot.soaking.useSoFar') }}</button>
-      <button type="button" class="link-button" @click="pot.form.soakingSince = null">
+      <LinkBtn @click="useSoFar">{{ t('pot.soaking.useSoFar') }}</LinkBtn>
+      <LinkBtn @click="pot.form.soakingSince = null">
         {{ t('pot.soaking.forget') }}
-      </button>
+      </LinkBtn>
     </template>
-    <button v-else type="button" class="link-button" @click="begin">{{ t('pot.soaking.begin') }}</button>
+    <LinkBtn v-else @click="begin">{{ t('pot.soaking.begin') }}</LinkBtn>
     <div v-if="failure" class="tone-danger" role="alert">
       <p v-if="failure.kind !== 'refused'">{{ t(`errors.${failure.kind}`) }}</p>
       <p v-for="problem in failure.problems" v-else :key="problem.path">{{ problemText(problem) }}</p>
-      <button v-if="failure.status === 409" type="button" class="link-button" @click="keepOwn">
+      <LinkBtn v-if="failure.status === 409" @click="keepOwn">
         {{ t('pot.bar.copy') }}
-      </button>
-      <button v-else-if="failure.kind !== 'refused'" type="button" class="link-button" @click="keep(pot.keptAs)">
+      </LinkBtn>
+      <LinkBtn v-else-if="failure.kind !== 'refused'" @click="keep(pot.keptAs)">
         {{ t('app.retry') }}
-      </button>
+      </LinkBtn>
     </div>
   </div>
 </template>

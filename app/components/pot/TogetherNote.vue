@@ -37,12 +37,12 @@ const lines = computed(() => {
     <template v-if="!pot.inPhases">
       <p v-for="line in lines" :key="line">{{ line }}</p>
     </template>
-    <button v-if="pot.inPhases" type="button" class="link-button no-print" @click="pot.joinAt([])">
+    <LinkBtn v-if="pot.inPhases" class="no-print" @click="pot.joinAt([])">
       {{ t('pot.later.oneGo') }}
-    </button>
-    <button v-else-if="joins" type="button" class="link-button no-print" @click="pot.joinAt(joins)">
+    </LinkBtn>
+    <LinkBtn v-else-if="joins" class="no-print" @click="pot.joinAt(joins)">
       {{ t('pot.later.doThat') }}
-    </button>
+    </LinkBtn>
   </div>
 </template>
 

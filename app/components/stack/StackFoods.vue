@@ -131,16 +131,11 @@ const { pickUp } = useCarry()
             :suffix="t('units.h')"
             maxlength="24"
           />
-          <label class="free">
-            <input
-              type="checkbox"
-              :checked="stack.soakFree[i] ?? true"
-              @change="
-                (event) => set({ soakFree: setAt(stack.soakFree, i, (event.target as HTMLInputElement).checked) })
-              "
-            />
-            {{ t('stack.soakFree') }}
-          </label>
+          <v-checkbox
+            :model-value="stack.soakFree[i] ?? true"
+            :label="t('stack.soakFree')"
+            @update:model-value="(free) => set({ soakFree: setAt(stack.soakFree, i, free === true) })"
+          />
         </div>
       </template>
       <p v-if="errorAt(i)" class="tone-danger error" role="alert">{{ errorAt(i) }}</p>
@@ -201,18 +196,6 @@ li {
   display: grid;
   grid-template-columns: repeat(3, minmax(0, 1fr));
   gap: 8px;
-}
-.free {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 28px;
-  font-size: 14px;
-}
-@media (max-width: 719px), (pointer: coarse) {
-  .free {
-    min-height: 44px;
-  }
 }
 .error {
   margin: 0;

@@ -156,7 +156,7 @@ function applyMend() {
       <p>{{ t(result.nearest ? 'stack.nearest' : 'stack.none') }}</p>
       <p v-if="mendText">
         <strong>{{ mendText }}</strong>
-        <button type="button" class="link-button" @click="applyMend">
+        <LinkBtn @click="applyMend">
           {{
             t(
               result.mend?.id === 'tin'
@@ -166,14 +166,14 @@ function applyMend() {
                   : 'stack.doThat',
             )
           }}
-        </button>
+        </LinkBtn>
       </p>
       <p v-else-if="!elsewhere">{{ t('stack.noMend') }}</p>
       <p v-if="elsewhere">
         <strong>{{ t('stack.elsewhere', { cooker: elsewhere.name, n: form.items.length }, form.items.length) }}</strong>
-        <v-btn variant="text" class="link-button" @click="takeElsewhere(elsewhere)">
+        <LinkBtn @click="takeElsewhere(elsewhere)">
           {{ t('stack.takeElsewhere', { cooker: elsewhere.name }) }}
-        </v-btn>
+        </LinkBtn>
       </p>
       <RunStrip
         v-for="(phase, i) in phases"

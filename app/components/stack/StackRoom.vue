@@ -26,9 +26,9 @@ const topCovered = computed({ get: () => stack.value.topCovered, set: (covered) 
       <ChoiceBar v-model="topCovered" :label="t('stack.top')" :choices="covers" />
     </FormRow>
     <FormRow :label="t('stack.more')" class="all">
-      <button type="button" class="link-button more" :disabled="busy" @click="$emit('look')">
+      <LinkBtn class="more" :disabled="busy" @click="$emit('look')">
         {{ t('stack.whatElse') }}
-      </button>
+      </LinkBtn>
       <p v-if="more && more.length === 0" class="soft">{{ t('stack.nothingElse') }}</p>
       <ul v-else-if="more" class="fits">
         <li v-for="fit in more.slice(0, 12)" :key="fit.food">

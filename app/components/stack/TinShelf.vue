@@ -62,24 +62,14 @@ const inside = computed(() => stack.value.tiers.length)
             :aria-label="t('stack.down', { name: tin.name })"
             @click="moveTin(tin.id, tierOf(tin.id) - 1)"
           />
-          <button
-            type="button"
-            class="link-button"
-            :aria-label="t('stack.outNamed', { name: tin.name })"
-            @click="takeOutTin(tin.id)"
-          >
+          <LinkBtn :aria-label="t('stack.outNamed', { name: tin.name })" @click="takeOutTin(tin.id)">
             {{ t('stack.out') }}
-          </button>
+          </LinkBtn>
         </span>
         <span v-else class="moves">
-          <button
-            type="button"
-            class="link-button"
-            :aria-label="t('stack.inNamed', { name: tin.name })"
-            @click="moveTin(tin.id, inside)"
-          >
+          <LinkBtn :aria-label="t('stack.inNamed', { name: tin.name })" @click="moveTin(tin.id, inside)">
             {{ t('stack.in') }}
-          </button>
+          </LinkBtn>
         </span>
       </li>
     </ul>

@@ -73,10 +73,10 @@ useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
       </div>
       <div v-if="ask" class="which" role="alert">
         {{ t(ask.isUnsure ? 'cook.ear.unsure' : 'cook.ear.which', { time: clock(ask.at) }) }}
-        <v-btn v-for="one in whistlers" :key="one.run.id" variant="outlined" size="large" @click="answer(one.run.id)">{{
+        <v-btn v-for="one in whistlers" :key="one.run.id" size="large" @click="answer(one.run.id)">{{
           whistlers.length > 1 ? one.name : t('cook.ear.wasOne')
         }}</v-btn>
-        <v-btn variant="outlined" size="large" @click="answer(null)">{{ t('cook.ear.none') }}</v-btn>
+        <v-btn size="large" @click="answer(null)">{{ t('cook.ear.none') }}</v-btn>
       </div>
       <CookBoard
         :plan="run.plan"

@@ -86,7 +86,7 @@ useHead({ title: () => `${t('dishes.import.title')} · Bivvet` })
         @update:model-value="choose"
       />
       <div class="row">
-        <v-btn type="submit" color="primary" size="large" :disabled="busy || text.trim() === ''">
+        <v-btn variant="flat" type="submit" color="primary" size="large" :disabled="busy || text.trim() === ''">
           {{ t('dishes.import.read') }}
         </v-btn>
         <v-btn variant="text" to="/dishes">{{ t('dishes.backToDishes') }}</v-btn>

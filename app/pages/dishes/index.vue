@@ -82,16 +82,16 @@ useHead({ title: () => `${t('app.nav.dishes')} · Bivvet` })
     <p v-if="isEmpty" class="soft intro">{{ t('dishes.empty.text') }}</p>
     <p v-else class="soft intro">{{ t('dishes.intro') }}</p>
     <div class="ways">
-      <button type="button" class="quiet-button large solid" :aria-expanded="naming" @click="naming = !naming">
+      <v-btn variant="flat" color="primary" size="large" :aria-expanded="naming" @click="naming = !naming">
         {{ t('dishes.start') }}
-      </button>
-      <v-btn variant="outlined" size="large" to="/dishes/import">{{ t('dishes.bring') }}</v-btn>
+      </v-btn>
+      <v-btn size="large" to="/dishes/import">{{ t('dishes.bring') }}</v-btn>
     </div>
     <form v-if="naming" class="naming" @submit.prevent="start">
       <TextField v-model="name" :label="t('dishes.startName')" maxlength="80" autofocus />
-      <button type="submit" class="quiet-button large" :disabled="busy || name.trim() === ''">
+      <v-btn size="large" type="submit" :disabled="busy || name.trim() === ''">
         {{ t('dishes.startIt') }}
-      </button>
+      </v-btn>
     </form>
     <StateNotice v-if="failure" :failure="failure" @retry="load" />
     <p v-else-if="isLoading" class="soft" role="status">{{ t('app.loading') }}</p>
@@ -135,11 +135,11 @@ useHead({ title: () => `${t('app.nav.dishes')} · Bivvet` })
     </template>
     <p v-if="removedDish" role="status" class="removed">
       {{ t('dishes.removed', { name: removedDish.dish.name }) }}
-      <button type="button" class="link-button" @click="ofDishes.putBack">{{ t('day.putBack') }}</button>
+      <LinkBtn @click="ofDishes.putBack">{{ t('day.putBack') }}</LinkBtn>
     </p>
     <p v-if="removedPot" role="status" class="removed">
       {{ t('day.removed', { name: removedPot.name }) }}
-      <button type="button" class="link-button" @click="ofPots.putBack">{{ t('day.putBack') }}</button>
+      <LinkBtn @click="ofPots.putBack">{{ t('day.putBack') }}</LinkBtn>
     </p>
     <p v-if="dishFailed || potFailed" class="tone-danger" role="alert">{{ t('errors.network') }}</p>
   </div>

@@ -25,7 +25,7 @@ useHead({ title: () => `${title.value} · Bivvet`, meta: [{ name: 'robots', cont
     <template v-else-if="problem">
       <p role="alert" class="tone-danger">{{ problem }}</p>
       <div class="go">
-        <button type="button" class="quiet-button large" @click="look">{{ t('door.again') }}</button>
+        <v-btn size="large" @click="look">{{ t('door.again') }}</v-btn>
       </div>
     </template>
   </DoorSheet>

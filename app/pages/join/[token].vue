@@ -24,16 +24,16 @@ useHead({ title: () => `${title.value} · Bivvet` })
       <TextField v-model="name" :label="t('door.join.name')" autocomplete="given-name" autofocus />
       <p v-if="problem" role="alert" class="tone-danger">{{ problem }}</p>
       <div class="go">
-        <button type="submit" class="quiet-button solid large" :disabled="busy || !name.trim()">
+        <v-btn variant="flat" color="primary" size="large" type="submit" :disabled="busy || !name.trim()">
           {{ t('door.join.go') }}
-        </button>
+        </v-btn>
         <NuxtLink to="/" class="link-button">{{ t('door.join.not') }}</NuxtLink>
       </div>
     </form>
     <template v-else-if="problem">
       <p role="alert" class="tone-danger">{{ problem }}</p>
       <div class="go">
-        <button type="button" class="quiet-button large" @click="look">{{ t('door.again') }}</button>
+        <v-btn size="large" @click="look">{{ t('door.again') }}</v-btn>
       </div>
     </template>
   </DoorSheet>

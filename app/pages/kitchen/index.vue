@@ -127,15 +127,15 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
           <strong class="figure tone-water">{{ temp(boilingC(draft.altitudeM), 1) }}</strong> ·
           {{ t(draft.hardWater ? 'kitchen.hardWater' : 'kitchen.softWater') }} ·
           {{ t('kitchen.indoors', { temp: temp(draft.roomC) }) }} ·
-          <button type="button" class="link-button" @click="choose('place')">{{ t('kitchen.changePlace') }}</button>
+          <LinkBtn @click="choose('place')">{{ t('kitchen.changePlace') }}</LinkBtn>
           ·
-          <button type="button" class="link-button" @click="choose('likes')">{{ t('kitchen.likes.open') }}</button>
+          <LinkBtn @click="choose('likes')">{{ t('kitchen.likes.open') }}</LinkBtn>
           ·
           <NuxtLink to="/kitchen/people" class="link-button">{{ t('kitchen.people') }}</NuxtLink>
         </p>
         <span class="state soft" role="status">{{ t(`saving.state.${state}`) }}</span>
-        <v-btn variant="outlined" :disabled="!canUndo" @click="undo()">{{ t('edit.undo') }}</v-btn>
-        <v-btn variant="outlined" :disabled="!canRedo" @click="redo()">{{ t('edit.redo') }}</v-btn>
+        <v-btn :disabled="!canUndo" @click="undo()">{{ t('edit.undo') }}</v-btn>
+        <v-btn :disabled="!canRedo" @click="redo()">{{ t('edit.redo') }}</v-btn>
       </header>
       <SavingNotice :hidden="/^kitchen\.((cookers|burners|measures|tins)\.|(altitudeM|roomC|tapC|name)$)/" />
 
@@ -174,7 +174,7 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
           </ShelfThing>
         </ul>
         <p class="soft hint">{{ t('kitchen.flamesAre') }}</p>
-        <v-btn variant="outlined" @click="addBurner">{{ t('kitchen.addBurner') }}</v-btn>
+        <v-btn @click="addBurner">{{ t('kitchen.addBurner') }}</v-btn>
       </section>
 
       <section>
@@ -205,8 +205,8 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
           </ShelfThing>
         </ul>
         <div class="adds">
-          <v-btn variant="outlined" @click="addTin">{{ t('kitchen.addTin') }}</v-btn>
-          <v-btn variant="outlined" @click="addMeasure">{{ t('kitchen.addMeasure') }}</v-btn>
+          <v-btn @click="addTin">{{ t('kitchen.addTin') }}</v-btn>
+          <v-btn @click="addMeasure">{{ t('kitchen.addMeasure') }}</v-btn>
         </div>
       </section>
 
@@ -215,14 +215,9 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
         <p class="soft hint">{{ t('kitchen.awayHint') }}</p>
         <p v-for="row in away" :key="row.id" class="gone">
           {{ row.name }}
-          <button
-            type="button"
-            class="link-button"
-            :aria-label="t('kitchen.bringBackNamed', { name: row.name })"
-            @click="bringBack(row.id)"
-          >
+          <LinkBtn :aria-label="t('kitchen.bringBackNamed', { name: row.name })" @click="bringBack(row.id)">
             {{ t('kitchen.bringBack') }}
-          </button>
+          </LinkBtn>
         </p>
       </section>
     </div>
@@ -254,9 +249,9 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
         <h2 class="title">{{ draft.tins[tinAt]!.name }}</h2>
         <TinEdit v-model="draft.tins[tinAt]!" :path="`tins.${tinAt}`" :error-at="errorAt" />
         <p class="soft hint">{{ t('kitchen.tinHint') }}</p>
-        <button type="button" class="link-button" @click="putAway(draft.tins[tinAt]!)">
+        <LinkBtn @click="putAway(draft.tins[tinAt]!)">
           {{ t('kitchen.putAway') }}
-        </button>
+        </LinkBtn>
       </section>
       <section v-else-if="measureAt >= 0" :key="at" class="measure">
         <h2 class="title">{{ draft.measures[measureAt]!.name }}</h2>
@@ -275,9 +270,9 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
           :error="errorAt(`measures.${measureAt}.volumeMl`)"
         />
         <p class="soft hint">{{ t('kitchen.measureHint') }}</p>
-        <button type="button" class="link-button" @click="putAway(draft.measures[measureAt]!)">
+        <LinkBtn @click="putAway(draft.measures[measureAt]!)">
           {{ t('kitchen.putAway') }}
-        </button>
+        </LinkBtn>
       </section>
       <p v-else class="soft none">{{ t('kitchen.touch') }}</p>
     </aside>

@@ -49,9 +49,9 @@ useHead({ title: () => `${t('door.people.title')} · Bivvet` })
       />
       <p v-if="problem" role="alert" class="tone-danger">{{ problem }}</p>
       <p v-if="isOwner">
-        <button type="button" class="quiet-button solid" :disabled="busy" @click="letIn">
+        <v-btn variant="flat" color="primary" :disabled="busy" @click="letIn">
           {{ t('door.people.invite') }}
-        </button>
+        </v-btn>
       </p>
       <ShareLink v-if="link" :url="link.url" :text="t('door.people.inviteText', { time: time(link.expiresAt) })" />
       <template v-if="people.invites.length > 0">
@@ -65,9 +65,9 @@ useHead({ title: () => `${t('door.people.title')} · Bivvet` })
                   : t('door.people.until', { time: time(one.expiresAt) })
               }}
             </span>
-            <button type="button" class="link-button" :disabled="busy" @click="change(`invites/${one.id}`, 'DELETE')">
+            <LinkBtn :disabled="busy" @click="change(`invites/${one.id}`, 'DELETE')">
               {{ t('door.people.takeBack') }}
-            </button>
+            </LinkBtn>
           </li>
         </ul>
       </template>
@@ -85,9 +85,9 @@ useHead({ title: () => `${t('door.people.title')} · Bivvet` })
         />
         <p v-if="sureAsked" role="alert" class="tone-danger">{{ t('door.devices.sureUnsent') }}</p>
         <p>
-          <button type="button" class="quiet-button" :disabled="busy" @click="leave">
+          <v-btn :disabled="busy" @click="leave">
             {{ t('door.devices.leave') }}
-          </button>
+          </v-btn>
         </p>
       </template>
       <p v-if="!isSecurePlace()" class="soft">{{ t('door.plain') }}</p>
@@ -99,7 +99,7 @@ useHead({ title: () => `${t('door.people.title')} · Bivvet` })
         @take="takeEarlier"
       />
       <p v-else>
-        <button type="button" class="link-button" @click="looksBack = true">{{ t('door.end.kitchenBefore') }}</button>
+        <LinkBtn @click="looksBack = true">{{ t('door.end.kitchenBefore') }}</LinkBtn>
       </p>
       <HouseholdEnd :is-owner="isOwner" :is-open="isOpen" />
     </template>

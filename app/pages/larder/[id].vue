@@ -154,7 +154,7 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
         <p class="soft">{{ aliases }}</p>
       </div>
       <span class="gap" />
-      <v-btn color="primary" size="large" @click="plan">{{ t('app.planFood') }}</v-btn>
+      <v-btn variant="flat" color="primary" size="large" @click="plan">{{ t('app.planFood') }}</v-btn>
     </header>
     <SavingNotice :hidden="/^kitchen\.(foods|bags)\./" />
     <p v-if="food.lectin" class="lectin">{{ lectin.sentence }} {{ lectin.why }}</p>
@@ -224,7 +224,7 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
               {{ t('larder.oldBag', { day: day(Date.parse(bag.boughtOn)) }) }}
             </p>
           </div>
-          <v-btn variant="outlined" @click="addBag">{{ t('larder.addBag') }}</v-btn>
+          <v-btn @click="addBag">{{ t('larder.addBag') }}</v-btn>
         </template>
       </section>
     </div>
@@ -240,14 +240,14 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
       />
       <p v-else class="soft">{{ t('larder.makeOwnText') }}</p>
       <div class="buttons">
-        <v-btn variant="outlined" @click="makeOwn">{{
+        <v-btn @click="makeOwn">{{
           called && !own ? t('larder.makeCalled', { name: called }) : t('larder.makeOwn')
         }}</v-btn>
         <v-btn v-if="own" variant="text" @click="removeOwn">{{ t('larder.removeOwn') }}</v-btn>
         <span class="gap" />
         <span class="soft" role="status">{{ t(`saving.state.${state}`) }}</span>
-        <v-btn variant="outlined" size="small" :disabled="!canUndo" @click="undo()">{{ t('edit.undo') }}</v-btn>
-        <v-btn variant="outlined" size="small" :disabled="!canRedo" @click="redo()">{{ t('edit.redo') }}</v-btn>
+        <v-btn size="small" :disabled="!canUndo" @click="undo()">{{ t('edit.undo') }}</v-btn>
+        <v-btn size="small" :disabled="!canRedo" @click="redo()">{{ t('edit.redo') }}</v-btn>
       </div>
     </section>
   </div>

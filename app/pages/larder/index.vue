@@ -89,7 +89,7 @@ useHead({ title: () => `${t('app.nav.larder')} · Bivvet` })
     <p class="hidden-text" role="status">{{ t('larder.found', { n: found.length }, found.length) }}</p>
     <p v-if="found.length === 0">
       {{ t('app.noFood', { query }) }}
-      <button type="button" class="link-button" @click="query = ''">{{ t('larder.showAll') }}</button>
+      <LinkBtn @click="query = ''">{{ t('larder.showAll') }}</LinkBtn>
     </p>
     <section v-for="{ key, title, foods } in found.length > 0 && hasKept ? shelves : []" :key="key">
       <h2>{{ title }}</h2>

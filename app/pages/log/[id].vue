@@ -30,7 +30,7 @@ const strips = computed(() =>
     : [],
 )
 const poured = computed(() => run.value?.plan.answer.closings.reduce((sum, { water }) => sum + water.pourG, 0) ?? 0)
-const startedMs = computed(() => facts.value?.litAt ?? Date.parse(run.value?.createdAt ?? ''))
+const startedMs = computed(() => facts.value?.startedMs ?? NaN)
 const goesOn = computed(() => {
   if (!facts.value || !run.value) return false
   const { state } = facts.value
@@ -63,9 +63,9 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
         {{ t('log.poured', { grams: weight(poured) }) }}
         <template v-if="lighter">· {{ t('log.litBy', { name: lighter }) }}</template>
       </p>
-      <button v-if="!goesOn && repeated" type="button" class="link-button back" @click="repeat">
+      <LinkBtn v-if="!goesOn && repeated" class="back" @click="repeat">
         {{ t('log.planAgain') }}
-      </button>
+      </LinkBtn>
       <NuxtLink v-if="goesOn" :to="`/cook/${run.id}`" class="back link-button">{{ t('log.again') }}</NuxtLink>
       <dl>
         <div>

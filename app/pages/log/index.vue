@@ -8,8 +8,9 @@ void store.loadLog()
 const isAsked = computed(() => Object.keys(store.asked).length > 0)
 const months = computed(() => {
   const found: { title: string; runs: RunWithPlan[] }[] = []
-  for (const run of store.log ?? []) {
-    const title = month(Date.parse(run.createdAt))
+  const dated = (store.log ?? []).map((run) => ({ run, startedMs: runFacts(run).startedMs }))
+  for (const { run, startedMs } of dated.sort((a, b) => b.startedMs - a.startedMs)) {
+    const title = month(startedMs)
     if (found.at(-1)?.title === title) found.at(-1)!.runs.push(run)
     else found.push({ title, runs: [run] })
   }
@@ -33,7 +34,7 @@ useHead({ title: () => `${t('log.title')} · Bivvet` })
         <RunRow v-for="run in one.runs" :key="run.id" :run="run" />
       </section>
       <LogCounts v-if="store.log" :runs="store.log" />
-      <v-btn v-if="store.next" variant="outlined" :loading="store.loadingLog" class="more" @click="store.loadLog(true)">
+      <v-btn v-if="store.next" :loading="store.loadingLog" class="more" @click="store.loadLog(true)">
         {{ t('log.more') }}
       </v-btn>
     </template>

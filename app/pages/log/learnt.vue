@@ -25,7 +25,7 @@ useHead({ title: () => `${t('learnt.tab')} · Bivvet` })
         </p>
         <p v-if="forgotten" class="undo" role="status">
           {{ t('learnt.forgotten', { name: forgotten.name }) }}
-          <button type="button" class="link-button" :disabled="busy" @click="remember">{{ t('learnt.undo') }}</button>
+          <LinkBtn :disabled="busy" @click="remember">{{ t('learnt.undo') }}</LinkBtn>
         </p>
         <StateNotice v-if="failure" :failure="failure" @retry="load" />
         <LearntLine

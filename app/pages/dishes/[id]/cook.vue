@@ -180,7 +180,7 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
           @kept="({ portions, place }) => tellRuns(cameOut(portions, place))"
         />
         <StateNotice v-if="untold" :failure="untold.failure" @retry="tellRuns(untold.cameOut)" />
-        <button type="button" class="quiet-button large" @click="again">{{ t('dishes.progress.again') }}</button>
+        <v-btn size="large" @click="again">{{ t('dishes.progress.again') }}</v-btn>
       </section>
       <section v-else-if="stage && now" class="now" aria-live="polite">
         <VesselPicture :kind="stage.kind" :vessel="vesselOf(stage)" class="picture" />
@@ -196,9 +196,9 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
         </ul>
         <p v-for="{ line, kept: found } in takesOut" :key="line" class="out">
           {{ t('dishes.progress.takeOut', { name: found.portion.name, n: number(found.portion.left) }) }}
-          <button type="button" class="quiet-button" @click="takeOut(line, found)">
+          <v-btn @click="takeOut(line, found)">
             {{ t('dishes.progress.takenOut') }}
-          </button>
+          </v-btn>
         </p>
         <CautionList v-if="now.cautions.length > 0" :cautions="now.cautions" />
         <p v-if="leftMinutes !== null" class="figure clock" :class="{ over: leftMinutes <= 0 }" role="timer">
@@ -210,33 +210,22 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
         </p>
         <div class="ways">
           <template v-if="stage.pot">
-            <NuxtLink v-if="runId" :to="`/cook/${runId}`" class="quiet-button large solid">
+            <v-btn v-if="runId" :to="`/cook/${runId}`" variant="flat" color="primary" size="large">
               {{ t('dishes.progress.toStove') }}
-            </NuxtLink>
-            <button
-              v-else
-              type="button"
-              class="quiet-button large solid"
-              :disabled="lighting || !now.pot"
-              @click="light"
-            >
+            </v-btn>
+            <v-btn v-else variant="flat" color="primary" size="large" :disabled="lighting || !now.pot" @click="light">
               {{ t('dishes.progress.light') }}
-            </button>
+            </v-btn>
           </template>
-          <button
-            v-else-if="clockMs === null && now.minutes >= 1"
-            type="button"
-            class="quiet-button large"
-            @click="startClock"
-          >
+          <v-btn v-else-if="clockMs === null && now.minutes >= 1" size="large" @click="startClock">
             {{ t('dishes.progress.startTimer', { time: duration(now.minutes) }) }}
-          </button>
-          <button type="button" class="quiet-button large" :class="{ solid: !stage.pot || isLit }" @click="go(1)">
+          </v-btn>
+          <v-btn size="large" :class="{ solid: !stage.pot || isLit }" @click="go(1)">
             {{ t('dishes.progress.next') }}
-          </button>
-          <button v-if="index > 0" type="button" class="link-button" @click="go(-1)">
+          </v-btn>
+          <LinkBtn v-if="index > 0" @click="go(-1)">
             {{ t('dishes.progress.back') }}
-          </button>
+          </LinkBtn>
         </div>
         <p v-if="lightFailure" class="tone-danger" role="alert">
           {{ t(lightFailure.kind === 'server' ? 'errors.server' : 'errors.network') }}

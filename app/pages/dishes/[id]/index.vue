@@ -204,7 +204,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
 <template>
   <div v-if="state === 'missing'" class="lost">
     <p role="alert">{{ t('dishes.missing') }}</p>
-    <NuxtLink to="/dishes" class="quiet-button large">{{ t('dishes.backToDishes') }}</NuxtLink>
+    <v-btn to="/dishes" size="large">{{ t('dishes.backToDishes') }}</v-btn>
   </div>
   <StateNotice v-else-if="!dish && failure" :failure="failure" @retry="draft.load" />
   <p v-else-if="!dish || !shown" class="soft lost" role="status">{{ t('app.loading') }}</p>
@@ -261,8 +261,8 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
     <div class="middle" :class="{ 'no-print': answer }">
       <div v-if="theirs" class="notice" role="alert">
         <p>{{ t('dishes.conflict') }}</p>
-        <button type="button" class="quiet-button solid" @click="draft.takeTheirs">{{ t('dishes.takeTheirs') }}</button>
-        <button type="button" class="quiet-button" @click="draft.putOurs">{{ t('dishes.putOurs') }}</button>
+        <v-btn variant="flat" color="primary" @click="draft.takeTheirs">{{ t('dishes.takeTheirs') }}</v-btn>
+        <v-btn @click="draft.putOurs">{{ t('dishes.putOurs') }}</v-btn>
       </div>
       <div v-else-if="state === 'refused' && failure" class="notice" role="alert">
         <p v-for="problem in failure.problems" :key="problem.path">{{ problemText(problem) }}</p>
@@ -313,13 +313,13 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
         </StageRow>
       </ol>
       <div v-if="!scaledTo" class="add">
-        <button type="button" class="quiet-button large" :aria-expanded="adding" @click="adding = !adding">
+        <v-btn size="large" :aria-expanded="adding" @click="adding = !adding">
           {{ t('dishes.stage.add') }}
-        </button>
+        </v-btn>
         <div v-if="adding" class="kinds">
-          <button v-for="kind in STAGE_KINDS" :key="kind" type="button" class="quiet-button" @click="addStage(kind)">
+          <v-btn v-for="kind in STAGE_KINDS" :key="kind" @click="addStage(kind)">
             {{ t(`dishes.kinds.${kind}`) }}
-          </button>
+          </v-btn>
         </div>
       </div>
     </div>
@@ -327,9 +327,9 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
     <div class="right no-print">
       <DishTotals v-if="answer" :answer="answer" :dish="shown" />
       <CautionList v-if="whole.length > 0" :cautions="whole" />
-      <NuxtLink v-if="canCook" :to="`/dishes/${id}/cook`" class="quiet-button solid huge">
+      <v-btn v-if="canCook" :to="`/dishes/${id}/cook`" variant="flat" color="primary" size="x-large" block>
         {{ t(isBegun ? 'dishes.cookOn' : 'dishes.cook') }}
-      </NuxtLink>
+      </v-btn>
       <CautionList v-else-if="refused.length > 0 && whole.length === 0" :cautions="refused" />
     </div>
     <div v-if="carried" class="carried" :style="{ left: `${carried.x}px`, top: `${carried.y}px` }" aria-hidden="true">
@@ -360,10 +360,6 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
   align-content: start;
   gap: 16px;
   border-left: 1px solid var(--line);
-}
-.right .quiet-button {
-  display: grid;
-  place-items: center;
 }
 .heads {
   display: flex;

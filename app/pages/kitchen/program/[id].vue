@@ -109,22 +109,22 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
       <TextField v-model="notes.name" :label="t('kitchen.program.name')" maxlength="60" />
       <TextField v-model="notes.waterG" inputmode="decimal" :label="t('kitchen.test.waterIn')" suffix="g" />
     </div>
-    <v-btn v-if="notes.startedAt === null" color="primary" size="x-large" @click="begin">
+    <v-btn v-if="notes.startedAt === null" variant="flat" color="primary" size="x-large" @click="begin">
       {{ t('kitchen.program.begin') }}
     </v-btn>
     <template v-else>
       <p v-if="!notes.ended" class="clock figure" role="timer">{{ clockText }}</p>
       <div v-if="!notes.ended" class="taps">
-        <v-btn variant="outlined" size="large" @click="note('boils', boilC)">{{ t('kitchen.program.boils') }}</v-btn>
-        <v-btn v-if="highC !== null" variant="outlined" size="large" @click="note('pressure', highC)">
+        <v-btn size="large" @click="note('boils', boilC)">{{ t('kitchen.program.boils') }}</v-btn>
+        <v-btn v-if="highC !== null" size="large" @click="note('pressure', highC)">
           {{ t('kitchen.program.pressure') }}
         </v-btn>
-        <v-btn v-if="highC !== null" variant="outlined" size="large" @click="note('gone', boilC)">
+        <v-btn v-if="highC !== null" size="large" @click="note('gone', boilC)">
           {{ t('kitchen.program.gone') }}
         </v-btn>
         <TextField v-model="notes.thermometer" inputmode="decimal" :label="t('kitchen.test.thermometer')" suffix="°C" />
-        <v-btn variant="outlined" size="large" @click="noteThermometer">{{ t('kitchen.program.note') }}</v-btn>
-        <v-btn color="primary" size="large" @click="end">{{ t('kitchen.program.end') }}</v-btn>
+        <v-btn size="large" @click="noteThermometer">{{ t('kitchen.program.note') }}</v-btn>
+        <v-btn variant="flat" color="primary" size="large" @click="end">{{ t('kitchen.program.end') }}</v-btn>
       </div>
       <ol>
         <li v-for="(point, i) in notes.points" :key="i">
@@ -154,10 +154,18 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
       </div>
       <SavingNotice />
       <div class="taps">
-        <v-btn v-if="notes.ended" color="primary" size="large" :disabled="!ready" :loading="keeping" @click="keep">
+        <v-btn
+          v-if="notes.ended"
+          variant="flat"
+          color="primary"
+          size="large"
+          :disabled="!ready"
+          :loading="keeping"
+          @click="keep"
+        >
           {{ t('kitchen.program.keep') }}
         </v-btn>
-        <v-btn variant="outlined" @click="takeBack">{{ t('kitchen.test.takeBack') }}</v-btn>
+        <v-btn @click="takeBack">{{ t('kitchen.test.takeBack') }}</v-btn>
         <v-btn variant="text" @click="restart">{{ t('kitchen.test.restart') }}</v-btn>
       </div>
     </template>
