@@ -212,7 +212,6 @@ export default defineNuxtConfig({
       alias: {
         // Of the library's styles what its parts need: none of its classes stands in a template here.
         'vuetify/styles': 'vuetify/lib/styles/core.css',
-        'vuetify/iconsets/mdi-svg': fileURLToPath(new URL('./app/theme/icons.ts', import.meta.url)),
       },
     },
     worker: { format: 'es' },

@@ -16,7 +16,7 @@ test('a pot is planned and lit by the keyboard alone', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Whole mung' })).toBeVisible()
 
   // Choices are radio buttons: the arrows move and choose.
-  const texture = page.getByRole('group', { name: 'Wanted' })
+  const texture = page.getByRole('radiogroup', { name: 'Wanted' })
   await texture.getByRole('radio', { name: 'tender' }).focus()
   await page.keyboard.press('ArrowRight')
   await expect(texture.getByRole('radio', { name: 'creamy' })).toBeChecked()

@@ -156,12 +156,12 @@ export function watchForErrors(page: Page): string[] {
 
 /** Takes one of a list's choices, once it is there. */
 export async function choose(of: Page | Locator, label: string, option: string) {
-  await of.getByRole('combobox', { name: label, exact: true }).click()
+  await of.getByRole('combobox', { name: label, exact: true }).press('Enter')
   const page = 'page' in of ? of.page() : of
   await page.getByRole('option', { name: option, exact: true }).click()
 }
 export async function chooseNth(page: Page, label: string, nth: number) {
-  await page.getByRole('combobox', { name: label, exact: true }).first().click()
+  await page.getByRole('combobox', { name: label, exact: true }).first().press('Enter')
   await page.getByRole('option').nth(nth).click()
 }
 

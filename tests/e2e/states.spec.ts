@@ -21,22 +21,22 @@ test.use({ viewport: { width: 390, height: 844 }, hasTouch: true })
 /** What is pressed, but in a sentence, and for which a finger has less room than it needs. */
 const small = (page: Page) =>
   page.evaluate(() =>
-    Array.from(document.querySelectorAll('a, button, input, select, summary, [role=slider], label:has(input)')).flatMap(
-      (part) => {
-        const { width, height } = part.getBoundingClientRect()
-        const { visibility, display } = getComputedStyle(part)
-        // What is only read out, what its label is pressed for, and what stands in the middle of a sentence.
-        if (
-          width < 2 ||
-          visibility === 'hidden' ||
-          part.matches('input[type=radio], input[type=checkbox], input[type=file]')
-        )
-          return []
-        if (display === 'inline' && part.closest('p')) return []
-        const name = part.getAttribute('aria-label') ?? part.textContent!.trim()
-        return width < 43.5 || height < 43.5 ? [`${name || part.className} ${width.toFixed()}×${height.toFixed()}`] : []
-      },
-    ),
+    Array.from(
+      document.querySelectorAll('a, button, input, summary, [role=slider], .v-field, .v-selection-control'),
+    ).flatMap((part) => {
+      const { width, height } = part.getBoundingClientRect()
+      const { visibility, display } = getComputedStyle(part)
+      // What is only read out, what its label is pressed for, and what stands in the middle of a sentence.
+      if (
+        width < 2 ||
+        visibility === 'hidden' ||
+        part.matches('input[type=radio], input[type=checkbox], input[type=file], .v-field input, .v-field textarea')
+      )
+        return []
+      if (display === 'inline' && part.closest('p')) return []
+      const name = part.getAttribute('aria-label') ?? part.textContent!.trim()
+      return width < 43.5 || height < 43.5 ? [`${name || part.className} ${width.toFixed()}×${height.toFixed()}`] : []
+    }),
   )
 
 /** Nothing that axe knows is wrong, in light and dark, all that is pressed is large enough, and it fits the phone. */

@@ -43,6 +43,7 @@ const model = defineModel<T>({ required: true })
   width: 100%;
   height: 100%;
   opacity: 0;
+  pointer-events: none;
 }
 .choices :deep(.v-label) {
   display: grid;
@@ -57,7 +58,7 @@ const model = defineModel<T>({ required: true })
   text-align: center;
   white-space: normal;
   opacity: 1;
-  pointer-events: none;
+  cursor: pointer;
 }
 .choices :deep(.v-selection-control--dirty) {
   background: var(--ink);

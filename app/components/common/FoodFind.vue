@@ -147,7 +147,11 @@ const isMissing = computed(
 )
 const field = useTemplateRef<ComponentPublicInstance & { focus: (options?: FocusOptions) => void }>('field')
 // A dinner may stand above it, which is not to be scrolled away.
-onMounted(() => !passive && field.value?.focus({ preventScroll: true }))
+onMounted(() => {
+  // The library would put the role on the frame around it.
+  field.value?.$el.querySelector('input').setAttribute('role', 'combobox')
+  if (!passive) field.value?.focus({ preventScroll: true })
+})
 /** As before it was touched. */
 function rest() {
   if (chosen === null) return
@@ -193,7 +197,6 @@ async function move(by: number) {
       class="field"
       :placeholder="t('app.foodExample')"
       :aria-label="label"
-      role="combobox"
       :aria-expanded="found.length > 0"
       :aria-controls="listId"
       :aria-activedescendant="found.length > 0 ? `${listId}-${index}` : undefined"

@@ -51,4 +51,9 @@ const {
   color: var(--ink-soft);
   opacity: 1;
 }
+/* What cannot be done yet says why, and is read. */
+.presses :deep(.v-list-item--disabled) {
+  color: var(--ink-soft);
+  opacity: 1;
+}
 </style>
