@@ -151,7 +151,7 @@ export default defineNuxtConfig({
         })
       pagePaths = pathsOf(pages)
     },
-    // What takes its time on the server has threads of its own (server/utils/heavy.ts), and so a file of its own.
+    // What takes its time on the server has threads of its own (server/utils/workerPool.ts), and so a file of its own.
     'nitro:init'(nitro) {
       // An address that is asked in a wrong way is told from one that is not there (server/utils/router.ts).
       nitro.options.virtual['#routes'] = () =>
@@ -161,8 +161,8 @@ export default defineNuxtConfig({
       nitro.options.virtual['#pages'] = () => `export const pagePaths = ${JSON.stringify(pagePaths)}`
       nitro.hooks.hook('compiled', async () => {
         await build({
-          entryPoints: ['server/heavy/work.ts'],
-          outfile: `${nitro.options.output.serverDir}/heavy.mjs`,
+          entryPoints: ['server/worker/answer.ts'],
+          outfile: `${nitro.options.output.serverDir}/worker.mjs`,
           bundle: true,
           platform: 'node',
           format: 'esm',

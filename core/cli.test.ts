@@ -121,7 +121,7 @@ describe('the command line', () => {
     expect(cannot.status).toBe(2)
     expect(cannot.output).toMatchObject({
       problems: [{ code: 'meal-impossible', message: expect.stringMatching(/at the hour.*minutes later/) }],
-      mends: expect.arrayContaining([{ kind: 'later', minutes: expect.any(Number) }]),
+      repairs: expect.arrayContaining([{ kind: 'later', minutes: expect.any(Number) }]),
     })
   })
 

@@ -121,9 +121,9 @@ function runMeal(input: unknown): void {
   const answer = planMeal(parsed, { spent: () => performance.now(), most: MEAL_WITHIN_MS })
   if (!answer.ok) return fail(answer.problems)
   if (answer.value.possible) return print(answer.value.plan)
-  const { wishes, mends } = answer.value
+  const { wishes, repairs } = answer.value
   const said = { path: 'tasks', code: 'meal-impossible', message: impossibleSentence(answer.value) }
-  print({ problems: [said], wishes, mends })
+  print({ problems: [said], wishes, repairs })
   process.exitCode = 2
 }
 

@@ -17,7 +17,7 @@ import { figureIn } from './formats/figure'
 import { kindIn } from './formats/step'
 import { minutesIn } from './quantity/duration'
 import { asLearnt } from './learn/apply'
-import { USUAL_MESS } from './learn/cook'
+import { USUAL_NOISE } from './learn/cook'
 import { idOf } from './learn/figure'
 import { learnFrom, type KitchenLog } from './learn/log'
 import { fitRun } from './learn/run-fit'
@@ -41,7 +41,7 @@ import { soakCosts } from './program/soak-cost'
 import { endsByItself } from './program/styles'
 import { together } from './program/together'
 import { isRefused } from './safety/rules'
-import { mendStack } from './stack/mend'
+import { repairStack } from './stack/repair'
 import { findStacks } from './stack/search'
 
 /**
@@ -139,7 +139,7 @@ describe('what was drawn', () => {
       const { state } = looks.at(-1)!.following
       const end = {
         fit: fitRun(live, events),
-        happened: state.legs.map(happenedIn),
+        happened: state.cycles.map(happenedIn),
         figure: figureReached(live.answer, state),
       }
       return [`${i} ${asked(request)} · ${mark(end)}`, ...told]
@@ -204,8 +204,8 @@ describe('what was drawn', () => {
         if (!found.ok) return `${name}: no: ${codes(found.problems)} · ${mark(found.problems)}`
         const { answers, nearest, fitting, simulated } = found.value
         const told = answers.map(({ minutes, lifts }) => `${Math.round(minutes)} min, ${lifts} to lift`).join('; ')
-        const mended = mendStack(ask, found.value)
-        return `${name}: ${told || 'nothing'}; ${fitting} fit, ${simulated} run · ${[answers, nearest, mended].map(mark).join(' ')}`
+        const repaired = repairStack(ask, found.value)
+        return `${name}: ${told || 'nothing'}; ${fitting} fit, ${simulated} run · ${[answers, nearest, repaired].map(mark).join(' ')}`
       }),
       'stacks',
     )
@@ -281,7 +281,7 @@ describe('what was drawn', () => {
   it('teaches as before, also what was forgotten, left out and measured anew', async () => {
     const lines = [11, 12, 13, 14].flatMap((seed, i) => {
       const random = randomFrom(seed)
-      const { log } = household(14, drawnFrom(random), USUAL_MESS, random)
+      const { log } = household(14, drawnFrom(random), USUAL_NOISE, random)
       const at = log.runs[6]?.fit.litAt ?? 0
       const [run] = log.runs
       const told: KitchenLog = {

@@ -10,7 +10,7 @@ import type { RunEvent, RunEventData } from './live/event.schema'
 import { createFollower } from './live/follow'
 import { nextAction } from './live/next'
 import { createStove } from './live/stove'
-import { USUAL_MESS } from './learn/cook'
+import { USUAL_NOISE } from './learn/cook'
 import { learnFrom } from './learn/log'
 import { fitRun } from './learn/run-fit'
 import { randomFrom } from './live/random'
@@ -341,7 +341,7 @@ describe('the figures that a cook is told', () => {
 
   it('of what a log has taught', async () => {
     const random = randomFrom(77)
-    const { log } = household(16, drawnFrom(random), USUAL_MESS, random)
+    const { log } = household(16, drawnFrom(random), USUAL_NOISE, random)
     const { figures, undecided } = learnFrom(log)
     await kept(told({ figures, undecided, fits: log.runs.map(({ fit }) => fit) }), 'learnt')
   })

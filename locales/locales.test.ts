@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { CATALOGUE } from '../core/food/catalogue'
 import { INGREDIENTS } from '../core/ingredient/ingredients'
-import { LOADERS, type Room } from './rooms'
+import { LOADERS, type Bundle } from './bundles'
 import { cautionText, refusalSentence, sentenceOf, withSentences } from './sentences'
 
 type Messages = { [key: string]: string | Messages }
@@ -20,11 +20,12 @@ const screens = read('app')
 /** Core gives codes; what it never gives nobody has to say. */
 const codes = read('core') + read('server') + read('shared')
 
-const rooms: Partial<Record<Room, string[]>> = {}
+const bundles: Partial<Record<Bundle, string[]>> = {}
 beforeAll(async () => {
-  for (const [room, load] of Object.entries(LOADERS.en)) rooms[room as Room] = flat((await load()).default as Messages)
+  for (const [bundle, load] of Object.entries(LOADERS.en))
+    bundles[bundle as Bundle] = flat((await load()).default as Messages)
 })
-const all = () => Object.values(rooms).flat()
+const all = () => Object.values(bundles).flat()
 
 describe('the messages', () => {
   it('hold every key that is asked for by name', () => {
@@ -36,12 +37,12 @@ describe('the messages', () => {
   it('hold none that nobody asks for', () => {
     const composed = [...(screens + read('locales')).matchAll(/`([\w.-]+)\.\$\{/g)].map(([, prefix]) => `${prefix}.`)
     const byCode = { problems: /^problems\.(.+)$/, runs: /^runs\.(.+)$/, cautions: /^cautions\.([^.]+)\./ }
-    const unused = Object.values(rooms).flatMap((keys) =>
+    const unused = Object.values(bundles).flatMap((keys) =>
       keys.filter((key) => {
-        const room = key.split('.')[0]!
-        if (room === 'catalogue') return !CATALOGUE.some(({ id }) => key.startsWith(`catalogue.${id}.`))
-        if (room === 'ingredients') return !INGREDIENTS.some(({ id }) => key.startsWith(`ingredients.${id}.`))
-        const code = room in byCode ? byCode[room as keyof typeof byCode].exec(key)?.[1] : undefined
+        const bundle = key.split('.')[0]!
+        if (bundle === 'catalogue') return !CATALOGUE.some(({ id }) => key.startsWith(`catalogue.${id}.`))
+        if (bundle === 'ingredients') return !INGREDIENTS.some(({ id }) => key.startsWith(`ingredients.${id}.`))
+        const code = bundle in byCode ? byCode[bundle as keyof typeof byCode].exec(key)?.[1] : undefined
         if (code) return !codes.includes(`'${code}'`)
         return !screens.includes(key) && !composed.some((prefix) => key.startsWith(prefix))
       }),
@@ -56,14 +57,14 @@ describe('the messages', () => {
 
   it('name every food of the catalogue, with its other names', () => {
     const missing = CATALOGUE.flatMap(({ id }) =>
-      [`catalogue.${id}.name`, `catalogue.${id}.aliases`].filter((key) => !rooms.everywhere!.includes(key)),
+      [`catalogue.${id}.name`, `catalogue.${id}.aliases`].filter((key) => !bundles.everywhere!.includes(key)),
     )
     expect(missing).toEqual([])
   })
 
   it('name every ingredient of the table, with its other names', () => {
     const missing = INGREDIENTS.flatMap(({ id }) =>
-      [`ingredients.${id}.name`, `ingredients.${id}.aliases`].filter((key) => !rooms.ingredients!.includes(key)),
+      [`ingredients.${id}.name`, `ingredients.${id}.aliases`].filter((key) => !bundles.ingredients!.includes(key)),
     )
     expect(missing).toEqual([])
   })

@@ -82,16 +82,16 @@ export function cautionText({ id, params }: Pick<Caution, 'id' | 'params'>): { s
   return { sentence: say(`cautions.${id}.sentence`, params), why: say(`cautions.${id}.why`, params) }
 }
 
-/** What excludes each other in a meal that cannot be, and what would mend it, in one sentence. */
-export function impossibleSentence({ wishes, mends }: Impossible): string {
+/** What excludes each other in a meal that cannot be, and what would repair it, in one sentence. */
+export function impossibleSentence({ wishes, repairs }: Impossible): string {
   const told = wishes.map(({ kind, ...of }) => say(`meals.wish.${kind}`, of))
-  const helps = mends.map(({ kind, ...by }) => {
+  const helps = repairs.map(({ kind, ...by }) => {
     const n = 'hands' in by ? by.hands : 'burners' in by ? by.burners : 0
-    return say(`meals.mend.${kind}`, { ...(by as Params), n })
+    return say(`meals.repair.${kind}`, { ...(by as Params), n })
   })
   const params = {
     wishes: told.join(', '),
-    mends: helps.length > 0 ? helps.join('; ') : say('meals.mend.none'),
+    repairs: helps.length > 0 ? helps.join('; ') : say('meals.repair.none'),
   }
   return sentenceOf({ code: 'meal-impossible', params })
 }

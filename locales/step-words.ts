@@ -2,7 +2,7 @@ import { minuteOfInstruction, type Instruction, type Thing, type Until } from '.
 
 /** How figures and names are told where the words are said: on a screen, in a calendar, in a recipe. */
 export interface Voice {
-  /** A message of the room `steps`, by its name in it. */
+  /** A message of the bundle `steps`, by its name in it. */
   say(key: string, params?: Readonly<Record<string, string | number>>, plural?: number): string
   weight(g: number): string
   number(n: number): string

@@ -12,11 +12,11 @@ import { availableParallelism } from 'node:os'
 import * as echarts from 'echarts'
 import { buildSync } from 'esbuild'
 import { idOf, type FigureKind } from '../core/learn/figure'
-import type { Believed } from '../core/learn/joint'
+import type { Believed } from '../core/learn/posterior'
 import { learnFrom, type KitchenLog } from '../core/learn/log'
 import { believedOf, NOTHING_LEARNT } from '../core/learn/sums'
 import { randomFrom } from '../core/live/random'
-import { NO_MESS, USUAL_MESS, type Truth } from '../core/learn/cook'
+import { NO_NOISE, USUAL_NOISE, type Truth } from '../core/learn/cook'
 import { drawnFrom, household } from '../tests/trials/learn'
 
 const RUNS = 60
@@ -42,7 +42,7 @@ interface Judged {
 
 function judge(seed: number, otherPot: boolean): Judged {
   const random = randomFrom(seed)
-  const { log, truth, misses } = household(RUNS, drawnFrom(random), USUAL_MESS, random, { otherPot })
+  const { log, truth, misses } = household(RUNS, drawnFrom(random), USUAL_NOISE, random, { otherPot })
   const from = performance.now()
   const learnt = learnFrom(log)
   const milliseconds = performance.now() - from
@@ -66,14 +66,14 @@ function judge(seed: number, otherPot: boolean): Judged {
   const assumed = household(
     RUNS,
     ({ kind }, isOld) => (kind === 'batch' && isOld ? Math.log(1.35) : 0),
-    NO_MESS,
+    NO_NOISE,
     same,
     { otherPot },
   )
   const roundedOnly = assumed.misses.slice(-20)
   const lastMisses = (believes: (log: KitchenLog, truth: Truth) => Believed) => {
     const random = randomFrom(seed)
-    return household(RUNS, drawnFrom(random), USUAL_MESS, random, { believes, otherPot }).misses.slice(-20)
+    return household(RUNS, drawnFrom(random), USUAL_NOISE, random, { believes, otherPot }).misses.slice(-20)
   }
   const knowing = lastMisses((_, truth) => ({
     of: (terms) => ({ mean: [...terms].reduce((sum, [id, times]) => sum + times * truth.get(id)!, 0), sd: 0 }),

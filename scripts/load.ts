@@ -86,7 +86,7 @@ async function makeHouseholds(pool: Pool, links: number): Promise<string[][]> {
 }
 
 async function comeIn(url: string, token: string): Promise<Device> {
-  const answer = await fetch(`${url}/api/door/invites/${token}`, {
+  const answer = await fetch(`${url}/api/auth/invites/${token}`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ name: 'A cook' }),
@@ -114,7 +114,7 @@ async function light(teller: Device, looker: Device): Promise<LiveRun> {
   return { id, teller, looker, sent: new Set([lit.id]), waitingFor: new Map() }
 }
 
-/** Hears news on a device, again and again after whatever breaks it off, until it is called off. */
+/** Hears change events on a device, again and again after whatever breaks it off, until it is called off. */
 function listen(device: Device, tell: (id: string | null) => void): { opened: Promise<void>; stop: () => void } {
   const stopping = new AbortController()
   let isOpen!: () => void
@@ -122,7 +122,7 @@ function listen(device: Device, tell: (id: string | null) => void): { opened: Pr
   void (async () => {
     while (!stopping.signal.aborted) {
       try {
-        const answer = await fetch(`${device.url}/api/news?age=0`, {
+        const answer = await fetch(`${device.url}/api/changes?age=0`, {
           headers: { cookie: device.cookie },
           signal: stopping.signal,
         })

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { answerDish } from '../core/dish/dish'
 import { idOf } from '../core/learn/figure'
-import { Joint } from '../core/learn/joint'
+import { Posterior } from '../core/learn/posterior'
 import { beansWithSquash } from '../tests/dishes'
 import { aKitchen } from '../tests/fixtures'
 import { bagIdsOf, dishRequestOf, newStage, usualPot, type DishDocument } from './dish'
@@ -17,11 +17,11 @@ const bag = (id: string, boughtOn: string) =>
   ({ id, foodId: beans.what!, name: id, boughtOn }) as Kitchen['bags'][number]
 
 const believing = (figures: Record<string, number>) => {
-  const joint = new Joint()
-  for (const [id, mean] of Object.entries(figures)) joint.add(id, { mean, sd: 0.05 })
+  const posterior = new Posterior()
+  for (const [id, mean] of Object.entries(figures)) posterior.add(id, { mean, sd: 0.05 })
   return {
-    of: (terms: ReadonlyMap<string, number>) => joint.of(terms),
-    has: (id: string) => joint.has(id),
+    of: (terms: ReadonlyMap<string, number>) => posterior.of(terms),
+    has: (id: string) => posterior.has(id),
     saidOf: () => null,
   }
 }

@@ -1,7 +1,7 @@
 import { heatsItself, stylesFor, type Appliance } from '../core/appliance/appliance'
 import { CATALOGUE } from '../core/food/catalogue'
 import { asLearnt, learntOfFoods } from '../core/learn/apply'
-import type { Believed } from '../core/learn/joint'
+import type { Believed } from '../core/learn/posterior'
 import type { PlanRequest } from '../core/program/request.schema'
 import { styleSaid } from '../core/program/styles'
 import type { PotsToTake } from '../core/formats/recipe-dish'

@@ -38,8 +38,8 @@ export interface People {
   invites: { id: string; mealId: string | null; expiresAt: number }[]
 }
 
-/** What can be done at the door of this server. */
-export interface Door {
+/** How one may sign in at this server. */
+export interface Auth {
   /** There is no household yet, or this server takes in any number: one can be made. */
   canFound: boolean
   isFirst: boolean

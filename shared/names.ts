@@ -26,7 +26,17 @@ export const LIKES = {
 export type LikeName = keyof typeof LIKES
 
 /** Kinds of documents of whose changes a household's devices are told. */
-export const NEWS_KINDS = ['run', 'kitchen', 'pot', 'dish', 'begun', 'portion', 'meal', 'learnt', 'household'] as const
+export const CHANGE_KINDS = [
+  'run',
+  'kitchen',
+  'pot',
+  'dish',
+  'begun',
+  'portion',
+  'meal',
+  'learnt',
+  'household',
+] as const
 
 /** What a household says of a whole pot, besides how its foods came out. */
 export const REMARKS = ['lifted-early', 'half-kept'] as const

@@ -1,6 +1,6 @@
 import { heatsItself } from '../core/appliance/appliance'
 import { asLearnt, type CookedWith } from '../core/learn/apply'
-import type { Believed } from '../core/learn/joint'
+import type { Believed } from '../core/learn/posterior'
 import { withFlame } from '../core/program/count'
 import { styleSaid } from '../core/program/styles'
 import { cooksCovered, standsInLiquid } from '../core/food/food'

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { LENGTH } from '../core/bounds'
 import { cameOutSchema } from '../core/learn/log-file.schema'
-import { NEWS_KINDS, REMARKS, VERDICTS } from './names'
+import { CHANGE_KINDS, REMARKS, VERDICTS } from './names'
 
 const step = z.number().int().min(-2).max(2)
 
@@ -37,5 +37,5 @@ export const runFilterSchema = z.object({
 export const forgetSchema = z.object({ figures: z.array(z.string().min(1).max(200)).min(1).max(8) })
 
 /** What a household's devices are told as it happens: this document has changed. */
-export const newsSchema = z.object({ householdId: z.uuid(), kind: z.enum(NEWS_KINDS), id: z.uuid() })
-export type News = z.infer<typeof newsSchema>
+export const changeEventSchema = z.object({ householdId: z.uuid(), kind: z.enum(CHANGE_KINDS), id: z.uuid() })
+export type ChangeEvent = z.infer<typeof changeEventSchema>

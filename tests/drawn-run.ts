@@ -52,20 +52,20 @@ export function cookedAnyhow(plan: LivePlan, hidden: Hidden, random: () => numbe
 
   while (minute < LAST_MINUTE) {
     minute += STEP
-    let isNews = false
+    let isChangeEvent = false
     for (const { kind, minute: at } of stove.advance(minute - began)) {
       const seenAt = began + at + (1 + Math.abs(normal(random))) / 30
       if (kind === 'whistle' && !chance(0.12)) say({ kind: 'whistle', ...(chance(0.2) ? { how: 'ear' } : {}) }, seenAt)
       else if (kind === 'boils' && chance(0.5)) say({ kind: 'boils' }, seenAt)
       else if (kind === 'pressure' && chance(0.8)) say({ kind: 'at-pressure' }, seenAt)
-      isNews = true
+      isChangeEvent = true
     }
     const isOn = stove.now().isOn
     if (minute >= backAt) {
       backAt = Infinity
       stove.heat(heatW)
       say({ kind: 'resumed' })
-      isNews = true
+      isChangeEvent = true
     } else if (isOn && heatW > 0 && backAt === Infinity && minute - began > 4) {
       const odd = random()
       if (odd < 0.004) {
@@ -91,7 +91,7 @@ export function cookedAnyhow(plan: LivePlan, hidden: Hidden, random: () => numbe
       )
     }
     if (chance(0.004) && events.length > 2) say({ kind: 'undo', of: events.at(-1)!.id })
-    if (!isNews && minute < lookAgain) continue
+    if (!isChangeEvent && minute < lookAgain) continue
     lookAgain = minute + LOOKS_EVERY
     const following = follow(events, ms(minute))
     const next = nextAction(plan.answer, following, ms(minute))

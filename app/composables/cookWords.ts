@@ -1,6 +1,6 @@
 import { instructionsOfPlan } from '~~/core/guide/plan'
-import type { MessageKey } from '~~/locales/rooms'
-import { lastLeg } from '~~/core/live/run'
+import type { MessageKey } from '~~/locales/bundles'
+import { lastCycle } from '~~/core/live/run'
 import { runsByItself, type NextAction } from '~~/core/live/next'
 import { toldCount } from '~~/core/live/told-count'
 import type { Following } from '~~/core/live/follow'
@@ -72,7 +72,7 @@ export function useCookWords() {
 
   /** The look at what is in the pot before it is closed, all of it; of one that is closed again the water that was added. */
   function contents(plan: SavedPlan, { state, course }: Following): string {
-    const { more } = lastLeg(state)
+    const { more } = lastCycle(state)
     if (more)
       return more.addWaterG > 0 ? t('cook.check.moreWater', { n: weight(more.addWaterG) }) : t('cook.check.noWater')
     const water = t('cook.check.water', { n: weight(plan.answer.closings[0]!.water.pourG) })
@@ -87,8 +87,8 @@ export function useCookWords() {
     nowMs: number,
   ): string {
     const { answer, request } = plan
-    const leg = lastLeg(state)
-    const { more } = leg
+    const cycle = lastCycle(state)
+    const { more } = cycle
     const params: Record<string, string | number> = {
       pour: weight(answer.closings[0]!.water.pourG),
       food: list(goesIn(plan, course.closing.number)),
@@ -103,7 +103,7 @@ export function useCookWords() {
     if (id === 'close-again')
       return t(more!.addWaterG > 0 ? 'cook.detail.close-again' : 'cook.detail.close-dry', params)
     if (id === 'light' && more) return t('cook.detail.light-again', params)
-    if (id === 'interrupted') return t(`cook.detail.interrupted.${leg.interruptions.at(-1)!.why}`)
+    if (id === 'interrupted') return t(`cook.detail.interrupted.${cycle.interruptions.at(-1)!.why}`)
     const isDue = dueAt !== null && dueAt <= nowMs
     if (id === 'count') return dueAt === null ? '' : t(isDue ? 'cook.detail.count-due' : 'cook.detail.count', params)
     const { whistleEveryS } = answer.closings[course.closing.number]?.program ?? {}

@@ -2,7 +2,7 @@ import type { DishLine, Stage } from '~~/core/dish/dish.schema'
 import type { StageAnswer } from '~~/core/dish/dish'
 import type { StageKind } from '~~/core/dish/names'
 import { findIngredient } from '~~/core/ingredient/ingredients'
-import type { MessageKey } from '~~/locales/rooms'
+import type { MessageKey } from '~~/locales/bundles'
 
 /** The words in which a dish is told: what its lines are, what its stages take. */
 export function useDishWords() {

@@ -1,5 +1,5 @@
 import { cooksCovered, setsAsGrain } from '~~/core/food/food'
-import type { MessageKey } from '~~/locales/rooms'
+import type { MessageKey } from '~~/locales/bundles'
 import type { Texture } from '~~/core/names'
 import type { Food } from '~~/core/food/food.schema'
 

@@ -1,4 +1,4 @@
-import type { News } from '~~/shared/run.schema'
+import type { ChangeEvent } from '~~/shared/run.schema'
 
 interface Kept {
   id: string
@@ -9,7 +9,7 @@ interface Kept {
  * Documents that the household keeps under a name, newest change first: fetched when they are asked for, changed on the
  * server and here in one go, and told of by the other devices. For stores.
  */
-export function keptList<K extends Kept, Save>(kind: News['kind'], path: string) {
+export function keptList<K extends Kept, Save>(kind: ChangeEvent['kind'], path: string) {
   const all = shallowRef<K[] | null>(null)
   const failure = ref<ApiFailure | null>(null)
   const meanwhile = noteMeanwhile<K | null>()
@@ -49,7 +49,7 @@ export function keptList<K extends Kept, Save>(kind: News['kind'], path: string)
     drop(id)
   }
 
-  whenNews(kind, async (id) => {
+  whenChanged(kind, async (id) => {
     // A list that is on its way may have been written before it.
     await loading
     if (all.value === null) return

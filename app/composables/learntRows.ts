@@ -32,7 +32,7 @@ const bandOf = ({ mean, sd }: { mean: number; sd: number }): Band => ({
   high: mean + FOUR_IN_FIVE * sd,
 })
 
-/** The figures of a log as they are told: of a flame its own share and its burner's together, the greatest news first. */
+/** The figures of a log as they are told: of a flame its own share and its burner's together, the greatest change first. */
 export function learntRows({ figures, sums }: Pick<LearntWithEvidence, 'figures' | 'sums'>): LearntRow[] {
   const believed = believedOf(sums)
   const rows = figures.flatMap((one): LearntRow[] => {
@@ -40,7 +40,7 @@ export function learntRows({ figures, sums }: Pick<LearntWithEvidence, 'figures'
     if (figure.kind === 'burner-heat') return []
     return [figure.kind === 'flame-heat' ? flameRow(one, figure) : rowOf(one)]
   })
-  return rows.sort((a, b) => newsOf(b) - newsOf(a))
+  return rows.sort((a, b) => changeEventOf(b) - changeEventOf(a))
 
   function rowOf({ id, figure, prior, now, evidence }: LearntFigure): LearntRow {
     const said = figure.kind === 'own-heat' || figure.kind === 'loss' ? believed.saidOf(id) : null
@@ -67,4 +67,4 @@ export function learntRows({ figures, sums }: Pick<LearntWithEvidence, 'figures'
 }
 
 /** By how much of what was unsure a figure has moved. */
-const newsOf = ({ prior, now }: LearntRow) => Math.abs(now.mid - prior.mid) / (prior.high - prior.low)
+const changeEventOf = ({ prior, now }: LearntRow) => Math.abs(now.mid - prior.mid) / (prior.high - prior.low)

@@ -1,5 +1,5 @@
 import { figureReached } from '~~/core/live/facts'
-import { firstLitAt, lastLeg, runState } from '~~/core/live/run'
+import { firstLitAt, lastCycle, runState } from '~~/core/live/run'
 import { MINUTE_MS } from '~~/core/measure/time'
 import { unitOf } from '~~/core/program/answer'
 import type { RunWithPlan } from '~~/shared/household'
@@ -9,7 +9,7 @@ export function runFacts(run: RunWithPlan) {
   const state = runState(run.events)
   const { answer } = run.plan
   const litAt = firstLitAt(state)
-  const { openedAt } = lastLeg(state)
+  const { openedAt } = lastCycle(state)
   return {
     state,
     /** When it was lit, or else planned. */

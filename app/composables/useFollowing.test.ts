@@ -103,7 +103,7 @@ describe('following a run', () => {
     expect(asked).toHaveLength(4)
   })
 
-  it('says that it failed, and mends itself with the next answer', async () => {
+  it('says that it failed, and repairs itself with the next answer', async () => {
     vi.spyOn(console, 'error').mockImplementation(() => undefined)
     const { given, failed, following } = follow(run('a', lit))
     await settle()

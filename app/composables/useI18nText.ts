@@ -4,7 +4,7 @@ import { pourable, UNMENTIONED_ERROR, type PourPart } from '~~/core/measure/pour
 import { inUnit, QUANTITIES, type Quantity, type UnitOf } from '~~/core/quantity/figure'
 import type { Problem } from '~~/core/problem'
 import { USUAL_LIKES, type HouseholdMeasure } from '~~/shared/kitchen'
-import type { MessageKey } from '~~/locales/rooms'
+import type { MessageKey } from '~~/locales/bundles'
 
 /** Messages and the household's way of writing figures. */
 export function useI18nText() {

@@ -3,7 +3,7 @@ import { instructionsOfDinner } from '~~/core/guide/dinner'
 import type { Instruction } from '~~/core/guide/instruction'
 import type { DinnerAnswer } from '~~/core/meal/dinner'
 import type { PotFacts } from '~~/core/meal/progress'
-import { firstLitAt, lastLeg, runState } from '~~/core/live/run'
+import { firstLitAt, lastCycle, runState } from '~~/core/live/run'
 import type { Outcome } from '~~/core/problem'
 import { dinnerOf, minuteOf, type AskedDinner, type Meal, type MealTask } from '~~/shared/meal'
 import type { KeptMeal } from '~~/shared/household'
@@ -41,7 +41,7 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
         const run = runs.one(runId)
         if (!run) return []
         const state = runState(runs.eventsOf(run))
-        const leg = lastLeg(state)
+        const cycle = lastCycle(state)
         const minute = (ms: number | null) => (ms === null || !Number.isFinite(ms) ? null : minuteOf(now, ms))
         const outlook = stove.laneOf(runId)?.following.outlook
         const isOver = state.phase === 'opened' || state.phase === 'abandoned'
@@ -50,11 +50,11 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
             stage,
             {
               litMinute: minute(firstLitAt(state)),
-              heatOffMinute: minute(leg.heatOffAt ?? (isOver ? leg.openedAt : null)),
-              openedMinute: minute(leg.openedAt),
-              turnedMinute: minute(leg.flameChanges[0]?.at ?? null),
+              heatOffMinute: minute(cycle.heatOffAt ?? (isOver ? cycle.openedAt : null)),
+              openedMinute: minute(cycle.openedAt),
+              turnedMinute: minute(cycle.flameChanges[0]?.at ?? null),
               turnDueMinute: minute(
-                leg.whistles[0]?.at ?? leg.atPressureAt ?? leg.boilsAt ?? outlook?.nextWhistleAt ?? null,
+                cycle.whistles[0]?.at ?? cycle.atPressureAt ?? cycle.boilsAt ?? outlook?.nextWhistleAt ?? null,
               ),
               opensFromMinute: minute(outlook?.opensAt.value ?? null),
               heatOffDueMinute: minute(outlook?.heatOffAt ?? null),

@@ -2,7 +2,7 @@
 export function useMealMessages() {
   const areThere = ref(false)
   void useNuxtApp()
-    .$loadRooms(MEAL)
+    .$loadBundles(MEAL)
     .then(() => (areThere.value = true))
   return areThere
 }

@@ -1,12 +1,12 @@
 import type { Instruction } from '~~/core/guide/instruction'
-import type { DinnerMend } from '~~/core/meal/dinner'
+import type { DinnerRepair } from '~~/core/meal/dinner'
 import type { DinnerWay } from '~~/core/meal/ways'
 import type { Wish } from '~~/core/meal/impossible'
 import { momentOf, type Meal, type MealTask } from '~~/shared/meal'
 
 const MOST_NAMED = 3
 
-/** The words in which a meal is told: what a task is, what stands in its way, what would mend it. */
+/** The words in which a meal is told: what a task is, what stands in its way, what would repair it. */
 export function useMealWords() {
   const { t, clock, day, number, list, duration } = useI18nText()
   const { lineName } = useDishWords()
@@ -94,45 +94,45 @@ export function useMealWords() {
     const dish = dishName(meal, way.dish)
     switch (way.kind) {
       case 'soak':
-        return t(`meals.mends.soak.${way.how}`, { dish })
+        return t(`meals.repairs.soak.${way.how}`, { dish })
       case 'ahead':
-        return t('meals.mends.ahead', { dish })
+        return t('meals.repairs.ahead', { dish })
       case 'in-pot':
-        return t('meals.mends.in-pot', { dish, host: dishName(meal, way.host) })
+        return t('meals.repairs.in-pot', { dish, host: dishName(meal, way.host) })
       case 'pot': {
         const cooker = cookerName(way.cookerId)
         return way.burnerId === null
-          ? t('meals.mends.cooker', { dish, cooker })
-          : t('meals.mends.onBurner', { dish, cooker, burner: burnerName(way.burnerId) })
+          ? t('meals.repairs.cooker', { dish, cooker })
+          : t('meals.repairs.onBurner', { dish, cooker, burner: burnerName(way.burnerId) })
       }
     }
   }
-  const mendText = (meal: Meal, mend: DinnerMend, tasks: readonly MealTask[]): string => {
-    switch (mend.kind) {
+  const repairText = (meal: Meal, repair: DinnerRepair, tasks: readonly MealTask[]): string => {
+    switch (repair.kind) {
       case 'later':
-        return t('meals.mends.later', { time: whenMs(meal.servedAt + mend.minutes * 60_000) })
+        return t('meals.repairs.later', { time: whenMs(meal.servedAt + repair.minutes * 60_000) })
       case 'hands':
-        return t('meals.mends.hands', { n: number(mend.hands) })
+        return t('meals.repairs.hands', { n: number(repair.hands) })
       case 'burners':
-        return t('meals.mends.burners', { n: number(mend.burners) })
+        return t('meals.repairs.burners', { n: number(repair.burners) })
       case 'other-cooker':
-        return t('meals.mend.other-cooker', { dish: dishName(meal, mend.dish), to: cookerName(mend.to) })
+        return t('meals.repair.other-cooker', { dish: dishName(meal, repair.dish), to: cookerName(repair.to) })
       case 'not-put': {
-        const task = tasks.find(({ id }) => id === mend.task)
-        return t('meals.mend.not-put', { task: task ? taskText(meal, task) : mend.task })
+        const task = tasks.find(({ id }) => id === repair.task)
+        return t('meals.repair.not-put', { task: task ? taskText(meal, task) : repair.task })
       }
       case 'soak':
       case 'ahead':
       case 'in-pot':
       case 'pot':
-        return mend.minutes === 0
-          ? wayText(meal, mend)
-          : t('meals.mends.both', {
-              one: wayText(meal, mend),
-              time: whenMs(meal.servedAt + mend.minutes * 60_000),
+        return repair.minutes === 0
+          ? wayText(meal, repair)
+          : t('meals.repairs.both', {
+              one: wayText(meal, repair),
+              time: whenMs(meal.servedAt + repair.minutes * 60_000),
             })
       default:
-        return t(`meals.mend.${mend.kind}`, { dish: dishName(meal, mend.dish) })
+        return t(`meals.repair.${repair.kind}`, { dish: dishName(meal, repair.dish) })
     }
   }
   return {
@@ -146,7 +146,7 @@ export function useMealWords() {
     whenMs,
     wishText,
     wayText,
-    mendText,
+    repairText,
     burnerName,
   }
 }

@@ -2,7 +2,7 @@ import type { People } from '~~/shared/household'
 
 /** Who is in the household, at which devices, and what can be done about it. */
 export function usePeople() {
-  const door = useDoor()
+  const auth = useAuth()
   const people = ref<People | null>(null)
   const failure = ref<ApiFailure | null>(null)
 
@@ -22,7 +22,7 @@ export function usePeople() {
 
   /** Does something of it, and looks at how all stands then. */
   async function change(path: string, method: 'POST' | 'PATCH' | 'DELETE', body?: object): Promise<boolean> {
-    const done = await door.attempt(() => api(`/people/${path}`, { method, ...(body ? { body } : {}) }))
+    const done = await auth.attempt(() => api(`/people/${path}`, { method, ...(body ? { body } : {}) }))
     if (done) await Promise.all([load(), useHouseholdStore().load()])
     return done
   }
@@ -30,7 +30,7 @@ export function usePeople() {
   /** A one-time link, with when it ends; null where there is none to be had. */
   async function invite(mealId: string | null = null): Promise<{ url: string; expiresAt: number } | null> {
     let made: { token: string; expiresAt: number } | null = null
-    await door.attempt(async () => {
+    await auth.attempt(async () => {
       made = await api<{ token: string; expiresAt: number }>('/people/invites', { method: 'POST', body: { mealId } })
       await load()
     })
@@ -39,5 +39,5 @@ export function usePeople() {
     return { url: `${window.location.origin}/${mealId ? 'guest' : 'join'}/${token}`, expiresAt }
   }
 
-  return { ...door, people, failure, load, change, invite }
+  return { ...auth, people, failure, load, change, invite }
 }

@@ -36,7 +36,7 @@ beforeEach(async () => {
 })
 afterEach(closePage)
 const searching = () => effectScope().run(useStackSearch)!
-const result = { answers: [], nearest: null, tried: 12, mend: null }
+const result = { answers: [], nearest: null, tried: 12, repair: null }
 
 describe('the search for a stack', () => {
   it('tells how far it is, and what it found', async () => {

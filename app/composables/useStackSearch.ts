@@ -3,7 +3,7 @@ import { holdsPressure } from '~~/core/appliance/appliance'
 import { CATALOGUE } from '~~/core/food/catalogue'
 import type { StyleKind } from '~~/core/names'
 import type { Problem } from '~~/core/problem'
-import type { Mend } from '~~/core/stack/mend'
+import type { Repair } from '~~/core/stack/repair'
 import { MOST_STACKED_FOODS } from '~~/core/stack/ask'
 import type { StackAnswer, StackResult } from '~~/core/stack/search'
 import { inUse, type HouseholdCooker } from '~~/shared/kitchen'
@@ -16,7 +16,7 @@ export function useStackSearch() {
   const busy = ref<'search' | 'more' | null>(null)
   const done = ref(0)
   const failed = ref(false)
-  const result = shallowRef<(StackResult & { mend: Mend | null }) | null>(null)
+  const result = shallowRef<(StackResult & { repair: Repair | null }) | null>(null)
   const problems = shallowRef<readonly Problem[]>([])
   /** Another cooker of the kitchen in which it all goes as it is, where it does not go in this one. */
   const elsewhere = shallowRef<HouseholdCooker | null>(null)

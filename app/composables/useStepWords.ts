@@ -1,7 +1,7 @@
 import { useI18n } from 'vue-i18n'
 import type { Thing } from '~~/core/guide/instruction'
 import { stepWords } from '~~/locales/step-words'
-import type { MessageKey } from '~~/locales/rooms'
+import type { MessageKey } from '~~/locales/bundles'
 
 /** What is done, in this household's words, names and measures. */
 export function useStepWords() {

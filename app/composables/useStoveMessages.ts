@@ -2,7 +2,7 @@
 export function useStoveMessages() {
   const areThere = ref(false)
   void useNuxtApp()
-    .$loadRooms(STOVE)
+    .$loadBundles(STOVE)
     .then(() => (areThere.value = true))
   return areThere
 }

@@ -97,7 +97,7 @@ const themeIcon = computed(
     <NuxtRouteAnnouncer />
     <p v-if="isNotKept" class="not-kept no-print" role="status">{{ t('app.notKept') }}</p>
     <main id="content" ref="content" tabindex="-1">
-      <LazyDoorWay v-if="!kitchen.kitchen && isOutside" :leaving="kitchen.failure?.status === 410" />
+      <LazyAuthGate v-if="!kitchen.kitchen && isOutside" :leaving="kitchen.failure?.status === 410" />
       <StateNotice v-else-if="!kitchen.kitchen && kitchen.failure" :failure="kitchen.failure" @retry="kitchen.load" />
       <p v-else-if="!kitchen.kitchen" class="waiting soft" role="status">{{ t('app.loading') }}</p>
       <slot v-else />

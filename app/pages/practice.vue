@@ -39,7 +39,7 @@ useStoveSound(
 )
 
 const itself = computed(() => practice.plan !== null && runsByItself(practice.plan.answer))
-const counted = computed(() => runState(practice.events).legs.flatMap(({ whistles }) => whistles).length)
+const counted = computed(() => runState(practice.events).cycles.flatMap(({ whistles }) => whistles).length)
 const results = computed(() => {
   const { plan, truth } = practice
   if (!plan || !truth || !practice.opened) return null

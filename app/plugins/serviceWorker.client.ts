@@ -22,5 +22,5 @@ async function keepVisited(): Promise<void> {
   const read = asked.filter(({ origin, pathname }) => origin === location.origin && pathname.startsWith('/api/'))
   await (await caches.open('page')).add('/')
   for (const path of new Set(read.map(({ pathname, search }) => pathname + search)))
-    if (!path.startsWith('/api/news')) await fetch(path).catch(() => undefined)
+    if (!path.startsWith('/api/changes')) await fetch(path).catch(() => undefined)
 }

@@ -50,7 +50,7 @@ export const useBegunStore = defineStore('begun', () => {
       told.value = fetched
       for (const [id, now] of noted) tell(id, now)
     } catch {
-      // What this device knows is shown meanwhile; the next news or the next try brings the rest.
+      // What this device knows is shown meanwhile; the next change event or the next try brings the rest.
     }
   }
 
@@ -82,7 +82,7 @@ export const useBegunStore = defineStore('begun', () => {
     }
   }
 
-  whenNews('begun', () => void load())
+  whenChanged('begun', () => void load())
   const tryAgain = () => Object.keys(unsent.value).length > 0 && void send()
   useIntervalFn(tryAgain, TRY_AGAIN_MS)
   useEventListener(window, 'online', tryAgain)

@@ -31,7 +31,7 @@ export const useHouseholdStore = defineStore('household', () => {
   }
   /** Counts what was heard of who is in and at which devices. */
   const heard = ref(0)
-  whenNews('household', () => {
+  whenChanged('household', () => {
     heard.value++
     void load()
   })

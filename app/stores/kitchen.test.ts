@@ -120,7 +120,7 @@ describe('the kitchen that screens share', () => {
     expect(unsent()).toBeNull()
   })
 
-  it('says what is refused, and sends again once that is mended', async () => {
+  it('says what is refused, and sends again once that is repaired', async () => {
     const store = await loaded()
     store.kitchen!.altitudeM = 90_000
     const problems = [{ path: 'kitchen.altitudeM', code: 'above-most', params: { max: 5000 }, message: 'Too high.' }]

@@ -137,7 +137,7 @@ export const useKitchenStore = defineStore('kitchen', () => {
   const tryAgain = () => state.value === 'offline' && !saving && void save()
   useIntervalFn(tryAgain, TRY_AGAIN_MS)
   useEventListener(window, 'online', tryAgain)
-  whenNews('kitchen', () => void load())
+  whenChanged('kitchen', () => void load())
 
   /** The cup that water is told in. */
   const cup = computed(

@@ -4,7 +4,7 @@ import { believedOf, type LearntSums } from '~~/core/learn/sums'
 import type { LearntForPlans } from '~~/shared/household'
 import { STORED } from '~/composables/storageShape'
 
-const NEWS_SETTLE_MS = 4000
+const CHANGE_SETTLE_MS = 4000
 
 /** What the household's log has taught; kept on the device, so that a pot without a network is planned with it too. */
 export const useLearntStore = defineStore('learnt', () => {
@@ -26,10 +26,10 @@ export const useLearntStore = defineStore('learnt', () => {
   }
 
   void load()
-  // A verdict comes as news of its run; what a run says counts once it is over.
-  const soon = useDebounceFn(load, NEWS_SETTLE_MS)
-  whenNews('learnt', () => void load())
-  whenNews('run', (id) => {
+  // A verdict comes as a change event of its run; what a run says counts once it is over.
+  const soon = useDebounceFn(load, CHANGE_SETTLE_MS)
+  whenChanged('learnt', () => void load())
+  whenChanged('run', (id) => {
     if (!runs.running.some((run) => run.id === id)) void soon()
   })
 

@@ -143,7 +143,7 @@ export const useRunsStore = defineStore('runs', () => {
   )
   watch(running, (now) => (kept.value = now))
 
-  whenNews('run', (id) => {
+  whenChanged('run', (id) => {
     if (id === null) return void load()
     void loadOne(id)
     // One that was lit elsewhere heads the log.

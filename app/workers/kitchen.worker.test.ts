@@ -57,19 +57,19 @@ describe('the computing thread', () => {
     const found = await work.searchStack(ask(), (done) => void told.push(done))
     clock.mockRestore()
     expect(found.ok && found.value.answers.length).toBeGreaterThan(0)
-    expect(found.ok && found.value.mend).toBeNull()
+    expect(found.ok && found.value.repair).toBeNull()
     expect(told.length).toBeGreaterThan(1)
     expect([...told].sort((a, b) => a - b)).toEqual(told)
   })
 
-  it('says what would mend a stack that does not fit', async () => {
+  it('says what would repair a stack that does not fit', async () => {
     const heaps = ask({
       foods: ['red-rice', 'toor-split'].map((id) => ({ ...food(id), dryG: 120 })),
       tins: [tin(0, 60)],
     })
     const found = await work.searchStack(heaps, () => undefined)
     expect(found.ok && found.value.answers).toEqual([])
-    expect(found.ok && found.value.mend).not.toBeNull()
+    expect(found.ok && found.value.repair).not.toBeNull()
   })
 
   it('answers a search that makes no sense with what is wrong', async () => {

@@ -13,7 +13,7 @@ import { together } from '~~/core/program/together'
 import type { Outcome } from '~~/core/problem'
 import { isRefused } from '~~/core/safety/rules'
 import type { StackAsk } from '~~/core/stack/ask'
-import type { Mend } from '~~/core/stack/mend'
+import type { Repair } from '~~/core/stack/repair'
 import type { StackResult } from '~~/core/stack/search'
 import type { DishWork } from './dish'
 import type { MealWork } from './meal'
@@ -22,14 +22,14 @@ import type { RecipeWork } from './recipe'
 const TELL_EVERY_MS = 80
 
 /** Stacking comes when a stack is looked for. */
-const stacking = async () => ({ ...(await import('~~/core/stack/search')), ...(await import('~~/core/stack/mend')) })
+const stacking = async () => ({ ...(await import('~~/core/stack/search')), ...(await import('~~/core/stack/repair')) })
 
-/** A search that tells how far it is, and what would mend it where nothing fits. */
+/** A search that tells how far it is, and what would repair it where nothing fits. */
 async function searchStack(
   ask: StackAsk,
   tell: (done: number) => void,
-): Promise<Outcome<StackResult & { mend: Mend | null }>> {
-  const { mendStack, searchStacks } = await stacking()
+): Promise<Outcome<StackResult & { repair: Repair | null }>> {
+  const { repairStack, searchStacks } = await stacking()
   const search = searchStacks(ask)
   let told = performance.now()
   for (;;) {
@@ -37,8 +37,8 @@ async function searchStack(
     if (step.done) {
       const outcome = step.value
       if (!outcome.ok) return outcome
-      const mend = outcome.value.answers.length > 0 ? null : mendStack(ask, outcome.value)
-      return { ok: true, value: { ...outcome.value, mend } }
+      const repair = outcome.value.answers.length > 0 ? null : repairStack(ask, outcome.value)
+      return { ok: true, value: { ...outcome.value, repair } }
     }
     if (performance.now() - told < TELL_EVERY_MS) continue
     told = performance.now()

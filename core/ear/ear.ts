@@ -1,7 +1,7 @@
 import { KNOWN_AFTER } from './features'
-import type { Hump } from './humps'
+import type { Burst } from './bursts'
 import { judge, type WhistleShape } from './judge'
-import { createListener, type DescribedHump } from './listener'
+import { createListener, type DescribedBurst } from './listener'
 import { AHEAD } from './past'
 import { FRAME_S } from './spectrum'
 
@@ -53,19 +53,19 @@ const FAINT_DB = 6
 /** A whistle that would rise less than this over the noise is not found. */
 const LEAST_RISE_DB = 11
 
-type Judged = DescribedHump & { logOdds: number }
+type Judged = DescribedBurst & { logOdds: number }
 
 /**
  * Listens for whistles: sounds in the 1.5 to 9 kHz band that rise, stay and end, whatever else comes and goes around
  * them. `shape`, from one example, tells it this kitchen's whistle.
  */
 export function createEar(sampleRate: number, shape: WhistleShape | null = null): Ear {
-  const { past, parts, push } = createListener(sampleRate, { wasWhistle, onHump: consider, onFrame: tell })
+  const { past, parts, push } = createListener(sampleRate, { wasWhistle, onBurst: consider, onFrame: tell })
   /** Judged, and not yet told. */
   let pending: Judged[] = []
   let told: Judged[] = []
   /** Pieces of those that are told. */
-  let more: Hump[] = []
+  let more: Burst[] = []
   let ended: HeardSound[] = []
   let expected = 0
   /** How loud this kitchen's whistle was in each part when it was heard. */
@@ -81,10 +81,10 @@ export function createEar(sampleRate: number, shape: WhistleShape | null = null)
     expect: (logOdds) => void (expected = logOdds),
   }
 
-  function consider(hump: DescribedHump): void {
-    const alone = judge(hump, null)
-    const taught = judge(hump, shape)
-    const judged: Judged = { ...hump, logOdds: (isFaint(hump) ? Math.min(alone, taught) : taught) + expected }
+  function consider(burst: DescribedBurst): void {
+    const alone = judge(burst, null)
+    const taught = judge(burst, shape)
+    const judged: Judged = { ...burst, logOdds: (isFaint(burst) ? Math.min(alone, taught) : taught) + expected }
     if (judged.logOdds < ASK_LOG_ODDS) return
     if (told.some((one) => isNear(one, judged))) {
       // More of a whistle that is told already.
@@ -121,14 +121,14 @@ export function createEar(sampleRate: number, shape: WhistleShape | null = null)
   }
 
   /** Much fainter than the pot's whistles were: it may sound like one, but is no such thing nearby. */
-  function isFaint({ levelDb }: DescribedHump): boolean {
+  function isFaint({ levelDb }: DescribedBurst): boolean {
     if (!whistleDb) return false
     const loudest = whistleDb.indexOf(Math.max(...whistleDb))
     return whistleDb[loudest]! - levelDb[loudest]! > FAINT_DB
   }
 
   function wasWhistle(frame: number): boolean {
-    const holds = ({ from, to }: Hump) => frame >= from - OF_WHISTLE && frame < to + OF_WHISTLE
+    const holds = ({ from, to }: Burst) => frame >= from - OF_WHISTLE && frame < to + OF_WHISTLE
     return told.some(holds) || more.some(holds)
   }
 
@@ -161,5 +161,5 @@ export function createEar(sampleRate: number, shape: WhistleShape | null = null)
   }
 }
 
-const overlap = (one: Hump, other: Hump) => one.from < other.to && other.from < one.to
-const isNear = (one: Hump, other: Hump) => one.from < other.to + APART && other.from < one.to + APART
+const overlap = (one: Burst, other: Burst) => one.from < other.to && other.from < one.to
+const isNear = (one: Burst, other: Burst) => one.from < other.to + APART && other.from < one.to + APART

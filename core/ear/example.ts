@@ -12,11 +12,11 @@ export function createExample(sampleRate: number): Example {
   let bestLogOdds = COUNT_LOG_ODDS
   let shape: WhistleShape | null = null
   const { push } = createListener(sampleRate, {
-    onHump: (hump) => {
-      const logOdds = judge(hump, null)
+    onBurst: (burst) => {
+      const logOdds = judge(burst, null)
       if (logOdds < bestLogOdds) return
       bestLogOdds = logOdds
-      shape = shapeOf(hump)
+      shape = shapeOf(burst)
     },
   })
   return {

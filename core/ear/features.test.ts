@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { describeHump, FEATURES } from './features'
+import { describeBurst, FEATURES } from './features'
 import { Past } from './past'
 import { BELOW, EAR_PARTS, FRAME_S } from './spectrum'
 
 const QUIET_DB = -70
 const at = (seconds: number) => Math.round(seconds / FRAME_S)
-const HUMP = { from: at(30), to: at(33) }
+const BURST = { from: at(30), to: at(33) }
 
 interface Sound {
   from: number
@@ -27,12 +27,12 @@ function told(sounds: readonly Sound[], { crestDb = 0, wasWhistle = (_: number):
       if (seconds >= from && seconds < to) for (const part of parts) db[part] = QUIET_DB + riseDb(seconds - from)
     past.take({ db, crestDb: new Float64Array(EAR_PARTS + 1).fill(crestDb) })
   }
-  const likeness = describeHump(past, HUMP, EAR_PARTS, wasWhistle)
+  const likeness = describeBurst(past, BURST, EAR_PARTS, wasWhistle)
   const feature = (name: (typeof FEATURES)[number]) => likeness!.features[FEATURES.indexOf(name)]!
   return { likeness, feature }
 }
 
-describe('what a hump is like', () => {
+describe('what a burst is like', () => {
   it('is nothing where nothing of the band stands out', () => {
     expect(told([]).likeness).toBeNull()
     expect(told([whistle({ riseDb: () => 0.4 })]).likeness).toBeNull()

@@ -1,4 +1,4 @@
-import type { Hump } from './humps'
+import type { Burst } from './bursts'
 import type { Past } from './past'
 import { BELOW, FRAME_S } from './spectrum'
 
@@ -6,7 +6,7 @@ const frames = (seconds: number) => Math.round(seconds / FRAME_S)
 const EDGE = frames(0.2)
 const BEFORE = frames(1)
 const AFTER = frames(0.6)
-/** A hump is looked at when so much after it was heard. */
+/** A burst is looked at when so much after it was heard. */
 export const KNOWN_AFTER = EDGE + AFTER
 const HISTORY = frames(25)
 const HISTORY_STEP = frames(0.2)
@@ -17,7 +17,7 @@ const LOW_SWAY_DB = 1.5
 const JUMP = 2
 const JUMP_WITHIN = frames(0.4)
 
-/** What a hump is like. */
+/** What a burst is like. */
 export interface Likeness {
   /** One figure for each of FEATURES, about 0 to 1. */
   features: number[]
@@ -50,12 +50,12 @@ export const FEATURES = [
 ] as const
 
 /**
- * Describes a hump by what is heard before, during and after it; null if nothing of the band stands out in it.
+ * Describes a burst by what is heard before, during and after it; null if nothing of the band stands out in it.
  * `wasWhistle` says of a frame whether it is known to be one of a whistle: then it tells nothing of the kitchen.
  */
-export function describeHump(
+export function describeBurst(
   past: Past,
-  { from, to }: Hump,
+  { from, to }: Burst,
   parts: number,
   wasWhistle: (frame: number) => boolean,
 ): Likeness | null {

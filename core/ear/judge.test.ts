@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { judge, likeness, shapeOf, weigh } from './judge'
 import { ALONE } from './weights'
 
-/** A hump that stands out of quiet by 20 dB in every part: what it adds is nearly what is heard. */
+/** A burst that stands out of quiet by 20 dB in every part: what it adds is nearly what is heard. */
 const heard = (levelDb: number[], riseDb = levelDb.map(() => 20)) => ({
   features: ALONE.rows[0]!.slice(1).map(() => 0.5),
   levelDb,
@@ -25,7 +25,7 @@ describe('the shape of a whistle', () => {
   })
 })
 
-describe('how alike a hump is to the example', () => {
+describe('how alike a burst is to the example', () => {
   it('is all of it for the same, however loud', () => {
     expect(likeness(example, shape)).toBeCloseTo(1, 6)
     expect(likeness(heard([-50, -40, -46, -80]), shape)).toBeCloseTo(1, 6)
@@ -57,7 +57,7 @@ describe('how alike a hump is to the example', () => {
   })
 })
 
-describe('what a hump is taken for', () => {
+describe('what a burst is taken for', () => {
   const alone = weigh(ALONE, example.features)
 
   it('is the features’ alone without an example, and where it is neither like nor unlike', () => {

@@ -17,22 +17,22 @@ const LEAST_RISE_DB = 1.5
 /** So far apart on average two whistles of a pot may be. */
 const ALIKE_DB = 7
 
-// Of the whistles that the ear is fitted on nine in ten are liker than the one to their pot's example, of weak ones
-// under noise half; and hardly one in fifty is less like than the other.
+// Likeness to the pot's example, 0 to 1. Nine in ten of the whistles that the ear is fitted on lie above the first
+// figure (half of the weak ones under noise), and fewer than one in fifty below the second.
 const LIKE = 0.75
 const UNLIKE = 0.5
 /** More than this an example does not add, in log odds: what was hardly a whistle without it stays none. */
 const MOST_ADDED = 2
 
 /**
- * Log odds that a hump was a whistle. An example raises what is like it and lowers what is not; of the rest it says
+ * Log odds that a burst was a whistle. An example raises what is like it and lowers what is not; of the rest it says
  * nothing, so that it can do no harm.
  */
-export function judge(hump: Likeness, shape: WhistleShape | null): number {
-  const alone = weigh(ALONE, hump.features)
+export function judge(burst: Likeness, shape: WhistleShape | null): number {
+  const alone = weigh(ALONE, burst.features)
   if (!shape) return alone
-  const like = likeness(hump, shape)
-  const taught = weigh(LIKE_EXAMPLE, [...hump.features, like])
+  const like = likeness(burst, shape)
+  const taught = weigh(LIKE_EXAMPLE, [...burst.features, like])
   return like > LIKE
     ? Math.max(alone, Math.min(taught, alone + MOST_ADDED))
     : like < UNLIKE
@@ -40,7 +40,7 @@ export function judge(hump: Likeness, shape: WhistleShape | null): number {
       : alone
 }
 
-/** The bent sum of a hump's features. */
+/** The bent sum of a burst's features. */
 export function weigh({ rows, bias }: Weights, features: readonly number[]): number {
   let sum = bias
   for (const row of rows) {
@@ -51,7 +51,7 @@ export function weigh({ rows, bias }: Weights, features: readonly number[]): num
   return sum
 }
 
-/** The shape of the whistle that a hump is taken to be: what it adds to each part, against the part it adds most to. */
+/** The shape of the whistle that a burst is taken to be: what it adds to each part, against the part it adds most to. */
 export function shapeOf({ riseDb, levelDb }: Likeness): WhistleShape {
   const added = levelDb.map((level, part) => addedDb(level, riseDb[part]!) ?? -Infinity)
   const most = Math.max(...added)
@@ -59,7 +59,7 @@ export function shapeOf({ riseDb, levelDb }: Likeness): WhistleShape {
 }
 
 /**
- * How alike a hump is to the example's shape, 0 to 1. Where noise hides a part, it is unlike only if the whistle would
+ * How alike a burst is to the example's shape, 0 to 1. Where noise hides a part, it is unlike only if the whistle would
  * have stood out there too.
  */
 export function likeness({ riseDb, levelDb }: Likeness, shape: WhistleShape): number {

@@ -34,7 +34,7 @@ export const MOST_RECIPE = {
   text: 1000,
   depth: 12,
   nested: 500,
-  mended: 100_000,
+  repaired: 100_000,
 } as const
 
 /** Under which additional property our own export holds the dish itself, so that it can come back as it was. */
@@ -68,8 +68,8 @@ function parseLoosely(text: string): unknown {
   try {
     return JSON.parse(bare)
   } catch {
-    // No page has more than that of it, and mending hostile text takes minutes.
-    if (bare.length > MOST_RECIPE.mended) throw new SyntaxError('too much to mend')
+    // No page has more than that of it, and repairing hostile text takes minutes.
+    if (bare.length > MOST_RECIPE.repaired) throw new SyntaxError('too much to repair')
     // Some pages leave line breaks inside their strings.
     return JSON.parse(jsonrepair(bare.replace(/[\r\n\t]+/g, ' ')))
   }

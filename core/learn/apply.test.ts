@@ -4,7 +4,7 @@ import { COOKERS } from '../appliance/appliance'
 import type { PlanRequest } from '../program/request.schema'
 import { asLearnt, learntOfFoods, needShift } from './apply'
 import { idOf, OLD_BATCH, UNLEARNT, type Figure } from './figure'
-import type { Believed } from './joint'
+import type { Believed } from './posterior'
 
 /** What is believed of some figures, none of which has to do with another. */
 function believing(...figures: [Figure, mean: number, sd: number, said?: number][]): Believed {

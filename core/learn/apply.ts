@@ -8,7 +8,7 @@ import { burnerOf, cookerOf } from '../program/stove'
 import type { LearntFactors, PlanRequest } from '../program/request.schema'
 import { UNMEASURED } from '../unknown'
 import { FROM_RUN_TO_RUN, idOf, OLD_BATCH, priorOf, UNLEARNT, type Figure } from './figure'
-import type { Believed, Estimate } from './joint'
+import type { Believed, Estimate } from './posterior'
 import { doneTerms, knownTerms, pressureTerm } from './terms'
 
 /** What of a kitchen a pot is cooked with, by the ids that its log knows. */

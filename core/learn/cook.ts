@@ -17,7 +17,7 @@ import { createStove, type Hidden, type Stove } from '../live/stove'
 export type Truth = ReadonlyMap<string, number>
 
 /** What makes one run differ from the next, and what a cook notices, as standard deviations. */
-export interface Mess {
+export interface CookNoise {
   /** Logarithms: the knob, the load, the vent. */
   heat: number
   load: number
@@ -33,7 +33,7 @@ export interface Mess {
   water: number
 }
 
-export const USUAL_MESS: Mess = {
+export const USUAL_NOISE: CookNoise = {
   heat: 0.04,
   load: 0.05,
   vent: 0.1,
@@ -44,7 +44,7 @@ export const USUAL_MESS: Mess = {
   doneness: 0.12,
   water: 0.075,
 }
-export const NO_MESS: Mess = {
+export const NO_NOISE: CookNoise = {
   heat: 0,
   load: 0,
   vent: 0,
@@ -89,7 +89,7 @@ export function cook(
   { request, answer }: LivePlan,
   pot: CookedOn,
   truth: Truth,
-  mess: Mess,
+  cookNoise: CookNoise,
   startMs: number,
   random: () => number,
   {
@@ -106,15 +106,15 @@ export function cook(
   const base = prepare({ ...request, learnt: undefined })
   if (!base.ok) throw new TypeError(base.problems[0]!.code)
   const { appliance } = base.value.cooker
-  const knob = noise(mess.heat)
+  const knob = noise(cookNoise.heat)
   const heatOf = (flame: FlameName) =>
     burnerId === null
       ? 0
       : of({ kind: 'burner-heat', cookerId, burnerId }) + of({ kind: 'flame-heat', cookerId, burnerId, flame })
   const hidden: Hidden = {
     heat: Math.exp(of({ kind: 'own-heat', cookerId }) + (heatsItself(appliance) ? knob : 0)),
-    load: Math.exp(noise(mess.load)),
-    vent: Math.exp(noise(mess.vent)),
+    load: Math.exp(noise(cookNoise.load)),
+    vent: Math.exp(noise(cookNoise.vent)),
     swing: Math.exp(of({ kind: 'swing', cookerId })),
     loss: Math.exp(of({ kind: 'loss', cookerId })),
     pressure: Math.exp(of({ kind: 'pressure', cookerId })),
@@ -158,8 +158,8 @@ export function cook(
     for (const sign of stove.advance(minute)) {
       if (sign.kind === 'switched-off') offAt = sign.minute
       if (sign.kind === 'pressure' && !burnerId) say(sign.minute, { kind: 'at-pressure' })
-      if (sign.kind !== 'whistle' || random() < mess.missed) continue
-      say(sign.minute + Math.abs(noise(mess.lateS)) / 60, { kind: 'whistle' })
+      if (sign.kind !== 'whistle' || random() < cookNoise.missed) continue
+      say(sign.minute + Math.abs(noise(cookNoise.lateS)) / 60, { kind: 'whistle' })
       whistles++
       listen()
     }
@@ -188,7 +188,7 @@ export function cook(
     goneAt += afterMinutes
   }
   while (stove.now().gaugePa > 2000 && goneAt < off + 90) stove.advance((goneAt += STEP_MINUTES))
-  const seen = goneAt + Math.max(0, mess.seenLate + noise(mess.seenMinutes))
+  const seen = goneAt + Math.max(0, cookNoise.seenLate + noise(cookNoise.seenMinutes))
   say(seen, { kind: 'pressure-gone' })
   say(seen + 0.5, { kind: 'opened' })
   stove.advance(seen + 0.5)
@@ -212,8 +212,8 @@ export function cook(
       const over = item.tin === null ? overInBase : (item.uptakeG - item.insideG - drunkG(item)) / item.dryG
       return {
         content,
-        texture: feels(donenessWindowOf(item.need), gets[content]! - wanted[content]! + noise(mess.doneness)),
-        water: step((over + noise(mess.water)) / 0.15),
+        texture: feels(donenessWindowOf(item.need), gets[content]! - wanted[content]! + noise(cookNoise.doneness)),
+        water: step((over + noise(cookNoise.water)) / 0.15),
       }
     }),
     misses: foods.map(({ food }, i) => gets[i]! - (food.lectin ? Math.max(0, wanted[i]!) : wanted[i]!)),

@@ -1,7 +1,7 @@
 import type { FoodGroup } from '../food/food.schema'
 import type { FlameName } from '../names'
 import { UNMEASURED } from '../unknown'
-import type { Estimate } from './joint'
+import type { Estimate } from './posterior'
 
 /**
  * What a kitchen's log can teach, each as a factor of what is assumed: the heat of a flame into a cooker (the burner's

@@ -5,9 +5,9 @@ import { plan } from '../program/plan'
 import { isRefused } from '../safety/rules'
 import { drawnFrom, household, requestOf, type Pot } from '../../tests/trials/learn'
 import { asLearnt } from './apply'
-import { NO_MESS, USUAL_MESS } from './cook'
+import { NO_NOISE, USUAL_NOISE } from './cook'
 import { figureOfId, idOf, type Figure } from './figure'
-import { Joint } from './joint'
+import { Posterior } from './posterior'
 import { learnFrom, type KitchenLog, type LoggedRun } from './log'
 import { believedOf } from './sums'
 
@@ -45,17 +45,17 @@ function onGrid(prior: { mean: number; sd: number }, [low, high]: [number, numbe
   return { mean, sd: Math.sqrt(second / weights - mean * mean) }
 }
 
-describe('the joint belief', () => {
+describe('the posterior belief', () => {
   it('takes a measurement as Bayes would', () => {
     fc.assert(
       fc.property(value, sd, value, sd, (mean, prior, seen, exact) => {
         fc.pre(Math.abs(seen - mean) < 2 * Math.hypot(prior, exact))
-        const joint = new Joint()
-        joint.add('a', { mean, sd: prior })
-        joint.measured(one('a'), seen, exact)
+        const posterior = new Posterior()
+        posterior.add('a', { mean, sd: prior })
+        posterior.measured(one('a'), seen, exact)
         const sure = 1 / prior ** 2 + 1 / exact ** 2
-        expect(joint.of(one('a')).mean).toBeCloseTo((mean / prior ** 2 + seen / exact ** 2) / sure, 9)
-        expect(joint.of(one('a')).sd).toBeCloseTo(1 / Math.sqrt(sure), 9)
+        expect(posterior.of(one('a')).mean).toBeCloseTo((mean / prior ** 2 + seen / exact ** 2) / sure, 9)
+        expect(posterior.of(one('a')).sd).toBeCloseTo(1 / Math.sqrt(sure), 9)
       }),
     )
   })
@@ -68,19 +68,19 @@ describe('the joint belief', () => {
       [-Infinity, -0.37],
     ] as const) {
       const prior = { mean: 0.05, sd: 0.3 }
-      const joint = new Joint()
-      joint.add('a', prior)
-      joint.judged(one('a'), [low, high], 0.12, 5)
+      const posterior = new Posterior()
+      posterior.add('a', prior)
+      posterior.judged(one('a'), [low, high], 0.12, 5)
       const exact = onGrid(prior, [low, high], 0.12)
-      expect(joint.of(one('a')).mean).toBeCloseTo(exact.mean, 2)
-      expect(joint.of(one('a')).sd).toBeCloseTo(exact.sd, 2)
+      expect(posterior.of(one('a')).mean).toBeCloseTo(exact.mean, 2)
+      expect(posterior.of(one('a')).sd).toBeCloseTo(exact.sd, 2)
     }
   })
 
   it('leaves undecided what one observation cannot tell apart, until another tells', () => {
-    const joint = new Joint()
-    for (const id of ['bag', 'taste']) joint.add(id, { mean: 0, sd: 0.2 })
-    joint.measured(
+    const posterior = new Posterior()
+    for (const id of ['bag', 'taste']) posterior.add(id, { mean: 0, sd: 0.2 })
+    posterior.measured(
       new Map([
         ['bag', 1],
         ['taste', 1],
@@ -88,26 +88,26 @@ describe('the joint belief', () => {
       0.3,
       0.05,
     )
-    expect(joint.of(one('bag')).mean).toBeCloseTo(joint.of(one('taste')).mean, 9)
-    expect(joint.correlation('bag', 'taste')).toBeLessThan(-0.8)
-    joint.measured(one('taste'), 0, 0.05)
-    expect(joint.of(one('bag')).mean).toBeGreaterThan(0.22)
-    expect(Math.abs(joint.of(one('taste')).mean)).toBeLessThan(0.05)
+    expect(posterior.of(one('bag')).mean).toBeCloseTo(posterior.of(one('taste')).mean, 9)
+    expect(posterior.correlation('bag', 'taste')).toBeLessThan(-0.8)
+    posterior.measured(one('taste'), 0, 0.05)
+    expect(posterior.of(one('bag')).mean).toBeGreaterThan(0.22)
+    expect(Math.abs(posterior.of(one('taste')).mean)).toBeLessThan(0.05)
   })
 
   it('is not carried away by one absurd measurement, and told so when it comes again', () => {
-    const joint = new Joint()
-    joint.add('a', { mean: 0, sd: 0.2 })
-    for (let i = 0; i < 5; i++) joint.measured(one('a'), 0.05, 0.1)
-    const before = joint.of(one('a')).mean
-    joint.measured(one('a'), 3, 0.1)
-    expect(joint.of(one('a')).mean - before).toBeLessThan(0.1)
+    const posterior = new Posterior()
+    posterior.add('a', { mean: 0, sd: 0.2 })
+    for (let i = 0; i < 5; i++) posterior.measured(one('a'), 0.05, 0.1)
+    const before = posterior.of(one('a')).mean
+    posterior.measured(one('a'), 3, 0.1)
+    expect(posterior.of(one('a')).mean - before).toBeLessThan(0.1)
   })
 
   it('forgets a figure with all that it shared', () => {
-    const joint = new Joint()
-    for (const id of ['a', 'b']) joint.add(id, { mean: 0, sd: 0.2 })
-    joint.measured(
+    const posterior = new Posterior()
+    for (const id of ['a', 'b']) posterior.add(id, { mean: 0, sd: 0.2 })
+    posterior.measured(
       new Map([
         ['a', 1],
         ['b', 1],
@@ -115,26 +115,26 @@ describe('the joint belief', () => {
       0.3,
       0.05,
     )
-    const b = joint.of(one('b'))
-    joint.reset('a', { mean: 0, sd: 0.2 })
-    expect(joint.of(one('a'))).toEqual({ mean: 0, sd: 0.2 })
-    expect(joint.of(one('b'))).toEqual(b)
-    expect(joint.correlation('a', 'b')).toBe(0)
+    const b = posterior.of(one('b'))
+    posterior.reset('a', { mean: 0, sd: 0.2 })
+    expect(posterior.of(one('a'))).toEqual({ mean: 0, sd: 0.2 })
+    expect(posterior.of(one('b'))).toEqual(b)
+    expect(posterior.correlation('a', 'b')).toBe(0)
   })
 })
 
 describe('a figure that is known no more', () => {
   it('leaves all that is believed of the others', () => {
-    const joint = new Joint()
-    for (const id of ['a', 'b', 'c']) joint.add(id, { mean: 0, sd: 0.2 })
-    joint.measured(new Map(['a', 'b', 'c'].map((id, i) => [id, i + 1])), 0.3, 0.05)
-    const before = [joint.of(one('a')), joint.of(one('c')), joint.correlation('a', 'c')]
-    joint.drop('b')
-    expect(joint.ids).toEqual(['a', 'c'])
-    expect([joint.of(one('a')), joint.of(one('c')), joint.correlation('a', 'c')]).toEqual(before)
-    joint.add('b', { mean: 0.1, sd: 0.3 })
-    expect(joint.of(one('b'))).toEqual({ mean: 0.1, sd: 0.3 })
-    expect(joint.content.rows.map((row) => row.length)).toEqual([1, 2, 3])
+    const posterior = new Posterior()
+    for (const id of ['a', 'b', 'c']) posterior.add(id, { mean: 0, sd: 0.2 })
+    posterior.measured(new Map(['a', 'b', 'c'].map((id, i) => [id, i + 1])), 0.3, 0.05)
+    const before = [posterior.of(one('a')), posterior.of(one('c')), posterior.correlation('a', 'c')]
+    posterior.drop('b')
+    expect(posterior.ids).toEqual(['a', 'c'])
+    expect([posterior.of(one('a')), posterior.of(one('c')), posterior.correlation('a', 'c')]).toEqual(before)
+    posterior.add('b', { mean: 0.1, sd: 0.3 })
+    expect(posterior.of(one('b'))).toEqual({ mean: 0.1, sd: 0.3 })
+    expect(posterior.content.rows.map((row) => row.length)).toEqual([1, 2, 3])
   })
 })
 
@@ -152,7 +152,7 @@ describe('the ids of figures', () => {
 })
 
 const random = () => randomFrom(11)
-const small = household(24, drawnFrom(randomFrom(12)), USUAL_MESS, random())
+const small = household(24, drawnFrom(randomFrom(12)), USUAL_NOISE, random())
 
 describe('learning from a log', () => {
   const { log } = small
@@ -160,7 +160,7 @@ describe('learning from a log', () => {
   const meanOf = (of: KitchenLog, id: string) => learnFrom(of).of(one(id)).mean
 
   it('comes nearer to what no run was told', () => {
-    const others = [13, 14, 15].map((seed) => household(24, drawnFrom(randomFrom(seed)), USUAL_MESS, randomFrom(seed)))
+    const others = [13, 14, 15].map((seed) => household(24, drawnFrom(randomFrom(seed)), USUAL_NOISE, randomFrom(seed)))
     const told = [small, ...others].flatMap(({ log, truth }) =>
       learnFrom(log)
         .figures.filter(({ evidence, figure }) => evidence.length >= 5 && figure.kind !== 'burner-heat')
@@ -208,8 +208,8 @@ describe('learning from a log', () => {
     const loss = idOf({ kind: 'loss', cookerId: fallen.cookerId })
     const forgotten = learnFrom({ ...log, forgotten: [{ figure: 'taste', at: after }] })
     expect(forgotten.of(one('taste'))).toEqual({ mean: 0, sd: 0.2 })
-    const mended = learnFrom({ ...log, gaskets: [{ cookerId: fallen.cookerId, at: after }] })
-    expect(mended.of(one(loss)).sd).toBeCloseTo(0.3, 9)
+    const repaired = learnFrom({ ...log, gaskets: [{ cookerId: fallen.cookerId, at: after }] })
+    expect(repaired.of(one(loss)).sd).toBeCloseTo(0.3, 9)
     const heat = log.runs.find(({ burnerId }) => burnerId)!
     const { cookerId, burnerId } = heat
     const tested = learnFrom({ ...log, waterTests: [{ cookerId, burnerId, at: after }] })
@@ -282,7 +282,7 @@ const POT: Pot = {
 /** A log of one run, so often, always judged the same. */
 function alwaysSaying(foodId: string, texture: number, times: number): KitchenLog {
   const pot: Pot = { ...POT, foodId }
-  const { log } = household(1, () => 0, NO_MESS, randomFrom(5))
+  const { log } = household(1, () => 0, NO_NOISE, randomFrom(5))
   const run = log.runs[0]!
   const food = { ...run.fit.foods[0]!, foodId, logGot: { value: 0, sd: 0.05 } }
   const runs = Array.from({ length: times }, (_, i): LoggedRun => ({

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { randomFrom } from '../live/random'
 import { plan } from '../program/plan'
 import { requestOf, type Pot } from '../../tests/trials/learn'
-import { cook, USUAL_MESS } from './cook'
+import { cook, USUAL_NOISE } from './cook'
 import { idOf } from './figure'
 import { learnFromFile } from './log-file'
 import { logFileSchema, type LogFile } from './log-file.schema'
@@ -32,7 +32,7 @@ const file: LogFile = {
   runs: Array.from({ length: 8 }, (_, i) => {
     const at = Date.parse('2026-03-01T18:00:00Z') + i * 3 * 86_400_000
     const on = { cookerId: 'blue', burnerId: 'strong', bagIds: ['spring'] }
-    const { events, verdicts } = cook({ request, answer: answer.value }, on, truth, USUAL_MESS, at, random)
+    const { events, verdicts } = cook({ request, answer: answer.value }, on, truth, USUAL_NOISE, at, random)
     return {
       id: `dinner-${i}`,
       cooker: 'blue',

@@ -3,7 +3,7 @@ import { DAY_MS } from '../measure/time'
 import { figureOfId, idOf, OLD_BATCH, priorOf, UNLEARNT, type Figure } from './figure'
 import { SHARED_BY_FLAMES } from '../unknown'
 import { doneTerms } from './terms'
-import { Joint, type Believed, type Estimate, type Move, type Terms } from './joint'
+import { Posterior, type Believed, type Estimate, type Move, type Terms } from './posterior'
 import type { LearntSums } from './sums'
 import type { DonenessWindow, FlameShares, FoodFit, Measured, RunFit } from './run-fit'
 
@@ -155,7 +155,7 @@ function happeningsOf({ runs, gaskets, waterTests, forgotten, without }: Kitchen
 }
 
 class Learner {
-  private readonly joint = new Joint()
+  private readonly posterior = new Posterior()
   private readonly priors = new Map<string, Estimate>()
   private readonly evidence = new Map<string, Evidence[]>()
   private readonly said = new Map<string, number>()
@@ -172,15 +172,15 @@ class Learner {
       const id = idOf({ kind: 'group-taste', group })
       const prior = { mean: LIKED[beansLiked], sd: LIKED_SD }
       this.priors.set(id, prior)
-      this.joint.add(id, prior)
+      this.posterior.add(id, prior)
       this.evidence.set(id, [])
     }
   }
 
   /** The figure is learnt anew from now on. */
   anew(id: string): void {
-    if (!this.joint.has(id)) return
-    this.joint.reset(id, this.priors.get(id)!)
+    if (!this.posterior.has(id)) return
+    this.posterior.reset(id, this.priors.get(id)!)
     this.misses.delete(id)
     this.evidence.set(id, [])
   }
@@ -259,7 +259,7 @@ class Learner {
     )
     // Where nothing was heard, what is believed of the heat says what the food got. A verdict never tells of the heat: a
     // liking for firm beans would else shorten the cooking of all that must not be undercooked.
-    const believed = this.joint.of(heat)
+    const believed = this.posterior.of(heat)
     // A bag that nobody named is one of many.
     const unnamed = bagId === null ? (food.isOld ? UNLEARNT.oldBatch : UNLEARNT.freshBatch) : 0
     const got = food.logGot.value + food.byHeat * believed.mean - (bagId === null && food.isOld ? OLD_BATCH : 0)
@@ -268,11 +268,11 @@ class Learner {
       const [low, high] = pinched(food.window, pinch)
       const had = logGot.value - (bagId === null && food.isOld ? OLD_BATCH : 0)
       const sd = Math.hypot(DONENESS_SD, logGot.sd, unnamed)
-      this.tell(run, terms, this.joint.judged(terms, [had - high, had - low], sd, PINCHES.length))
+      this.tell(run, terms, this.posterior.judged(terms, [had - high, had - low], sd, PINCHES.length))
     }
     if (texture === null) return
     const [low, high] = felt(food.window, texture)
-    this.tell(run, terms, this.joint.judged(terms, [got - high, got - low], blur, CHOICES))
+    this.tell(run, terms, this.posterior.judged(terms, [got - high, got - low], blur, CHOICES))
   }
 
   private water(run: LoggedRun, food: FoodFit, steps: number): void {
@@ -284,12 +284,12 @@ class Learner {
     const blur = Math.hypot(WATER_SD, food.inTin ? 0 : fit.water!.sd)
     const [low, high] = limitsOf(steps)
     const range = [low * STEP_OF_WATER - over, high * STEP_OF_WATER - over] as const
-    this.tell(run, terms, this.joint.judged(terms, range, blur, CHOICES))
+    this.tell(run, terms, this.posterior.judged(terms, range, blur, CHOICES))
   }
 
   /** A measurement of a stove; after two or three that miss on one side what is believed of it has changed, and is unsure again. */
   private tellMeasured(run: LoggedRun, terms: Terms, { value, sd }: Measured): void {
-    const { mean, sd: before } = this.joint.of(terms)
+    const { mean, sd: before } = this.posterior.of(terms)
     const miss = value - mean
     const total = Math.hypot(sd, before)
     const [id] = [...terms].reduce((most, one) => (Math.abs(one[1]) > Math.abs(most[1]) ? one : most))
@@ -299,20 +299,20 @@ class Learner {
       return last.length === runs && last.every((one) => one > sds) !== last.every((one) => one < -sds)
     }
     const jumped = onOneSide(JUMP_OF_TWO) || onOneSide(JUMP_OF_THREE)
-    if (jumped) this.joint.drift(id, Math.max(0, miss * miss - total * total))
+    if (jumped) this.posterior.drift(id, Math.max(0, miss * miss - total * total))
     this.misses.set(id, jumped ? [] : misses)
-    this.tell(run, terms, this.joint.measured(terms, value, sd))
+    this.tell(run, terms, this.posterior.measured(terms, value, sd))
   }
 
   /** The id of a figure, which is known from now on; what it is a factor of may have been changed since. */
   private figure(figure: Figure, { litAt }: RunFit, saidNow?: number): string {
     const id = idOf(figure)
     const boughtAt = figure.kind === 'batch' ? this.bags.get(figure.bagId) : undefined
-    if (!this.joint.has(id)) {
+    if (!this.posterior.has(id)) {
       const isOld = boughtAt !== undefined && litAt - boughtAt > YEAR_MS
       const prior = this.priors.get(id) ?? priorOf(figure, { isOld, isMeasured: this.measured.has(id) })
       this.priors.set(id, prior)
-      this.joint.add(id, prior)
+      this.posterior.add(id, prior)
       this.evidence.set(id, [])
     }
     if (saidNow !== undefined) {
@@ -324,7 +324,7 @@ class Learner {
     if (since !== undefined && litAt > since) {
       const wanders = WANDERS[figure.kind] ?? 0
       const drifts = figure.kind === 'loss' ? ((litAt - since) / MONTH_MS) * LOSS_DRIFT ** 2 : 0
-      if (wanders + drifts > 0) this.joint.drift(id, wanders ** 2 + drifts)
+      if (wanders + drifts > 0) this.posterior.drift(id, wanders ** 2 + drifts)
     }
     this.driftedAt.set(id, Math.max(litAt, since ?? litAt))
     return id
@@ -332,16 +332,16 @@ class Learner {
 
   /** A log of many years would else carry each bag that it ever had through every run. */
   private forgetBagsBefore(moment: number): void {
-    for (const id of this.joint.ids) {
+    for (const id of this.posterior.ids) {
       if (this.driftedAt.get(id)! >= moment || figureOfId(id)?.kind !== 'batch') continue
-      this.joint.drop(id)
+      this.posterior.drop(id)
       this.priors.delete(id)
       this.driftedAt.delete(id)
     }
   }
 
   private shift(id: string, by: number): void {
-    this.joint.shift(id, by)
+    this.posterior.shift(id, by)
     this.evidence.set(
       id,
       this.evidence.get(id)!.map((one) => ({ ...one, says: one.says + by })),
@@ -354,9 +354,9 @@ class Learner {
       const times = terms.get(id)
       // What was heard of others moves it too, but only what was said of it is a mark of its own.
       if (times === undefined || Math.abs(times) < 0.05) continue
-      const now = this.joint.of(new Map([[id, 1]]))
+      const now = this.posterior.of(new Map([[id, 1]]))
       const others = new Map([...terms].filter(([other]) => other !== id))
-      const around = this.joint.of(others).sd
+      const around = this.posterior.of(others).sd
       const alone = Math.hypot(sd, around) / Math.abs(times)
       if (alone > HARDLY_SAYS * this.priors.get(id)!.sd) continue
       this.evidence.get(id)!.push({
@@ -370,19 +370,19 @@ class Learner {
   }
 
   learnt(): Learnt {
-    const { joint } = this
-    const figures = joint.ids.flatMap((id): LearntFigure[] => {
+    const { posterior } = this
+    const figures = posterior.ids.flatMap((id): LearntFigure[] => {
       const evidence = this.evidence.get(id)!
       const figure = figureOfId(id)
       if (evidence.length === 0 || !figure) return []
-      return [{ id, figure, prior: this.priors.get(id)!, now: joint.of(new Map([[id, 1]])), evidence }]
+      return [{ id, figure, prior: this.priors.get(id)!, now: posterior.of(new Map([[id, 1]])), evidence }]
     })
     return {
       figures,
-      undecided: undecidedOf(joint, figures),
-      sums: { ids: joint.ids, ...joint.content, said: Object.fromEntries(this.said) },
-      of: (terms) => joint.of(terms),
-      has: (id) => joint.has(id),
+      undecided: undecidedOf(posterior, figures),
+      sums: { ids: posterior.ids, ...posterior.content, said: Object.fromEntries(this.said) },
+      of: (terms) => posterior.of(terms),
+      has: (id) => posterior.has(id),
       saidOf: (id) => this.said.get(id) ?? null,
     }
   }
@@ -407,9 +407,9 @@ function limitsOf(steps: number): readonly [low: number, high: number] {
   return [steps <= -MOST_STEPS ? -Infinity : steps - 0.5, steps >= MOST_STEPS ? Infinity : steps + 0.5]
 }
 
-function undecidedOf(joint: Joint, figures: readonly LearntFigure[]): Undecided[] {
+function undecidedOf(posterior: Posterior, figures: readonly LearntFigure[]): Undecided[] {
   const vague = figures.filter(({ prior, now }) => now.sd > HARDLY_BETTER * prior.sd)
   return vague.flatMap(({ id: a }, i) =>
-    vague.slice(i + 1).flatMap(({ id: b }) => (joint.correlation(a, b) < UNDECIDED_FROM ? [{ a, b }] : [])),
+    vague.slice(i + 1).flatMap(({ id: b }) => (posterior.correlation(a, b) < UNDECIDED_FROM ? [{ a, b }] : [])),
   )
 }

@@ -1,4 +1,4 @@
-import type { Believed } from './joint'
+import type { Believed } from './posterior'
 import type { KitchenLog } from './log'
 import { doneTerms, knownTerms } from './terms'
 

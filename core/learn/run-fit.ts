@@ -11,7 +11,7 @@ import { closingsOf } from '../live/follow'
 import { NATURAL } from '../live/future'
 import { heardOf, type Belief, type Unknown } from '../live/infer'
 import { asPlanned, lookAhead, type Banded } from '../live/outlook'
-import { runState, ventedSince, type Leg, type RunState } from '../live/run'
+import { runState, ventedSince, type Cycle, type RunState } from '../live/run'
 import { MINUTE_MS } from '../measure/time'
 import { FLAMES, type FlameName, type Pinch } from '../names'
 import { inBase } from '../program/closing'
@@ -26,7 +26,7 @@ export interface Measured {
   sd: number
 }
 
-/** Shares in which the flames of a burner made the heat of a leg; null for a cooker's own. */
+/** Shares in which the flames of a burner made the heat of a cycle; null for a cooker's own. */
 export type FlameShares = Partial<Record<FlameName, number>> | null
 
 /**
@@ -121,29 +121,30 @@ const STOOD_MS = 45 * MINUTE_MS
 /** What a run says; null for one that was never cooked to an end. Throws UnreadablePlan as following it does. */
 export function fitRun(plan: LivePlan, events: readonly RunEvent[]): RunFit | null {
   const state = runState(events)
-  if (state.phase === 'abandoned' || state.legs[0].litAt === null) return null
-  const legs = closingsOf(plan, events).flatMap(({ leg, course }, i) => {
-    const endMs = leg.openedAt ?? leg.pressureGoneAt ?? (leg.heatOffAt === null ? null : leg.heatOffAt + STOOD_MS)
-    if (leg.litAt === null || endMs === null) return []
-    const upTo = { ...state, legs: state.legs.slice(0, i + 1) as RunState['legs'] }
-    return [{ leg, ...legFit(course, leg, upTo, endMs, plan.answer.waterLeftG) }]
+  if (state.phase === 'abandoned' || state.cycles[0].litAt === null) return null
+  const cycles = closingsOf(plan, events).flatMap(({ cycle, course }, i) => {
+    const endMs =
+      cycle.openedAt ?? cycle.pressureGoneAt ?? (cycle.heatOffAt === null ? null : cycle.heatOffAt + STOOD_MS)
+    if (cycle.litAt === null || endMs === null) return []
+    const upTo = { ...state, cycles: state.cycles.slice(0, i + 1) as RunState['cycles'] }
+    return [{ cycle, ...cycleFit(course, cycle, upTo, endMs, plan.answer.waterLeftG) }]
   })
-  const last = legs.at(-1)
+  const last = cycles.at(-1)
   if (!last) return null
   const { pot } = last.course.closing
   const learnt = pot.request.learnt
-  const unheard = legs.find(({ isHeard }) => !isHeard)
+  const unheard = cycles.find(({ isHeard }) => !isHeard)
   return {
-    litAt: state.legs[0].litAt,
+    litAt: state.cycles[0].litAt,
     said: saidOf(last.course),
-    heard: legs.flatMap(({ heard }) => (heard ? [heard] : [])),
-    loss: legs.flatMap(({ loss }) => (loss ? [loss] : [])).at(-1) ?? null,
+    heard: cycles.flatMap(({ heard }) => (heard ? [heard] : [])),
+    loss: cycles.flatMap(({ loss }) => (loss ? [loss] : [])).at(-1) ?? null,
     foods: pot.foods.map(({ food, need, uptakeG, dryG, tin }, i): FoodFit => {
       const all = last.got[i]!.value
-      const share = (of: (leg: (typeof legs)[number]) => number) =>
-        legs.reduce((sum, leg, k) => {
-          const before = k === 0 ? 0 : legs[k - 1]!.got[i]!.value
-          return sum + (of(leg) * Math.max(0, leg.got[i]!.value - before)) / Math.max(all, 1e-6)
+      const share = (of: (cycle: (typeof cycles)[number]) => number) =>
+        cycles.reduce((sum, cycle, k) => {
+          const before = k === 0 ? 0 : cycles[k - 1]!.got[i]!.value
+          return sum + (of(cycle) * Math.max(0, cycle.got[i]!.value - before)) / Math.max(all, 1e-6)
         }, 0)
       const times = need.factors.reduce((product, one) => (NOT_ASSUMED.has(one.id) ? product * one.times : product), 1)
       const sd = share(({ sd }) => sd[i]!)
@@ -152,14 +153,16 @@ export function fitRun(plan: LivePlan, events: readonly RunEvent[]): RunFit | nu
         group: food.group,
         // At the heat that was assumed, without what the plan had learnt of it already.
         logGot: {
-          value: Math.log((Math.max(all, 1e-6) * times) / need.boilMinutes) - share((leg) => leg.byHeat[i]! * leg.heat),
+          value:
+            Math.log((Math.max(all, 1e-6) * times) / need.boilMinutes) -
+            share((cycle) => cycle.byHeat[i]! * cycle.heat),
           sd,
         },
         byHeat: share(({ byHeat }) => byHeat[i]!),
         isOld: need.factors.some(({ id }) => id === 'old-batch'),
         window: donenessWindowOf(need),
-        pinches: legs.flatMap(({ got, sd, leg: { openedAt } }, k) => {
-          const pinch = openedAt === null ? null : (legs[k + 1]?.leg.more?.pinch[i] ?? null)
+        pinches: cycles.flatMap(({ got, sd, cycle: { openedAt } }, k) => {
+          const pinch = openedAt === null ? null : (cycles[k + 1]?.cycle.more?.pinch[i] ?? null)
           const had = got[i]!.value
           if (!pinch || had <= 0) return []
           return [{ pinch, logGot: { value: Math.log((had * times) / need.boilMinutes), sd: sd[i]! } }]
@@ -177,7 +180,7 @@ export function fitRun(plan: LivePlan, events: readonly RunEvent[]): RunFit | nu
 /** Factors of a need that are a matter of learning, and are not part of what is assumed. */
 const NOT_ASSUMED: ReadonlySet<string> = new Set(['learnt', 'old-batch'])
 
-interface LegFit {
+interface CycleFit {
   course: Course
   flames: FlameShares
   isHeard: boolean
@@ -191,8 +194,8 @@ interface LegFit {
   water: RunFit['water']
 }
 
-function legFit(course: Course, leg: Leg, state: RunState, endMs: number, plannedLeftG: number): LegFit {
-  const { flames, turnedTo } = flamesOf(course, leg)
+function cycleFit(course: Course, cycle: Cycle, state: RunState, endMs: number, plannedLeftG: number): CycleFit {
+  const { flames, turnedTo } = flamesOf(course, cycle)
   if (endsByItself(course.closing.pot.style)) {
     const { gotNow, waterNowG } = asPlanned(course, state, endMs)
     const sd = gotNow.map(() => BY_ITSELF_SD)
@@ -210,7 +213,7 @@ function legFit(course: Course, leg: Leg, state: RunState, endMs: number, planne
   const looking = lookAhead(course, state, endMs, { bands: isHeard })
   const { gotNow, waterNowG, understood } = looking.outlook(null)
   const { guess, unknowns, prior } = looking.belief
-  const logOf = (of: Guess) => potGot(course, leg, of, endMs)
+  const logOf = (of: Guess) => potGot(course, cycle, of, endMs)
   const here = logOf(guess)
   const slope = (name: keyof Guess) =>
     logOf({ ...guess, [name]: (guess[name] ?? 0) + STEP }).map((got, i) => (got - here[i]!) / STEP)
@@ -233,7 +236,7 @@ function legFit(course: Course, leg: Leg, state: RunState, endMs: number, planne
     flames,
     isHeard,
     heard: isHeard && understood ? { flames, turnedTo, says: told(looking.belief, offset) } : null,
-    loss: understood ? lossOf(course, leg, state, guess) : null,
+    loss: understood ? lossOf(course, cycle, state, guess) : null,
     got: gotNow,
     sd,
     byHeat,
@@ -242,9 +245,9 @@ function legFit(course: Course, leg: Leg, state: RunState, endMs: number, planne
   }
 }
 
-/** Logarithms of the boil-minutes of a leg under a guess. */
-function potGot(course: Course, leg: Leg, guess: Guess, untilMs: number): number[] {
-  return replay(course, leg, guess, untilMs)
+/** Logarithms of the boil-minutes of a cycle under a guess. */
+function potGot(course: Course, cycle: Cycle, guess: Guess, untilMs: number): number[] {
+  return replay(course, cycle, guess, untilMs)
     .boilMinutes()
     .map((got, i) => Math.log(Math.max(got + course.had[i]!, 1e-6)))
 }
@@ -309,18 +312,18 @@ function saidOf({ closing }: Course): RunFit['said'] {
 }
 
 /**
- * The flames of which the signs of a leg tell: the one that it was lit on, and the one that burnt longest of those that
+ * The flames of which the signs of a cycle tell: the one that it was lit on, and the one that burnt longest of those that
  * it was turned to before the last sign. A cooker's own heat has none.
  */
-function flamesOf({ closing, program }: Course, leg: Leg): { flames: FlameShares; turnedTo: FlameName | null } {
+function flamesOf({ closing, program }: Course, cycle: Cycle): { flames: FlameShares; turnedTo: FlameName | null } {
   const { burner, cooker } = closing.pot
   if (heatsItself(cooker.appliance)) return { flames: null, turnedTo: null }
   const first = program[0]!
   const lit = ('heatW' in first ? FLAMES.find((flame) => Math.abs(burner[flame] - first.heatW) < 1e-6) : null) ?? 'high'
-  const until = leg.whistles.at(-1)?.at ?? leg.atPressureAt ?? leg.boilsAt ?? leg.heatOffAt ?? leg.openedAt!
+  const until = cycle.whistles.at(-1)?.at ?? cycle.atPressureAt ?? cycle.boilsAt ?? cycle.heatOffAt ?? cycle.openedAt!
   const minutes = new Map<FlameName, number>()
-  leg.flameChanges.forEach(({ at, flame }, i) => {
-    const to = Math.min(leg.flameChanges[i + 1]?.at ?? until, until)
+  cycle.flameChanges.forEach(({ at, flame }, i) => {
+    const to = Math.min(cycle.flameChanges[i + 1]?.at ?? until, until)
     if (to > at && flame !== lit) minutes.set(flame, (minutes.get(flame) ?? 0) + (to - at))
   })
   const turnedTo = [...minutes].reduce<FlameName | null>(
@@ -331,24 +334,25 @@ function flamesOf({ closing, program }: Course, leg: Leg): { flames: FlameShares
 }
 
 /** How the pressure fell by itself, against how it should have. */
-function lossOf(course: Course, leg: Leg, state: RunState, guess: Guess): Measured | null {
-  const { heatOffAt, pressureGoneAt } = leg
+function lossOf(course: Course, cycle: Cycle, state: RunState, guess: Guess): Measured | null {
+  const { heatOffAt, pressureGoneAt } = cycle
   if (!kindOf(course.pot.appliance).holdsPressure || heatOffAt === null || pressureGoneAt === null) return null
-  if (ventedSince(leg) !== null) return null
+  if (ventedSince(cycle) !== null) return null
   // Gone at once is the sign of a gasket that leaks, not of a mistake.
   const observed = Math.max(SHORTEST_FALL_MINUTES, (pressureGoneAt - heatOffAt) / MINUTE_MS - SEEN_LATE_MINUTES)
   const fall = (lossTimes: number) => {
     const appliance = { ...course.pot.appliance, lossWPerK: course.pot.appliance.lossWPerK * lossTimes }
-    const run = replay({ ...course, pot: { ...course.pot, appliance } }, leg, guess, heatOffAt)
+    const run = replay({ ...course, pot: { ...course.pot, appliance } }, cycle, guess, heatOffAt)
     run.release(NATURAL)
     return run.result().releaseMinutes
   }
   // From where the pot was when its heat went off: just after its whistle it has less to lose than just before.
-  const then = [...state.legs.slice(0, -1), { ...leg, pressureGoneAt: null, openedAt: null }] as RunState['legs']
+  const then = [...state.cycles.slice(0, -1), { ...cycle, pressureGoneAt: null, openedAt: null }] as RunState['cycles']
   const natural = { ...course, release: NATURAL }
-  const { opensAt } = lookAhead(natural, { ...state, legs: then }, heatOffAt, { bands: false, before: guess }).outlook(
-    null,
-  )
+  const { opensAt } = lookAhead(natural, { ...state, cycles: then }, heatOffAt, {
+    bands: false,
+    before: guess,
+  }).outlook(null)
   const planned = (opensAt.value - heatOffAt) / MINUTE_MS
   if (planned < LEAST_FALL_MINUTES) return null
   const byLoss = Math.log(fall(1 + STEP) / fall(1)) / Math.log(1 + STEP)

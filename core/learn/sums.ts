@@ -1,10 +1,10 @@
-import type { Believed, Terms } from './joint'
+import type { Believed, Terms } from './posterior'
 
 /** What was learnt, as far as plans need it: it can be sent and kept. */
 export interface LearntSums {
   ids: string[]
   means: number[]
-  /** The joint covariance, as rows of its lower triangle. */
+  /** The covariance, as rows of its lower triangle. */
   rows: number[][]
   /** W or W/K that a figure of a cooker is a factor of, by its id. */
   said: Record<string, number>

@@ -13,7 +13,7 @@ import { closingFrom } from '../program/remedy'
 import type { PlanRequest } from '../program/request.schema'
 import { closingOf } from '../program/sequence'
 import { SHARED_BY_FLAMES } from '../unknown'
-import type { Leg } from './run'
+import type { Cycle } from './run'
 
 /** A plan as it is followed: what was asked, and what was answered. */
 export interface LivePlan {
@@ -80,7 +80,7 @@ export function nextCourse(
   { answer }: LivePlan,
   before: Course,
   opened: OpenedPot,
-  { figure, addWaterG, pinch, joins }: NonNullable<Leg['more']>,
+  { figure, addWaterG, pinch, joins }: NonNullable<Cycle['more']>,
 ): Course {
   const number = before.closing.number + (joins ? 1 : 0)
   const still = stillToCome(answer, number)
@@ -108,10 +108,10 @@ export interface Anchor {
   minute: number
 }
 
-/** A course under a guess, with what has happened in its leg until then. */
+/** A course under a guess, with what has happened in its cycle until then. */
 export function replay(
   course: Course,
-  leg: Leg,
+  cycle: Cycle,
   guess: Guess,
   untilMs: number,
   { trace = false, anchor = null }: { trace?: boolean; anchor?: Anchor | null } = {},
@@ -131,13 +131,13 @@ export function replay(
 
   function minuteOf(ms: number): number {
     if (anchor && ms >= anchor.atMs) return anchor.minute + (ms - anchor.atMs) / MINUTE_MS
-    const minute = Math.max(0, (ms - leg.litAt!) / MINUTE_MS)
+    const minute = Math.max(0, (ms - cycle.litAt!) / MINUTE_MS)
     return anchor ? Math.min(minute, anchor.minute) : minute
   }
 
   function happenings(): { at: number; act: () => void }[] {
     const found: { at: number; act: () => void }[] = []
-    for (const { at, flame } of leg.flameChanges)
+    for (const { at, flame } of cycle.flameChanges)
       found.push({
         at,
         act: () => {
@@ -145,7 +145,7 @@ export function replay(
           turnOn()
         },
       })
-    for (const { at, why, until } of leg.interruptions) {
+    for (const { at, why, until } of cycle.interruptions) {
       found.push({
         at,
         act: () => {
@@ -153,7 +153,7 @@ export function replay(
           if (why === 'weight') run.valve(true)
         },
       })
-      if (until !== null && until !== leg.heatOffAt)
+      if (until !== null && until !== cycle.heatOffAt)
         found.push({
           at: until,
           act: () => {
@@ -162,28 +162,28 @@ export function replay(
           },
         })
     }
-    const offAt = heatOffMs(course, leg)
+    const offAt = heatOffMs(course, cycle)
     if (offAt !== null) found.push({ at: offAt, act: () => run.off() })
-    if (leg.valveOpenedAt !== null) found.push({ at: leg.valveOpenedAt, act: () => run.valve(true) })
+    if (cycle.valveOpenedAt !== null) found.push({ at: cycle.valveOpenedAt, act: () => run.valve(true) })
     return found.sort((a, b) => a.at - b.at)
   }
 }
 
 /** When the heat went off: as the cook says, or as a device does by itself, whichever came first; null while it is on. */
-export function heatOffMs(course: Course, leg: Leg): number | null {
-  const own = ownEndMs(course, leg)
-  if (own === null) return leg.heatOffAt
-  return leg.heatOffAt === null ? own : Math.min(own, leg.heatOffAt)
+export function heatOffMs(course: Course, cycle: Cycle): number | null {
+  const own = ownEndMs(course, cycle)
+  if (own === null) return cycle.heatOffAt
+  return cycle.heatOffAt === null ? own : Math.min(own, cycle.heatOffAt)
 }
 
 /** When a device that keeps its own time switches itself off; null where the cook does, or nobody can tell. */
-function ownEndMs({ program, pot }: Course, leg: Leg): number | null {
+function ownEndMs({ program, pot }: Course, cycle: Cycle): number | null {
   const step = program.at(-1)!
   // After a power cut its clock starts anew.
-  if (!heatsItself(pot.appliance) || leg.litAt === null || leg.interruptions.length > 0) return null
+  if (!heatsItself(pot.appliance) || cycle.litAt === null || cycle.interruptions.length > 0) return null
   if (step.kind === 'at-pressure')
-    return leg.atPressureAt === null ? null : leg.atPressureAt + step.minutesAtPressure * MINUTE_MS
-  if (step.kind === 'level' || step.kind === 'temperature') return leg.litAt + step.minutes * MINUTE_MS
+    return cycle.atPressureAt === null ? null : cycle.atPressureAt + step.minutesAtPressure * MINUTE_MS
+  if (step.kind === 'level' || step.kind === 'temperature') return cycle.litAt + step.minutes * MINUTE_MS
   return null
 }
 

@@ -4,7 +4,7 @@ import type { LivePlan } from './course'
 import type { RunEvent, RunEventData } from './event.schema'
 import { createFollower, opensFromOf } from './follow'
 import { refusalOf } from './refusal'
-import { lastLeg, runState, ventedSince } from './run'
+import { lastCycle, runState, ventedSince } from './run'
 import { BEANS } from '../../tests/fixtures'
 
 const LIT = Date.UTC(2026, 0, 1, 18)
@@ -30,8 +30,8 @@ describe('what two devices saw', () => {
       expect(take(events, late, 600)).toBeNull()
       events = [...events, late]
     }
-    const leg = lastLeg(runState(events))
-    expect(leg.whistles.map(({ at }) => (at - LIT) / 1000)).toEqual([420, 460, 500, 540])
+    const cycle = lastCycle(runState(events))
+    expect(cycle.whistles.map(({ at }) => (at - LIT) / 1000)).toEqual([420, 460, 500, 540])
   })
 
   it('tells the same in whatever order it arrives', () => {
@@ -103,10 +103,10 @@ describe('a look at the pin', () => {
       event({ kind: 'opened' }, 1845),
     ]
     expect(runState(events)).toMatchObject({ phase: 'opened' })
-    expect(lastLeg(runState(events)).openedAt).toBe(LIT + 1845_000)
+    expect(lastCycle(runState(events)).openedAt).toBe(LIT + 1845_000)
     const on = [...events, event({ kind: 'goes-on', figure: 1, addWaterG: 0, pinch: [null] }, 1850)]
     expect(runState(on)).toMatchObject({ phase: 'ready' })
-    expect(lastLeg(runState(on)).pressureGoneAt).toBeNull()
+    expect(lastCycle(runState(on)).pressureGoneAt).toBeNull()
   })
 })
 
@@ -127,21 +127,21 @@ describe('a whistle that is due and was not heard', () => {
 })
 
 describe('a way out for the steam', () => {
-  const leg = (...events: RunEvent[]) => lastLeg(runState([event({ kind: 'lit' }, 0), ...events]))
+  const cycle = (...events: RunEvent[]) => lastCycle(runState([event({ kind: 'lit' }, 0), ...events]))
   const weightOff = () => event({ kind: 'interrupted', why: 'weight' }, 300)
   it('is the valve, or a weight that came off and stayed off', () => {
-    expect(ventedSince(leg())).toBeNull()
-    expect(ventedSince(leg(weightOff()))).toBe(LIT + 300_000)
-    expect(ventedSince(leg(weightOff(), event({ kind: 'heat-off' }, 400)))).toBe(LIT + 300_000)
-    expect(ventedSince(leg(event({ kind: 'interrupted', why: 'gas' }, 300)))).toBeNull()
+    expect(ventedSince(cycle())).toBeNull()
+    expect(ventedSince(cycle(weightOff()))).toBe(LIT + 300_000)
+    expect(ventedSince(cycle(weightOff(), event({ kind: 'heat-off' }, 400)))).toBe(LIT + 300_000)
+    expect(ventedSince(cycle(event({ kind: 'interrupted', why: 'gas' }, 300)))).toBeNull()
     const valve = [event({ kind: 'heat-off' }, 400), event({ kind: 'valve-opened' }, 500)]
-    expect(ventedSince(leg(...valve))).toBe(LIT + 500_000)
-    expect(ventedSince(leg(weightOff(), ...valve))).toBe(LIT + 300_000)
+    expect(ventedSince(cycle(...valve))).toBe(LIT + 500_000)
+    expect(ventedSince(cycle(weightOff(), ...valve))).toBe(LIT + 300_000)
   })
 
   it('is none once the weight is back on', () => {
     const back = [weightOff(), event({ kind: 'resumed' }, 350), event({ kind: 'heat-off' }, 900)]
-    expect(ventedSince(leg(...back))).toBeNull()
+    expect(ventedSince(cycle(...back))).toBeNull()
   })
 })
 

@@ -17,7 +17,7 @@ const DUE_SHARE = 0.8
  */
 export function expectedWhistle(plan: LivePlan, { state, outlook }: Following, nowMs: number): number {
   if (nowMs < whistlesFrom(plan, state)) return COLD
-  const last = state.legs.at(-1)?.whistles.at(-1)?.at
+  const last = state.cycles.at(-1)?.whistles.at(-1)?.at
   const next = outlook?.nextWhistleAt
   if (last === undefined || !next || next <= last) return 0
   const share = (nowMs - last) / (next - last)

@@ -1,6 +1,6 @@
 import { MINUTE_MS } from '../measure/time'
 import { unitOf, type PlanAnswer } from '../program/answer'
-import type { Leg, RunState } from './run'
+import type { Cycle, RunState } from './run'
 
 /** What has happened in one closing of the lid, in minutes from lighting. */
 export interface Happened {
@@ -10,7 +10,7 @@ export interface Happened {
 }
 
 /** What has happened in one closing of the lid; null before it was lit. */
-export function happenedIn({ litAt, whistles, heatOffAt, openedAt }: Leg): Happened | null {
+export function happenedIn({ litAt, whistles, heatOffAt, openedAt }: Cycle): Happened | null {
   if (litAt === null) return null
   const minute = (ms: number) => (ms - litAt) / MINUTE_MS
   return {
@@ -21,20 +21,20 @@ export function happenedIn({ litAt, whistles, heatOffAt, openedAt }: Leg): Happe
 }
 
 /** The figure of the plan as it really was, all closings together: whistles counted, or minutes; null while it is not over. */
-export function figureReached(plan: PlanAnswer, { legs }: RunState): number | null {
-  const figures = legs.map((leg) => figureOfLeg(plan, leg))
+export function figureReached(plan: PlanAnswer, { cycles }: RunState): number | null {
+  const figures = cycles.map((cycle) => figureOfCycle(plan, cycle))
   return figures.some((figure) => figure === null) ? null : figures.reduce<number>((sum, figure) => sum + figure!, 0)
 }
 
-function figureOfLeg(plan: PlanAnswer, leg: Leg): number | null {
-  if (unitOf(plan) === 'whistles') return leg.whistles.length
-  if (leg.heatOffAt === null) return null
+function figureOfCycle(plan: PlanAnswer, cycle: Cycle): number | null {
+  if (unitOf(plan) === 'whistles') return cycle.whistles.length
+  if (cycle.heatOffAt === null) return null
   const { steps } = plan.closings[0]!.program
   const from =
     steps.at(-1)!.kind === 'at-pressure'
-      ? leg.atPressureAt
-      : steps.length > 1 && leg.flameChanges.length > 0
-        ? leg.flameChanges.at(-1)!.at
-        : leg.litAt
-  return from === null ? null : (leg.heatOffAt - from) / MINUTE_MS
+      ? cycle.atPressureAt
+      : steps.length > 1 && cycle.flameChanges.length > 0
+        ? cycle.flameChanges.at(-1)!.at
+        : cycle.litAt
+  return from === null ? null : (cycle.heatOffAt - from) / MINUTE_MS
 }

@@ -10,7 +10,7 @@ import { endsByItself, shapeOf } from '../program/styles'
 import { firstCourse, nextCourse, stillToCome, type Course, type LivePlan } from './course'
 import type { RunEvent } from './event.schema'
 import { asPlanned, FOUR_IN_FIVE, lookAhead, opensFrom, surely, type Looking, type Outlook } from './outlook'
-import { inOrder, lastLeg, runState, ventedSince, type Leg, type RunState } from './run'
+import { inOrder, lastCycle, runState, ventedSince, type Cycle, type RunState } from './run'
 import { goesByMinutes } from './steps'
 
 /** The figure to go by, and why it is not the one before. */
@@ -77,7 +77,7 @@ export function createFollower(plan: LivePlan, { bands = true } = {}) {
     const events = inOrder(all)
     const state = runState(all)
     const course = courseOf(plan, events)
-    const { litAt, openedAt, heatOffAt } = lastLeg(state)
+    const { litAt, openedAt, heatOffAt } = lastCycle(state)
     if (litAt === null || state.phase === 'abandoned')
       return { state, course, advice: plannedAdvice(course), outlook: null, whistleAgain: false, cautions: [] }
     // A clock that ticks twice a second may be behind what was just pressed.
@@ -183,14 +183,14 @@ const TELLING: readonly string[] = [
   'resumed',
 ]
 
-/** The course of the leg that goes on. */
+/** The course of the cycle that goes on. */
 export function courseOf(plan: LivePlan, all: readonly RunEvent[]): Course {
   const events = inOrder(all)
   let course = firstCourse(plan)
   events.forEach(({ data }, i) => {
     if (data.kind !== 'goes-on') return
     const state = runState(events.slice(0, i))
-    const openedAt = lastLeg(state).openedAt!
+    const openedAt = lastCycle(state).openedAt!
     const { gotNow, tempC, waterNowG } = endsByItself(course.closing.pot.style)
       ? asPlanned(course, state, openedAt)
       : lookAhead(course, state, openedAt, { bands: false }).outlook(null)
@@ -202,11 +202,11 @@ export function courseOf(plan: LivePlan, all: readonly RunEvent[]): Course {
 }
 
 /** Every closing of the lid of a run, with the course that it was to follow: for looking back on it. */
-export function closingsOf(plan: LivePlan, all: readonly RunEvent[]): { leg: Leg; course: Course }[] {
+export function closingsOf(plan: LivePlan, all: readonly RunEvent[]): { cycle: Cycle; course: Course }[] {
   const events = inOrder(all)
   const begins = events.flatMap(({ data }, i) => (data.kind === 'goes-on' ? [i + 1] : []))
-  return runState(all).legs.map((leg, i) => ({
-    leg,
+  return runState(all).cycles.map((cycle, i) => ({
+    cycle,
     course: courseOf(plan, events.slice(0, i === 0 ? 0 : begins[i - 1])),
   }))
 }
@@ -236,15 +236,15 @@ const LONG_SILENT_TIMES = 3
  */
 function hadPressure(state: RunState, course: Course, { opensFrom, curve }: Outlook): boolean {
   const { program } = course
-  const leg = lastLeg(state)
-  const { heatOffAt, pressureGoneAt, whistles, atPressureAt } = leg
+  const cycle = lastCycle(state)
+  const { heatOffAt, pressureGoneAt, whistles, atPressureAt } = cycle
   if (whistles.length === 0 && atPressureAt === null) return false
-  if (isTurnedDown(course) && (isSilentOnLow(state) || wasSlowToWhistle(course, leg))) return false
+  if (isTurnedDown(course) && (isSilentOnLow(state) || wasSlowToWhistle(course, cycle))) return false
   const { whistleMinutes: due } = curve
   const everyMs = due.length > 1 ? ((due.at(-1)! - due[0]!) / (due.length - 1)) * MINUTE_MS : Infinity
   const silentMs = (heatOffAt ?? 0) - (whistles.at(-1)?.at ?? Infinity)
   if (program.at(-1)!.kind === 'whistles' && silentMs > LONG_SILENT_TIMES * everyMs + MINUTE_MS) return false
-  if (heatOffAt === null || pressureGoneAt === null || ventedSince(leg) !== null) return true
+  if (heatOffAt === null || pressureGoneAt === null || ventedSince(cycle) !== null) return true
   return pressureGoneAt - heatOffAt >= SOON_GONE * (opensFrom - heatOffAt)
 }
 
@@ -263,7 +263,7 @@ function isTurnedDown({ pot, program }: Course): boolean {
 const SOON_TIMES = 1.5
 
 /** True of a pot that was turned up to whistle once more and took longer to it than from its pressure. */
-function wasSlowToWhistle({ closing: { pot } }: Course, { flameChanges, whistles }: Leg): boolean {
+function wasSlowToWhistle({ closing: { pot } }: Course, { flameChanges, whistles }: Cycle): boolean {
   const turned = flameChanges.at(-1)
   const heard = turned && whistles.find(({ at }) => at > turned.at)
   if (!turned || !heard) return false
@@ -274,12 +274,12 @@ function wasSlowToWhistle({ closing: { pot } }: Course, { flameChanges, whistles
 
 /** True if no whistle was heard since the flame was turned. */
 function isSilentOnLow(state: RunState): boolean {
-  const { flameChanges, whistles } = lastLeg(state)
+  const { flameChanges, whistles } = lastCycle(state)
   return (whistles.at(-1)?.at ?? 0) <= (flameChanges.at(-1)?.at ?? Infinity)
 }
 
 function lastSignAt(state: RunState): number {
-  const { whistles, litAt } = lastLeg(state)
+  const { whistles, litAt } = lastCycle(state)
   return whistles.at(-1)?.at ?? litAt!
 }
 
@@ -321,7 +321,7 @@ function advise(seen: Seen, last: Advice | null): Advice | null {
   const bag = (pot.request.spread?.batch ?? UNMEASURED.batch) * needed.value
   const target = isSure ? needed.value + FOUR_IN_FIVE * Math.hypot(needed.high - needed.value, bag) : needed.value
   // Before a whistle is heard a late one may as well have slipped by: that is no reason for fewer.
-  const { flameChanges, whistles } = lastLeg(state)
+  const { flameChanges, whistles } = lastCycle(state)
   const unheard =
     kindOf(course.pot.appliance).tells === 'whistles' && whistles.length === 0 && flameChanges.length === 0
   // On a low flame nothing is heard: beans with lectin are not cooked for less than was planned on what nobody can tell.
@@ -354,15 +354,15 @@ function advise(seen: Seen, last: Advice | null): Advice | null {
 /** The highest flame below the one that is on with which the water lasts to what the foods need; null if there is none. */
 function lowerFlameOf({ looking, course, state, nowMs, bands }: Seen): FlameName | null {
   const { burner } = course.closing.pot
-  const leg = lastLeg(state)
+  const cycle = lastCycle(state)
   const [first] = course.program
   if (goesByMinutes(course.program) || !('heatW' in first!)) return null
-  const on = leg.flameChanges.at(-1)?.flame
+  const on = cycle.flameChanges.at(-1)?.flame
   const onW = on ? burner[on] : first.heatW
   const lower = FLAMES.filter((flame) => burner[flame] < onW).sort((a, b) => burner[b] - burner[a])
   const lasts = (flame: FlameName) => {
-    const turned = { ...leg, flameChanges: [...leg.flameChanges, { at: nowMs, flame }] }
-    const then = { ...state, legs: [...state.legs.slice(0, -1), turned] as RunState['legs'] }
+    const turned = { ...cycle, flameChanges: [...cycle.flameChanges, { at: nowMs, flame }] }
+    const then = { ...state, cycles: [...state.cycles.slice(0, -1), turned] as RunState['cycles'] }
     const { needed, endWith } = lookAhead(course, then, nowMs, { bands, before: looking.belief.guess })
     return needed !== null && endWith(Math.ceil(needed.value)).liquidG.low > looking.leastLiquidG
   }
@@ -371,7 +371,7 @@ function lowerFlameOf({ looking, course, state, nowMs, bands }: Seen): FlameName
 
 /** Why a figure is not the planned one; a reason that would explain a change the other way is none. */
 function whyChanged({ belief }: Looking, state: RunState, { program }: Course, change: number) {
-  const { interruptions, flameChanges } = lastLeg(state)
+  const { interruptions, flameChanges } = lastCycle(state)
   if (interruptions.some(({ until }) => until !== null)) return 'interrupted'
   const heat = belief.guess.logHeat
   // On a hotter flame whistles come quicker and each cooks less: it takes more of them, but fewer minutes.

@@ -53,13 +53,13 @@ export class Future {
     private readonly guess: Guess,
     trace = false,
   ) {
-    const { course, leg, isOff, shape } = at
+    const { course, cycle, isOff, shape } = at
     this.anchored = anchoredAt(at, guess)
     const { anchor, untilMs, which } = this.anchored
-    this.run = replay(course, leg, guess, untilMs, { trace, anchor })
+    this.run = replay(course, cycle, guess, untilMs, { trace, anchor })
     this.moment = this.run.save()
     this.ahead = which + 1 - at.matched
-    this.late = anchor ? anchor.minute - (anchor.atMs - leg.litAt!) / MINUTE_MS : 0
+    this.late = anchor ? anchor.minute - (anchor.atMs - cycle.litAt!) / MINUTE_MS : 0
     this.gotNow = this.run.boilMinutes()
     this.now = this.run.now()
     this.needed = isOff || !shape ? null : this.neededBy(shape)
@@ -119,11 +119,11 @@ export class Future {
   }
 
   private neededBy({ min, max, by }: StyleShape): number | null {
-    const { course, leg, nowMs, matched, soFar } = this.at
+    const { course, cycle, nowMs, matched, soFar } = this.at
     const { run } = this
     const counts = course.program.at(-1)!.kind === 'whistles'
     // Off now is off between two whistles: a count can end there no more, once the last one is over.
-    const isOver = nowMs - (leg.whistles.at(-1)?.at ?? nowMs) > WHISTLE_OVER_MS
+    const isOver = nowMs - (cycle.whistles.at(-1)?.at ?? nowMs) > WHISTLE_OVER_MS
     const from = Math.max(min, counts && isOver ? matched + 1 : 0, Math.ceil(soFar / by - 1e-6) * by)
     this.finish(from)
     const isOn = () => run.result().ending === 'done'
@@ -149,16 +149,16 @@ export class Future {
   private minuteOf(ms: number): number {
     const { anchor } = this.anchored
     if (anchor && ms >= anchor.atMs) return anchor.minute + (ms - anchor.atMs) / MINUTE_MS
-    return (ms - this.at.leg.litAt!) / MINUTE_MS
+    return (ms - this.at.cycle.litAt!) / MINUTE_MS
   }
 
   /** What the program still has to do from now, ending with this figure. */
   private remainingSteps(figure: number | null): { step: Step; until: number | null }[] {
-    const { course, leg, since } = this.at
+    const { course, cycle, since } = this.at
     const last = course.program.at(-1)!
     if (last.kind === 'profile') return []
     const asked = figure === null ? last : withFigure(last, figure)
-    const flame = leg.flameChanges.at(-1)?.flame
+    const flame = cycle.flameChanges.at(-1)?.flame
     const step = flame && 'heatW' in asked ? { ...asked, heatW: course.closing.pot.burner[flame] } : asked
     const pending = flame ? [] : course.program.slice(0, -1).filter((before) => !this.isOver(before))
     if (step.kind === 'whistles') return [...pending, step].map((one) => ({ step: this.counted(one), until: null }))
@@ -176,30 +176,30 @@ export class Future {
   }
 
   private isOver(step: Step): boolean {
-    const { leg, matched } = this.at
+    const { cycle, matched } = this.at
     if (step.kind === 'whistles') return matched >= step.untilWhistles
-    if (step.kind === 'pressure') return leg.atPressureAt !== null
-    return step.kind === 'boil' && leg.boilsAt !== null
+    if (step.kind === 'pressure') return cycle.atPressureAt !== null
+    return step.kind === 'boil' && cycle.boilsAt !== null
   }
 
   private remainingRelease(): Release {
-    const { course, leg, nowMs, isOff, offAt } = this.at
+    const { course, cycle, nowMs, isOff, offAt } = this.at
     const release = course.release ?? NATURAL
     if (!isOff || release.kind === 'natural') return release
-    if (leg.valveOpenedAt !== null) return NATURAL
+    if (cycle.valveOpenedAt !== null) return NATURAL
     return { ...release, afterMinutes: Math.max(0, (release.afterMinutes ?? 0) - (nowMs - offAt!) / MINUTE_MS) }
   }
 }
 
 function anchoredAt(at: Situation, guess: Guess): Anchored {
-  const { course, state, leg, nowMs, heard, whistling, isOff } = at
+  const { course, state, cycle, nowMs, heard, whistling, isOff } = at
   if (!whistling) return { anchor: null, which: -1, untilMs: nowMs, knots: [] }
-  const due = expectedOf(course, leg, guess, nowMs)
+  const due = expectedOf(course, cycle, guess, nowMs)
   const { of } = matchWhistles(heard, due)
   const knots = of.flatMap((one, k): [number, number][] => (one === null ? [] : [[due[one]!, heard.minutes[k]!]]))
   const i = of.findLastIndex((one) => one !== null)
   const which = i < 0 ? -1 : of[i]!
-  const lastMs = leg.litAt! + (i < 0 ? 0 : heard.minutes[i]! * MINUTE_MS)
+  const lastMs = cycle.litAt! + (i < 0 ? 0 : heard.minutes[i]! * MINUTE_MS)
   const minute = i < 0 ? 0 : due[which]! + JUST_AFTER_MINUTES
   const anchor = i < 0 ? null : { atMs: lastMs, minute }
   const next = due[which + 1]

@@ -6,7 +6,7 @@ import type { RunEvent, RunEventData } from './event.schema'
 import { courseOf } from './follow'
 import { expectedOf, heardOf, infer } from './infer'
 import { gapSd, matchWhistles, notHeardYet, type Heard } from './match'
-import { lastLeg, runState } from './run'
+import { lastCycle, runState } from './run'
 import { createStove, type Hidden } from './stove'
 import { BEANS } from '../../tests/fixtures'
 
@@ -60,7 +60,7 @@ describe('what is inferred from whistles', () => {
     const now = at(minutes.at(-1)! + 0.1)
     const heard = heardOf(course, state, now)
     const likelihood = (logHeat: number, logSwing: number) => {
-      const due = expectedOf(course, lastLeg(state), { logHeat, logSwing }, now)
+      const due = expectedOf(course, lastCycle(state), { logHeat, logSwing }, now)
       // Priors as they are documented: 15 % for a flame that nobody measured, 25 % for the swing of a weight.
       return matchWhistles(heard, due).score - 0.5 * ((logHeat / 0.15) ** 2 + (logSwing / 0.25) ** 2)
     }
@@ -122,8 +122,8 @@ describe('what is inferred from whistles', () => {
   it('is what was planned where a pot would not come to pressure at all by then', () => {
     const electric = live({ cooker: 'electric-6l', style: { kind: 'electric', level: 'high' } })
     const course = courseOf(electric, [lit])
-    expect(expectedOf(course, lastLeg(runState([lit])), { logHeat: 0, logSwing: 0 }, at(1))).toEqual([])
-    const [one, ...more] = expectedOf(course, lastLeg(runState([lit])), { logHeat: 0, logSwing: 0 }, at(30))
+    expect(expectedOf(course, lastCycle(runState([lit])), { logHeat: 0, logSwing: 0 }, at(1))).toEqual([])
+    const [one, ...more] = expectedOf(course, lastCycle(runState([lit])), { logHeat: 0, logSwing: 0 }, at(30))
     expect(one).toBeGreaterThan(3)
     expect(more).toEqual([])
     expect(infer(course, runState([lit]), at(1)).guess.logHeat).toBeCloseTo(0, 6)

@@ -4,7 +4,7 @@ import { MINUTE_MS } from '../measure/time'
 import { OWN_OF_FLAME, UNMEASURED } from '../unknown'
 import { replay, type Course, type Guess } from './course'
 import { gapSd, matchWhistles, notHeardYet, type Heard, type Match } from './match'
-import { lastLeg, type Leg, type RunState } from './run'
+import { lastCycle, type Cycle, type RunState } from './run'
 
 /** What the signs of a pot may tell, in the order in which vectors and matrices have it. */
 export type Unknown = Exclude<keyof Guess, 'logLift'>
@@ -48,14 +48,14 @@ interface Scored {
  */
 export function infer(course: Course, state: RunState, nowMs: number, before?: Guess): Belief {
   const heard = heardOf(course, state, nowMs)
-  const leg = lastLeg(state)
-  const unknowns = unknownsOf(course, leg)
+  const cycle = lastCycle(state)
+  const unknowns = unknownsOf(course, cycle)
   const prior = unknowns.map((name) => priorSd(course, name))
   const known = new Map<string, number[]>()
   const expected = (guess: Guess): number[] => {
     const key = unknowns.map((name) => (guess[name] ?? 0).toFixed(6)).join(' ')
     let minutes = known.get(key)
-    if (!minutes) known.set(key, (minutes = expectedOf(course, leg, guess, nowMs)))
+    if (!minutes) known.set(key, (minutes = expectedOf(course, cycle, guess, nowMs)))
     return minutes
   }
   const scored = (guess: Guess): Scored => {
@@ -96,10 +96,10 @@ export function infer(course: Course, state: RunState, nowMs: number, before?: G
 }
 
 /**
- * What is to be found of a leg. On one flame heat and swing explain the whistles; where a flame is turned, or minutes
+ * What is to be found of a cycle. On one flame heat and swing explain the whistles; where a flame is turned, or minutes
  * pass by the clock, what the pot gives off and the other flame decide how hot it stays.
  */
-function unknownsOf({ program, pot }: Course, { flameChanges }: Leg): Unknown[] {
+function unknownsOf({ program, pot }: Course, { flameChanges }: Cycle): Unknown[] {
   const isTurned = program.length > 1 || flameChanges.length > 0
   const byClock = program.at(-1)!.kind !== 'whistles'
   const onFlame = !heatsItself(pot.appliance) && holdsPressure(pot.appliance)
@@ -189,10 +189,10 @@ export function heatReach(directions: readonly Guess[]): number {
 }
 
 /** The minutes from lighting at which this course would whistle, or come to pressure or to the boil, under a guess. */
-export function expectedOf(course: Course, leg: Leg, guess: Guess, nowMs: number): number[] {
+export function expectedOf(course: Course, cycle: Cycle, guess: Guess, nowMs: number): number[] {
   // What would have been due, had the heat stayed: a pot that is a little late still gave the last one heard.
-  const on = { ...leg, heatOffAt: null, valveOpenedAt: null }
-  const run = replay(course, on, guess, (leg.heatOffAt ?? nowMs) + BEYOND_MINUTES * MINUTE_MS)
+  const on = { ...cycle, heatOffAt: null, valveOpenedAt: null }
+  const run = replay(course, on, guess, (cycle.heatOffAt ?? nowMs) + BEYOND_MINUTES * MINUTE_MS)
   const { whistleMinutes, minutesToPressure, boilsAtMinute } = run.result()
   const { tells } = kindOf(course.pot.appliance)
   if (tells === 'whistles') return whistleMinutes
@@ -200,10 +200,10 @@ export function expectedOf(course: Course, leg: Leg, guess: Guess, nowMs: number
   return moment === null ? [] : [moment]
 }
 
-/** The whistles of the leg that goes on as they were heard; where nothing whistles, the one moment that pots tell. */
+/** The whistles of the cycle that goes on as they were heard; where nothing whistles, the one moment that pots tell. */
 export function heardOf({ pot }: Course, state: RunState, nowMs: number): Heard {
   const { standing, noneMissedBefore } = state
-  const { litAt, whistles, atPressureAt, boilsAt, heatOffAt, interruptions, quietAt } = lastLeg(state)
+  const { litAt, whistles, atPressureAt, boilsAt, heatOffAt, interruptions, quietAt } = lastCycle(state)
   const minute = (ms: number) => (ms - litAt!) / MINUTE_MS
   // A pot that holds pressure boils well before it is expected to tell anything.
   const told = kindOf(pot.appliance).tells === 'boil' ? boilsAt : atPressureAt

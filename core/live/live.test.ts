@@ -12,7 +12,7 @@ import { figureReached, happenedIn } from './facts'
 import { nextAction, runsByItself } from './next'
 import { refusalOf } from './refusal'
 import type { RunEvent, RunEventData } from './event.schema'
-import { isRunning, lastLeg, runState } from './run'
+import { isRunning, lastCycle, runState } from './run'
 import { createStove, type Hidden } from './stove'
 import { whistlesFrom } from './too-cold'
 
@@ -58,7 +58,7 @@ describe('the state of a run', () => {
     ]
     expect(runState(events)).toMatchObject({
       phase: 'releasing',
-      legs: [{ litAt: at(0), whistles: [{ at: at(12) }, { at: at(13) }], heatOffAt: at(14) }],
+      cycles: [{ litAt: at(0), whistles: [{ at: at(12) }, { at: at(13) }], heatOffAt: at(14) }],
     })
   })
 
@@ -66,23 +66,23 @@ describe('the state of a run', () => {
     const events = [event({ kind: 'lit' }, 0), event({ kind: 'whistle' }, 12), event({ kind: 'heat-off' }, 13)]
     const undo = () => event({ kind: 'undo', of: runState(events).lastEventId! }, 13)
     events.push(undo())
-    expect(runState(events)).toMatchObject({ phase: 'heating', legs: [{ whistles: [{ at: at(12) }] }] })
+    expect(runState(events)).toMatchObject({ phase: 'heating', cycles: [{ whistles: [{ at: at(12) }] }] })
     events.push(undo())
-    expect(runState(events)).toMatchObject({ phase: 'heating', legs: [{ whistles: [] }] })
+    expect(runState(events)).toMatchObject({ phase: 'heating', cycles: [{ whistles: [] }] })
   })
 
   it('puts a recalled whistle where it belongs, and takes a false one out', () => {
     const first = event({ kind: 'whistle' }, 12)
     const last = event({ kind: 'whistle' }, 16)
     const events = [event({ kind: 'lit' }, 0), first, last, event({ kind: 'whistle', how: 'recalled' }, 14)]
-    expect(lastLeg(runState(events)).whistles.map((whistle) => whistle.at)).toEqual([at(12), at(14), at(16)])
+    expect(lastCycle(runState(events)).whistles.map((whistle) => whistle.at)).toEqual([at(12), at(14), at(16)])
     events.push(event({ kind: 'no-whistle', of: last.id }, 17))
-    expect(lastLeg(runState(events)).whistles.map((whistle) => whistle.at)).toEqual([at(12), at(14)])
+    expect(lastCycle(runState(events)).whistles.map((whistle) => whistle.at)).toEqual([at(12), at(14)])
     // What was recalled may lie further back than clocks may differ.
     expect(refusalOf(events, event({ kind: 'whistle', how: 'recalled' }, 13), PRESSURE, at(60))).toBeNull()
   })
 
-  it('goes on in a second leg when a pinch says not yet', () => {
+  it('goes on in a second cycle when a pinch says not yet', () => {
     const events = (
       [
         [{ kind: 'lit' }, 0],
@@ -96,10 +96,10 @@ describe('the state of a run', () => {
     const state = runState(events)
     expect(state).toMatchObject({
       phase: 'ready',
-      legs: [{}, { litAt: null, whistles: [], more: { figure: 3, addWaterG: 120 } }],
+      cycles: [{}, { litAt: null, whistles: [], more: { figure: 3, addWaterG: 120 } }],
     })
     expect(isRunning({ closings: [] }, state)).toBe(true)
-    expect(happenedIn(state.legs[0])!.whistles).toEqual([12])
+    expect(happenedIn(state.cycles[0])!.whistles).toEqual([12])
   })
 
   it('never opens before the pressure has been said to be gone, whatever is tried', () => {
@@ -125,10 +125,10 @@ describe('the state of a run', () => {
           if (refusalOf(events, next, PRESSURE, at(60)) === null) events.push(next)
         })
         const state = runState(events)
-        for (const leg of state.legs) {
-          if (leg.openedAt === null) continue
-          expect(leg.pressureGoneAt).not.toBeNull()
-          expect(leg.heatOffAt).not.toBeNull()
+        for (const cycle of state.cycles) {
+          if (cycle.openedAt === null) continue
+          expect(cycle.pressureGoneAt).not.toBeNull()
+          expect(cycle.heatOffAt).not.toBeNull()
         }
       }),
     )
@@ -226,7 +226,7 @@ function cook(live: LivePlan, { hidden, until = 400 }: { hidden?: Hidden; until?
       continue
     }
     const data = action.event
-    const signs = lastLeg(now.state).litAt === null ? [] : stove.advance(minute - litMinute)
+    const signs = lastCycle(now.state).litAt === null ? [] : stove.advance(minute - litMinute)
     for (const { kind } of signs) {
       if (kind === 'whistle') say({ kind: 'whistle' })
       if (kind === 'pressure' && data?.kind === 'at-pressure') say({ kind: 'at-pressure' })
@@ -267,8 +267,8 @@ describe('the next action', () => {
     const { seen, state } = cook(live)
     expect(seen).toEqual(WHISTLES)
     const { range, firstCheck } = live.answer.closings[0]!
-    expect(lastLeg(state).whistles.length).toBeLessThanOrEqual(range.figure + 1)
-    expect(lastLeg(state).whistles.length).toBeGreaterThanOrEqual(firstCheck.figure)
+    expect(lastCycle(state).whistles.length).toBeLessThanOrEqual(range.figure + 1)
+    expect(lastCycle(state).whistles.length).toBeGreaterThanOrEqual(firstCheck.figure)
   })
 
   it.each([
@@ -589,7 +589,7 @@ describe('following a run', () => {
     expect(uncounted(seen.slice(until))).toEqual(['put-in', 'close-again', ...uncounted(WHISTLES.slice(1))])
     const closings = closingsOf(phased, events)
     expect(closings.map(({ course }) => course.closing.number)).toEqual([0, 1])
-    expect(closings[0]!.leg.openedAt).toBeLessThan(closings[1]!.leg.litAt!)
+    expect(closings[0]!.cycle.openedAt).toBeLessThan(closings[1]!.cycle.litAt!)
     expect(closings[1]!.course.had[0]).toBeGreaterThan(20)
     phased.answer.foods.forEach(({ needs, window }, i) => {
       expect(gets[i]! / needs).toBeGreaterThan(0.88)
@@ -725,7 +725,7 @@ describe('what is said of a run', () => {
       event({ kind: 'heat-off' }, 17),
     ]
     expect(figureReached(low, runState(turned))).toBe(7)
-    expect(happenedIn(lastLeg(runState(turned)))).toEqual({ whistles: [9], heatOff: 17, opened: null })
-    expect(happenedIn(lastLeg(runState([])))).toBeNull()
+    expect(happenedIn(lastCycle(runState(turned)))).toEqual({ whistles: [9], heatOff: 17, opened: null })
+    expect(happenedIn(lastCycle(runState([])))).toBeNull()
   })
 })

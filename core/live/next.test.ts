@@ -51,7 +51,7 @@ function next(asked: PlanRequest, events: readonly RunEvent[], minute: number, k
   const answer = outcome.value
   const state = runState(events)
   const outlook = {
-    whistlesSoFar: state.legs.at(-1)!.whistles.length,
+    whistlesSoFar: state.cycles.at(-1)!.whistles.length,
     nextWhistleAt: 15 * MINUTE,
     heatOffAt: 20 * MINUTE,
     opensAt: { value: 30 * MINUTE, low: 28 * MINUTE, high: 33 * MINUTE },

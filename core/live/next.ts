@@ -8,7 +8,7 @@ import type { RunEventData } from './event.schema'
 import type { Following } from './follow'
 import { mayBoilDry } from '../safety/rules'
 import type { Overdue } from './overdue'
-import { awaitsFoods, hasLooked, lastLeg } from './run'
+import { awaitsFoods, hasLooked, lastCycle } from './run'
 import { isTurnedUpAgain, lastStepSince } from './steps'
 
 /** What the cook does next, and the event that says it was done. */
@@ -68,11 +68,11 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
   const { state, course, advice, outlook } = following
   const itself = runsByItself(plan)
   const pressurised = holdsPressure(applianceOf(plan))
-  const leg = lastLeg(state)
+  const cycle = lastCycle(state)
   switch (state.phase) {
     case 'ready':
       if (pressurised && state.checkedAt === null)
-        return action(leg.more ? 'close-again' : 'check', { kind: 'checked' })
+        return action(cycle.more ? 'close-again' : 'check', { kind: 'checked' })
       return action(itself ? 'start-electric' : 'light', { kind: 'lit' })
     case 'heating':
       return whileHeating()
@@ -83,8 +83,8 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
     case 'safe':
       // The cook says that the pressure is gone; the sum has to agree.
       if (nowMs < outlook!.opensFrom)
-        return action('wait-sum', leg.valveOpenedAt === null ? { kind: 'valve-opened' } : null, outlook!.opensFrom)
-      return hasLooked(leg, outlook!.opensFrom)
+        return action('wait-sum', cycle.valveOpenedAt === null ? { kind: 'valve-opened' } : null, outlook!.opensFrom)
+      return hasLooked(cycle, outlook!.opensFrom)
         ? action('open', { kind: 'opened' })
         : action('look-again', { kind: 'pressure-gone' })
     case 'opened':
@@ -105,7 +105,7 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
   /** Walks the program's steps along what has happened, and stops at the first that is not over. */
   function whileHeating(): NextAction {
     if (outlook?.overdue) return whileOverdue(outlook.overdue)
-    let at = leg.litAt!
+    let at = cycle.litAt!
     const { program } = course
     if (advice?.lowerFlame) return action('lower-flame', { kind: 'flame', flame: advice.lowerFlame })
     for (const [i, step] of program.entries()) {
@@ -115,7 +115,7 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
       at = pending
     }
     if (itself) return action('let-finish', { kind: 'heat-off' }, at)
-    if (isTurnedUpAgain(course, leg)) {
+    if (isTurnedUpAgain(course, cycle)) {
       if (!hasWhistledSince()) return countOne()
     } else if (following.whistleAgain) return action('whistle-again', { kind: 'flame', flame: 'high' })
     return action(advice?.isShort ? 'off-and-look' : 'turn-off', { kind: 'heat-off' })
@@ -135,23 +135,23 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
   /** The action of a step that is still going on, or the time at which it ended. */
   function stepAction(step: Step, isLast: boolean, at: number): NextAction | number {
     const { minutesToPressure } = outlook!.curve
-    const pressureDue = minutesToPressure === null ? null : leg.litAt! + minutesToPressure * MINUTE_MS
+    const pressureDue = minutesToPressure === null ? null : cycle.litAt! + minutesToPressure * MINUTE_MS
     switch (step.kind) {
       case 'dry':
         return action('wait-dry', { kind: 'heat-off' }, outlook!.heatOffAt)
       case 'whistles':
         return whistleAction(step.untilWhistles, isLast, at, pressureDue)
       case 'pressure':
-        return leg.atPressureAt ?? action('wait-pressure', { kind: 'at-pressure' }, pressureDue)
+        return cycle.atPressureAt ?? action('wait-pressure', { kind: 'at-pressure' }, pressureDue)
       case 'boil':
-        return leg.boilsAt ?? action('wait-boil', { kind: 'boils' })
+        return cycle.boilsAt ?? action('wait-boil', { kind: 'boils' })
       case 'at-pressure':
-        if (leg.atPressureAt === null) return action('wait-pressure', { kind: 'at-pressure' }, pressureDue)
-        return waitUntil('wait-at-pressure', leg.atPressureAt + step.minutesAtPressure * MINUTE_MS)
+        if (cycle.atPressureAt === null) return action('wait-pressure', { kind: 'at-pressure' }, pressureDue)
+        return waitUntil('wait-at-pressure', cycle.atPressureAt + step.minutesAtPressure * MINUTE_MS)
       case 'profile':
         return waitUntil('wait-clock', at + step.profile.at(-1)!.minute * MINUTE_MS)
       case 'clock':
-        return waitUntil('wait-clock', leg.litAt! + step.untilMinute * MINUTE_MS)
+        return waitUntil('wait-clock', cycle.litAt! + step.untilMinute * MINUTE_MS)
       default:
         return minutesAction(step, at)
     }
@@ -164,7 +164,7 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
 
   /** True if it whistled since its flame was turned last. */
   function hasWhistledSince(): boolean {
-    return (leg.whistles.at(-1)?.at ?? 0) > leg.flameChanges.at(-1)!.at
+    return (cycle.whistles.at(-1)?.at ?? 0) > cycle.flameChanges.at(-1)!.at
   }
   function countOne(): NextAction {
     return action('count', { kind: 'whistle' }, outlook!.nextWhistleAt, 1)
@@ -182,9 +182,9 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
 
   function whistleAction(until: number, isLast: boolean, at: number, firstDue: number | null): NextAction | number {
     const left = until - outlook!.whistlesSoFar
-    if (left <= 0) return leg.whistles.at(-1)?.at ?? at
-    const waiting = leg.whistles.length === 0
-    const toTurn = isLast && course.program.length > 1 && leg.flameChanges.length === 0
+    if (left <= 0) return cycle.whistles.at(-1)?.at ?? at
+    const waiting = cycle.whistles.length === 0
+    const toTurn = isLast && course.program.length > 1 && cycle.flameChanges.length === 0
     if (toTurn) return turnDown(left)
     // The last one may have slipped by: the clock tells as well.
     if (isLast && !waiting && nowMs >= outlook!.heatOffAt + LATE_MS) return outlook!.heatOffAt
@@ -199,11 +199,11 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
       return waitUntil('wait-clock', at + step.minutes * MINUTE_MS)
     // Resting comes after the heat is off.
     if (step.heatW === 0) return at
-    const turned = lastStepSince(course, leg)
+    const turned = lastStepSince(course, cycle)
     if (turned === null) return turnDown()
     const endsAt = turned + step.minutes * MINUTE_MS
     // Turned up to whistle once more, it must not be left there.
-    if (nowMs < endsAt && isTurnedUpAgain(course, leg)) return hasWhistledSince() ? turnDown() : countOne()
+    if (nowMs < endsAt && isTurnedUpAgain(course, cycle)) return hasWhistledSince() ? turnDown() : countOne()
     return waitUntil('wait-low', endsAt)
   }
 
@@ -214,7 +214,7 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
   function whileReleasing(): NextAction {
     const { release } = plan
     const fallsAt = outlook!.opensAt.value
-    if (leg.valveOpenedAt !== null) return action('wait-valve', { kind: 'pressure-gone' }, fallsAt)
+    if (cycle.valveOpenedAt !== null) return action('wait-valve', { kind: 'pressure-gone' }, fallsAt)
     if (!release || release.kind === 'natural') return action('wait-fall', { kind: 'pressure-gone' }, fallsAt)
     const valveAt = outlook!.heatOffAt + (release.afterMinutes ?? 0) * MINUTE_MS
     if (nowMs < valveAt) return action('wait-fall', { kind: 'pressure-gone' }, valveAt)
@@ -223,7 +223,7 @@ export function nextAction(plan: PlanAnswer, following: Following, nowMs: number
 
   function whileResting(): NextAction {
     const { openAtMinute, heatOffAtMinute } = plan.closings[0]!.clock
-    const restsUntil = leg.heatOffAt! + (openAtMinute - heatOffAtMinute) * MINUTE_MS
+    const restsUntil = cycle.heatOffAt! + (openAtMinute - heatOffAtMinute) * MINUTE_MS
     if (nowMs < restsUntil) return action('wait-rest', { kind: 'opened' }, restsUntil)
     return action('open', { kind: 'opened' })
   }

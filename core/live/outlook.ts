@@ -11,7 +11,7 @@ import { heardOf, heatReach, heatSd, infer, type Belief } from './infer'
 import { liquidOf, type Liquid } from './liquid'
 import type { Overdue } from './overdue'
 import { questionsOf, type Question } from './questions'
-import { lastLeg, ventedSince, type RunState } from './run'
+import { lastCycle, ventedSince, type RunState } from './run'
 import { situationOf, type Situation } from './situation'
 
 /** A figure with the band of one standard deviation around it. */
@@ -110,7 +110,7 @@ class Futures {
 /**
  * Infers what the pot is like and looks ahead. Bands of one standard deviation come from moving the guess one
  * deviation each way along each of its axes, and the weight's lift, which whistles do not tell; without
- * `bands` only the likeliest pot is followed. `before` is an earlier guess to start from. The leg must have been lit.
+ * `bands` only the likeliest pot is followed. `before` is an earlier guess to start from. The cycle must have been lit.
  */
 export function lookAhead(
   course: Course,
@@ -165,9 +165,9 @@ function outlookOf(
   advised: number | null,
   liquid: Liquid,
 ): Outlook {
-  const { course, state, leg, belief, matched, understood, offAt, whistling } = at
+  const { course, state, cycle, belief, matched, understood, offAt, whistling } = at
   const { centre } = futures
-  const msOf = (minute: number) => leg.litAt! + minute * MINUTE_MS
+  const msOf = (minute: number) => cycle.litAt! + minute * MINUTE_MS
   const ends = futures.ends(advised)
   const opens = futures.banded((one) => ends.get(one)!.openMinute)
   const reach = heatReach(belief.directions)
@@ -233,11 +233,11 @@ const atMost = (mostG: number, { value, low, high }: Banded): Banded => ({
  * that nobody said was opened.
  */
 function opensFromMs(at: Situation, bands: boolean): number {
-  const { leg, isOff, offAt } = at
+  const { cycle, isOff, offAt } = at
   if (!isOff) return Infinity
-  const then = { ...at, nowMs: Math.max(offAt!, leg.valveOpenedAt ?? offAt!) }
+  const then = { ...at, nowMs: Math.max(offAt!, cycle.valveOpenedAt ?? offAt!) }
   const futures = new Futures(then, bands)
-  const lowMs = leg.litAt! + futures.banded((one) => one.fallen()).low * MINUTE_MS
+  const lowMs = cycle.litAt! + futures.banded((one) => one.fallen()).low * MINUTE_MS
   return Math.max(lowMs, sureFallMs(then, futures.centre.run.result(), lowMs))
 }
 
@@ -248,18 +248,18 @@ function opensFromMs(at: Situation, bands: boolean): number {
  * lose, it falls as long as was planned with the weight on, or the few minutes that an open valve takes.
  */
 function sureFallMs(at: Situation, { ending }: Simulation, believedMs: number): number {
-  const { course, leg, understood, offAt, heard } = at
+  const { course, cycle, understood, offAt, heard } = at
   if (!holdsPressure(course.pot.appliance)) return -Infinity
   if (heard.minutes.length === 0)
-    return leg.litAt! + new Future(at, { logHeat: HOT_SDS * heatSd(course), logSwing: 0 }).fallen() * MINUTE_MS
+    return cycle.litAt! + new Future(at, { logHeat: HOT_SDS * heatSd(course), logSwing: 0 }).fallen() * MINUTE_MS
   if (understood && ending === 'done' && believedMs > offAt! + MINUTE_MS) return -Infinity
   const { releaseMinutes } = simulate({ ...course.pot, program: course.program, release: NATURAL })
   const fallen = offAt! + releaseMinutes * MINUTE_MS
-  const ventedAt = ventedSince(leg)
+  const ventedAt = ventedSince(cycle)
   return ventedAt === null ? fallen : Math.min(fallen, ventedAt + VALVE_MS)
 }
 
-/** From when on the pressure may be gone at the earliest, in ms since 1970; the leg must have been lit. */
+/** From when on the pressure may be gone at the earliest, in ms since 1970; the cycle must have been lit. */
 export function opensFrom(course: Course, state: RunState, nowMs: number): number {
   const outlook = endsByItself(course.closing.pot.style)
     ? asPlanned(course, state, nowMs)
@@ -281,7 +281,7 @@ function moved(guess: Guess, by: Guess, sign: number): Guess {
 
 /** A cooker that decides for itself, or follows a measured program, is told as it was planned. */
 export function asPlanned(course: Course, state: RunState, nowMs: number): Outlook {
-  const { litAt, heatOffAt: saidOffAt, valveOpenedAt, whistles } = lastLeg(state)
+  const { litAt, heatOffAt: saidOffAt, valveOpenedAt, whistles } = lastCycle(state)
   const curve = simulate({ ...course.pot, program: course.program, release: course.release }, { trace: true })
   const msOf = (minute: number) => litAt! + minute * MINUTE_MS
   const { gaugePa, tempC, freeWaterKg, boilMinutes } = pointAt(curve.trace, (nowMs - litAt!) / MINUTE_MS)

@@ -5,7 +5,7 @@ import { replay, type Course, type Guess } from './course'
 import { expectedOf, heatReach, heatSd, infer } from './infer'
 import { liquidOf } from './liquid'
 import type { Heard } from './match'
-import { lastLeg, type Leg, type RunState } from './run'
+import { lastCycle, type Cycle, type RunState } from './run'
 import { goesByMinutes, isTurnedUpAgain } from './steps'
 
 /** A pot from which nothing came for longer than it should: no whistle, no pressure, or no more whistles. */
@@ -35,12 +35,12 @@ const THERE_MINUTES = 10
 const LATENT_J_PER_G = 2200
 
 /** True while the program goes by what the pot tells: who cooks by the clock need not say that it whistles. */
-function waitsForSign(course: Course, leg: Leg): boolean {
+function waitsForSign(course: Course, cycle: Cycle): boolean {
   const { program, pot } = course
   if (!holdsPressure(pot.appliance)) return false
-  if (isTurnedUpAgain(course, leg)) return true
+  if (isTurnedUpAgain(course, cycle)) return true
   const [first] = program
-  if (goesByMinutes(program) && leg.flameChanges.length > 0) return false
+  if (goesByMinutes(program) && cycle.flameChanges.length > 0) return false
   return ['whistles', 'pressure', 'at-pressure'].includes(first!.kind)
 }
 
@@ -55,37 +55,37 @@ export function overdueOf(
   nowMs: number,
   before?: Guess,
 ): Overdue | null {
-  const leg = lastLeg(state)
-  if (state.phase !== 'heating' || !waitsForSign(course, leg)) return null
-  const lastAt = leg.whistles.at(-1)?.at
-  if (lastAt === undefined) return heard.minutes.length > 0 ? null : beforeAny(course, leg, nowMs)
+  const cycle = lastCycle(state)
+  if (state.phase !== 'heating' || !waitsForSign(course, cycle)) return null
+  const lastAt = cycle.whistles.at(-1)?.at
+  if (lastAt === undefined) return heard.minutes.length > 0 ? null : beforeAny(course, cycle, nowMs)
   if (kindOf(course.pot.appliance).tells !== 'whistles') return null
   // What was believed when the last one was heard: the silence itself must not explain itself away.
-  const then = { ...state, legs: [...state.legs.slice(0, -1), leg] as RunState['legs'] }
+  const then = { ...state, cycles: [...state.cycles.slice(0, -1), cycle] as RunState['cycles'] }
   const belief = infer(course, then, lastAt, before)
-  const due = expectedOf(course, leg, belief.guess, nowMs)
+  const due = expectedOf(course, cycle, belief.guess, nowMs)
   const which = belief.match.of.findLast((one) => one !== null) ?? -1
-  const pace = which < 0 ? 0 : due[which]! - (lastAt - leg.litAt!) / MINUTE_MS
-  const msOf = (minute: number) => leg.litAt! + (minute - pace) * MINUTE_MS
+  const pace = which < 0 ? 0 : due[which]! - (lastAt - cycle.litAt!) / MINUTE_MS
+  const msOf = (minute: number) => cycle.litAt! + (minute - pace) * MINUTE_MS
   const next = due[which + 1]
   const dueAt = next === undefined ? null : msOf(next)
   // Quiet since the last whistle, or since it was said that none came, or the pot was changed.
-  const quietSince = Math.max(lastAt, leg.quietAt ?? 0, changedAt(leg))
+  const quietSince = Math.max(lastAt, cycle.quietAt ?? 0, changedAt(cycle))
   const spread = Math.exp(LATE_SDS * heatReach(belief.directions))
   const waitMinutes =
     dueAt === null ? NEVER_DUE_MINUTES : Math.max(1, (dueAt - lastAt) / MINUTE_MS) * spread + LATE_MINUTES
   if (nowMs - quietSince < waitMinutes * MINUTE_MS) return null
   const hotter = { ...belief.guess, logHeat: belief.guess.logHeat + heatReach(belief.directions) }
-  const open = replay(course, { ...leg, valveOpenedAt: lastAt }, hotter, nowMs)
+  const open = replay(course, { ...cycle, valveOpenedAt: lastAt }, hotter, nowMs)
   return {
     after: 'whistle',
     dueAt,
     slippedAt: due
       .slice(which + 1)
       .map(msOf)
-      .filter((at) => at > (leg.quietAt ?? 0) && at < nowMs - JUST_DUE_MS),
+      .filter((at) => at > (cycle.quietAt ?? 0) && at < nowMs - JUST_DUE_MS),
     leastWaterG: spareG(course, open),
-    untilThereG: untilThereG(course, leg),
+    untilThereG: untilThereG(course, cycle),
   }
 }
 
@@ -95,28 +95,28 @@ function spareG(course: Course, run: Run): number {
   return liquid.around(run.now().freeWaterG, gets) - liquid.leastG
 }
 
-function beforeAny(course: Course, leg: Leg, nowMs: number): Overdue | null {
-  const [due] = expectedOf(course, leg, { logHeat: 0, logSwing: 0 }, nowMs)
+function beforeAny(course: Course, cycle: Cycle, nowMs: number): Overdue | null {
+  const [due] = expectedOf(course, cycle, { logHeat: 0, logSwing: 0 }, nowMs)
   const sd = heatSd(course)
-  const elapsed = (nowMs - leg.litAt!) / MINUTE_MS
+  const elapsed = (nowMs - cycle.litAt!) / MINUTE_MS
   if (due === undefined || elapsed < due * Math.exp(LATE_SDS * sd) + LATE_MINUTES) return null
   // With the weight off from the start, on the hotter side of what the flame may be.
-  const open = replay(course, { ...leg, valveOpenedAt: leg.litAt }, { logHeat: sd, logSwing: 0 }, nowMs)
+  const open = replay(course, { ...cycle, valveOpenedAt: cycle.litAt }, { logHeat: sd, logSwing: 0 }, nowMs)
   return {
     after: 'lit',
-    dueAt: leg.litAt! + due * MINUTE_MS,
+    dueAt: cycle.litAt! + due * MINUTE_MS,
     slippedAt: [],
     leastWaterG: spareG(course, open),
-    untilThereG: untilThereG(course, leg),
+    untilThereG: untilThereG(course, cycle),
   }
 }
 
 /** When something was last done to a pot on the heat that its next whistle has to be waited for anew. */
-function changedAt({ flameChanges, interruptions }: Leg): number {
+function changedAt({ flameChanges, interruptions }: Cycle): number {
   return Math.max(0, flameChanges.at(-1)?.at ?? 0, interruptions.at(-1)?.until ?? 0)
 }
 
-function untilThereG({ program, closing, pot }: Course, { flameChanges }: Leg): number {
+function untilThereG({ program, closing, pot }: Course, { flameChanges }: Cycle): number {
   const [first] = program
   const flame = flameChanges.at(-1)?.flame
   const own = 'heaterW' in pot.appliance ? pot.appliance.heaterW : 0

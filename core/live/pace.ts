@@ -1,6 +1,6 @@
 import type { LivePlan } from './course'
 import type { Following } from './follow'
-import { lastLeg } from './run'
+import { lastCycle } from './run'
 
 /** A pot that whistles much more or less often than its flame was set for. */
 export interface Pace {
@@ -21,13 +21,13 @@ const WORTH_A_TURN = 1.6
  */
 export function paceAtStove({ answer, request }: LivePlan, { state, course }: Following): Pace | null {
   const { style } = request
-  const leg = lastLeg(state)
+  const cycle = lastCycle(state)
   const plannedS = answer.closings[course.closing.number]?.program.whistleEveryS ?? null
   if (style.kind !== 'whistles' || style.heatUp === undefined || plannedS === null || state.phase !== 'heating')
     return null
-  const from = leg.flameChanges.at(-1)?.at
+  const from = cycle.flameChanges.at(-1)?.at
   // The first after the flame was turned still has some of the other flame in it.
-  const newest = from === undefined ? [] : leg.whistles.filter(({ at }) => at > from).slice(-LEAST_GAPS - 1)
+  const newest = from === undefined ? [] : cycle.whistles.filter(({ at }) => at > from).slice(-LEAST_GAPS - 1)
   if (newest.length <= LEAST_GAPS) return null
   const everyS = (newest.at(-1)!.at - newest[0]!.at) / LEAST_GAPS / 1000
   const times = everyS / plannedS

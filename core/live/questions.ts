@@ -21,20 +21,20 @@ const BEYOND_MS = 5 * MINUTE_MS
 /** No pot whistles again within this time. */
 const SAME_MS = 1000
 
-/** What to ask of the whistles of a leg that were heard, by the likeliest pot. */
-export function questionsOf({ course, leg, nowMs, heard, belief, overdue }: Situation): Question[] {
-  if (leg.whistles.length === 0) return []
-  if (overdue?.after === 'whistle') return [{ kind: 'silent', since: leg.whistles.at(-1)!.at, at: overdue.slippedAt }]
-  const due = replay(course, leg, belief.guess, nowMs + BEYOND_MS).result().whistleMinutes
+/** What to ask of the whistles of a cycle that were heard, by the likeliest pot. */
+export function questionsOf({ course, cycle, nowMs, heard, belief, overdue }: Situation): Question[] {
+  if (cycle.whistles.length === 0) return []
+  if (overdue?.after === 'whistle') return [{ kind: 'silent', since: cycle.whistles.at(-1)!.at, at: overdue.slippedAt }]
+  const due = replay(course, cycle, belief.guess, nowMs + BEYOND_MS).result().whistleMinutes
   const score = (of: Heard) => matchWhistles(of, due).score
   const asHeard = score(heard)
   /** True if the match holds clearly better than its denial. */
   const isClear = (denied: Heard) => asHeard - score(denied) > ASK_LOG_ODDS
   const found: Question[] = []
-  let before = { which: -1, at: leg.litAt! }
+  let before = { which: -1, at: cycle.litAt! }
   belief.match.of.forEach((which, i) => {
-    const { id, at } = leg.whistles[i]!
-    const isAgain = i > 0 && at - leg.whistles[i - 1]!.at <= SAME_MS
+    const { id, at } = cycle.whistles[i]!
+    const isAgain = i > 0 && at - cycle.whistles[i - 1]!.at <= SAME_MS
     if (isAgain && !heard.standing[i]) return void found.push({ kind: 'double', of: id, at })
     if (which === null) {
       if (isClear({ ...heard, standing: heard.standing.with(i, true) })) found.push({ kind: 'false', of: id, at })

@@ -1,6 +1,6 @@
 import { MINUTE_MS } from '../measure/time'
 import type { RunEvent } from './event.schema'
-import { hasLooked, isStage, lastLeg, runState, withoutUndone, type Leg, type RunState } from './run'
+import { hasLooked, isStage, lastCycle, runState, withoutUndone, type Cycle, type RunState } from './run'
 
 /** Why an event cannot be. The sentence of each stands in the message files, under `runs`. */
 export type RunRefusal =
@@ -56,7 +56,7 @@ export function refusalOf(
   const { data, at } = event
   if (at > nowMs + CLOCK_SKEW_MS) return 'in-the-future'
   const known = (id: string) =>
-    state.legs.some(({ whistles }) => whistles.some((one) => one.id === id)) ? null : 'no-such-whistle'
+    state.cycles.some(({ whistles }) => whistles.some((one) => one.id === id)) ? null : 'no-such-whistle'
   switch (data.kind) {
     case 'undo':
       return mayBeUndone(events, data.of) ? null : 'nothing-to-undo'
@@ -87,14 +87,15 @@ function mayBeUndone(events: readonly RunEvent[], id: string): boolean {
 }
 
 function refusalOfSeen(state: RunState, { at, data }: RunEvent): RunRefusal | null {
-  const leg = state.legs.findLast(({ litAt }) => litAt !== null && litAt <= at + CLOCK_SKEW_MS)
-  if (!leg) return state.legs[0].litAt === null ? (state.phase === 'abandoned' ? 'run-over' : 'not-lit') : 'too-early'
-  const isLast = leg === lastLeg(state)
+  const cycle = state.cycles.findLast(({ litAt }) => litAt !== null && litAt <= at + CLOCK_SKEW_MS)
+  if (!cycle)
+    return state.cycles[0].litAt === null ? (state.phase === 'abandoned' ? 'run-over' : 'not-lit') : 'too-early'
+  const isLast = cycle === lastCycle(state)
   if (state.phase === 'abandoned' && isLast && at > (state.lastAt ?? at)) return 'run-over'
-  if (leg.openedAt !== null && at > leg.openedAt) return 'run-over'
-  if (leg.heatOffAt !== null && at > leg.heatOffAt + CLOCK_SKEW_MS) return 'heat-is-off'
+  if (cycle.openedAt !== null && at > cycle.openedAt) return 'run-over'
+  if (cycle.heatOffAt !== null && at > cycle.heatOffAt + CLOCK_SKEW_MS) return 'heat-is-off'
   if (!isLast) return null
-  const isAway = leg.interruptions.some((away) => away.at <= at && (away.until === null || at < away.until))
+  const isAway = cycle.interruptions.some((away) => away.at <= at && (away.until === null || at < away.until))
   if (data.kind === 'resumed') return isAway ? null : 'heat-is-there'
   const recalled = data.kind === 'whistle' && data.how === 'recalled'
   return isAway && !recalled ? 'heat-is-away' : null
@@ -107,10 +108,10 @@ function refusalOfCold({ at, data }: RunEvent, { whistlesFrom }: PotFacts): RunR
 
 function refusalOfStage(state: RunState, { at, data }: RunEvent, pot: PotFacts): RunRefusal | null {
   const { phase } = state
-  const leg = lastLeg(state)
+  const cycle = lastCycle(state)
   if (data.kind === 'abandoned') return phase === 'abandoned' ? 'run-over' : null
   if (phase === 'abandoned') return 'run-over'
-  const after = precedingAt(state, leg, data.kind)
+  const after = precedingAt(state, cycle, data.kind)
   if (after !== null && at < after - CLOCK_SKEW_MS) return 'too-early'
   if (phase === 'opened') return data.kind === 'goes-on' ? null : 'run-over'
   const isOn = phase === 'heating' || phase === 'interrupted'
@@ -118,11 +119,11 @@ function refusalOfStage(state: RunState, { at, data }: RunEvent, pot: PotFacts):
     case 'checked':
       return phase === 'ready' ? null : 'already-lit'
     case 'lit':
-      return phase === 'ready' || at < leg.litAt! ? null : 'already-lit'
+      return phase === 'ready' || at < cycle.litAt! ? null : 'already-lit'
     case 'heat-off':
       if (phase === 'ready') return 'not-lit'
       // Two devices may both have seen it: the first is the one that counts.
-      return isOn || at < leg.heatOffAt! ? null : 'heat-is-off'
+      return isOn || at < cycle.heatOffAt! ? null : 'heat-is-off'
     case 'valve-opened':
       // Lifting the weight is also how a cook makes sure that nothing is left.
       if (phase === 'ready') return 'not-lit'
@@ -138,26 +139,26 @@ function refusalOfStage(state: RunState, { at, data }: RunEvent, pot: PotFacts):
       if (!pot.underPressure) return null
       if (phase !== 'safe') return 'pressure-not-gone'
       if (at < pot.opensFrom()) return 'sum-says-pressure'
-      return hasLooked(leg, pot.opensFrom()) ? null : 'look-again'
+      return hasLooked(cycle, pot.opensFrom()) ? null : 'look-again'
     default:
       return 'not-open'
   }
 }
 
 /** When what must come before was; null where nothing must. */
-function precedingAt({ legs }: RunState, leg: Leg, kind: RunEvent['data']['kind']): number | null {
+function precedingAt({ cycles }: RunState, cycle: Cycle, kind: RunEvent['data']['kind']): number | null {
   switch (kind) {
     case 'checked':
     case 'lit':
-      return legs.at(-2)?.openedAt ?? null
+      return cycles.at(-2)?.openedAt ?? null
     case 'heat-off':
-      return leg.litAt
+      return cycle.litAt
     case 'valve-opened':
     case 'pressure-gone':
-      return leg.heatOffAt
+      return cycle.heatOffAt
     case 'opened':
-      return leg.pressureGoneAt ?? leg.heatOffAt
+      return cycle.pressureGoneAt ?? cycle.heatOffAt
     default:
-      return leg.openedAt
+      return cycle.openedAt
   }
 }

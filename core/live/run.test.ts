@@ -7,7 +7,7 @@ import {
   hasLooked,
   inOrder,
   isRunning,
-  lastLeg,
+  lastCycle,
   runState,
   ventedSince,
   withoutUndone,
@@ -19,7 +19,7 @@ const off = event('off', { kind: 'heat-off' }, 900)
 const gone = event('gone', { kind: 'pressure-gone' }, 1500)
 const opened = event('open', { kind: 'opened' }, 1600)
 const more: RunEventData = { kind: 'goes-on', figure: 3, addWaterG: 20, pinch: ['firm'] }
-const leg = (...events: RunEvent[]) => lastLeg(runState(events))
+const cycle = (...events: RunEvent[]) => lastCycle(runState(events))
 const phase = (...events: RunEvent[]) => runState(events).phase
 
 describe('the state of a run', () => {
@@ -41,32 +41,33 @@ describe('the state of a run', () => {
       event('b', { kind: 'boils' }, at),
       event('f', { kind: 'flame', flame: 'low' }, at),
     ]
-    expect(leg(lit, ...seen(400))).toMatchObject({
+    expect(cycle(lit, ...seen(400))).toMatchObject({
       whistles: [{ id: 'w', at: 400 }],
       atPressureAt: 400,
       boilsAt: 400,
       flameChanges: [{ at: 400, flame: 'low' }],
     })
-    for (const nothing of [leg(...seen(50), lit), leg(lit, off, opened, ...seen(1700))])
+    for (const nothing of [cycle(...seen(50), lit), cycle(lit, off, opened, ...seen(1700))])
       expect(nothing).toMatchObject({ whistles: [], atPressureAt: null, boilsAt: null, flameChanges: [] })
   })
 
   it('keeps the first of what comes once', () => {
     expect(
-      leg(lit, event('p', { kind: 'at-pressure' }, 400), event('q', { kind: 'at-pressure' }, 500)).atPressureAt,
+      cycle(lit, event('p', { kind: 'at-pressure' }, 400), event('q', { kind: 'at-pressure' }, 500)).atPressureAt,
     ).toBe(400)
-    expect(leg(lit, event('p', { kind: 'boils' }, 400), event('q', { kind: 'boils' }, 500)).boilsAt).toBe(400)
+    expect(cycle(lit, event('p', { kind: 'boils' }, 400), event('q', { kind: 'boils' }, 500)).boilsAt).toBe(400)
     expect(
-      leg(lit, off, event('v', { kind: 'valve-opened' }, 950), event('u', { kind: 'valve-opened' }, 990)).valveOpenedAt,
+      cycle(lit, off, event('v', { kind: 'valve-opened' }, 950), event('u', { kind: 'valve-opened' }, 990))
+        .valveOpenedAt,
     ).toBe(950)
   })
 
   it('takes the newest look at the pressure, and none after it was opened', () => {
     const later = event('later', { kind: 'pressure-gone' }, 1550)
-    expect(leg(lit, off, gone, later).pressureGoneAt).toBe(1550)
-    expect(leg(lit, off, later, gone).pressureGoneAt).toBe(1550)
-    expect(leg(lit, off, gone, opened, event('x', { kind: 'pressure-gone' }, 1700)).pressureGoneAt).toBe(1500)
-    expect(leg(lit, gone).pressureGoneAt).toBeNull()
+    expect(cycle(lit, off, gone, later).pressureGoneAt).toBe(1550)
+    expect(cycle(lit, off, later, gone).pressureGoneAt).toBe(1550)
+    expect(cycle(lit, off, gone, opened, event('x', { kind: 'pressure-gone' }, 1700)).pressureGoneAt).toBe(1500)
+    expect(cycle(lit, gone).pressureGoneAt).toBeNull()
   })
 
   it('knows each time that the heat was away, and until when', () => {
@@ -74,33 +75,33 @@ describe('the state of a run', () => {
     const back = event('b', { kind: 'resumed' }, 400)
     expect(phase(lit, away)).toBe('interrupted')
     expect(phase(lit, away, back)).toBe('heating')
-    expect(leg(lit, away, back).interruptions).toEqual([{ at: 300, why: 'gas', until: 400 }])
+    expect(cycle(lit, away, back).interruptions).toEqual([{ at: 300, why: 'gas', until: 400 }])
     // Away twice is away once; back without having been away is nothing; the end ends it too.
-    expect(leg(lit, away, event('c', { kind: 'interrupted', why: 'power' }, 350)).interruptions).toHaveLength(1)
+    expect(cycle(lit, away, event('c', { kind: 'interrupted', why: 'power' }, 350)).interruptions).toHaveLength(1)
     expect(phase(lit, off, back)).toBe('releasing')
-    expect(leg(lit, back).interruptions).toEqual([])
-    expect(leg(lit, away, off).interruptions).toEqual([{ at: 300, why: 'gas', until: 900 }])
+    expect(cycle(lit, back).interruptions).toEqual([])
+    expect(cycle(lit, away, off).interruptions).toEqual([{ at: 300, why: 'gas', until: 900 }])
     expect(phase(away)).toBe('ready')
   })
 
   it('takes whistles out, and remembers what the cook vouched for', () => {
     const whistles = ['u', 'v'].map((id, i) => event(id, { kind: 'whistle' }, 400 + i))
-    const { legs, standing, noneMissedBefore } = runState([
+    const { cycles, standing, noneMissedBefore } = runState([
       lit,
       ...whistles,
       event('n', { kind: 'no-whistle', of: 'u' }, 500),
       event('s', { kind: 'whistle-stands', of: 'v' }, 510),
       event('m', { kind: 'none-missed', before: 'v' }, 520),
     ])
-    expect(legs[0].whistles.map(({ id }) => id)).toEqual(['v'])
+    expect(cycles[0].whistles.map(({ id }) => id)).toEqual(['v'])
     expect([standing, noneMissedBefore]).toEqual([['v'], ['v']])
   })
 
-  it('has a leg for each closing, the new one with what it is for', () => {
+  it('has a cycle for each closing, the new one with what it is for', () => {
     const state = runState([lit, off, gone, opened, event('m', more, 1700)])
-    expect(state.legs).toHaveLength(2)
+    expect(state.cycles).toHaveLength(2)
     expect(state.checkedAt).toBeNull()
-    expect(lastLeg(state).more).toEqual({ figure: 3, addWaterG: 20, pinch: ['firm'], joins: false })
+    expect(lastCycle(state).more).toEqual({ figure: 3, addWaterG: 20, pinch: ['firm'], joins: false })
     expect(closingOfRun(state)).toBe(0)
     const joined = runState([lit, off, gone, opened, event('m', { ...more, joins: true }, 1700)])
     expect(closingOfRun(joined)).toBe(1)
@@ -127,7 +128,7 @@ describe('the order of events', () => {
     expect(inOrder([lit, early]).map(({ id }) => id)).toEqual(['lit', 'early'])
     const sooner = event('sooner', { kind: 'heat-off' }, 600)
     expect(inOrder([lit, off, sooner]).map(({ id }) => id)).toEqual(['lit', 'sooner', 'off'])
-    expect(leg(lit, off, sooner).heatOffAt).toBe(600)
+    expect(cycle(lit, off, sooner).heatOffAt).toBe(600)
     // In a new closing everything may be told once more.
     const again = [lit, off, gone, opened, event('m', more, 1700), event('lit2', { kind: 'lit' }, 1650)]
     expect(inOrder(again).map(({ id }) => id)).toEqual(['lit', 'off', 'gone', 'open', 'm', 'lit2'])
@@ -150,15 +151,15 @@ describe('what steam has had a way out by', () => {
     ['nothing, once the weight sits again', [lit, away, event('b', { kind: 'resumed' }, 400), off], null],
     ['a valve after a weight', [lit, away, off, event('v', { kind: 'valve-opened' }, 950)], 300],
     ['nothing where only the gas was away', [lit, event('g', { kind: 'interrupted', why: 'gas' }, 300)], null],
-  ] as const)('is %s', (_, events, since) => expect(ventedSince(leg(...events))).toBe(since))
+  ] as const)('is %s', (_, events, since) => expect(ventedSince(cycle(...events))).toBe(since))
 })
 
 describe('whether', () => {
   it('the cook has looked since the sum allows it, two sums differing by half a minute', () => {
-    const looked = leg(lit, off, gone)
+    const looked = cycle(lit, off, gone)
     expect(hasLooked(looked, 1500 + 30_000)).toBe(true)
     expect(hasLooked(looked, 1500 + 30_001)).toBe(false)
-    expect(hasLooked(leg(lit, off), 0)).toBe(false)
+    expect(hasLooked(cycle(lit, off), 0)).toBe(false)
   })
 
   it('foods are still to go in, and somebody has to look after it', () => {

@@ -6,7 +6,7 @@ import type { RunEvent, RunEventData } from './event.schema'
 export type RunPhase = 'ready' | 'heating' | 'interrupted' | 'releasing' | 'safe' | 'opened' | 'abandoned'
 
 /** From one closing of the lid to the next opening. Times in ms since 1970. */
-export interface Leg {
+export interface Cycle {
   /** The program of a pot that was closed again: not done, or opened for more foods; null the first time. */
   more: { figure: number; addWaterG: number; pinch: (Pinch | null)[]; joins: boolean } | null
   litAt: number | null
@@ -29,7 +29,7 @@ export interface RunState {
   phase: RunPhase
   checkedAt: number | null
   /** One for each closing of the lid; the last is the one that goes on. */
-  legs: [...earlier: Leg[], last: Leg]
+  cycles: [...earlier: Cycle[], last: Cycle]
   /** Events of whistles that the cook has vouched for, and before which none was missed. */
   standing: string[]
   noneMissedBefore: string[]
@@ -39,7 +39,7 @@ export interface RunState {
   lastAt: number | null
 }
 
-const FRESH_LEG: Leg = {
+const FRESH_CYCLE: Cycle = {
   more: null,
   litAt: null,
   whistles: [],
@@ -56,7 +56,7 @@ const FRESH_LEG: Leg = {
 const FRESH: RunState = {
   phase: 'ready',
   checkedAt: null,
-  legs: [FRESH_LEG],
+  cycles: [FRESH_CYCLE],
   standing: [],
   noneMissedBefore: [],
   lastEventId: null,
@@ -113,42 +113,42 @@ export function runState(events: readonly RunEvent[]): RunState {
   }
 }
 
-/** The leg that goes on, or was the last. */
-export function lastLeg({ legs }: RunState): Leg {
-  return legs.at(-1)!
+/** The cycle that goes on, or was the last. */
+export function lastCycle({ cycles }: RunState): Cycle {
+  return cycles.at(-1)!
 }
 
 /** What two devices' sums of the same pot may differ by. */
 const SUMS_DIFFER_MS = 30_000
 
 /** True if the cook has looked since the pressure may be gone by the sum: what was said before may have been hope. */
-export function hasLooked({ pressureGoneAt }: Leg, opensFromMs: number): boolean {
+export function hasLooked({ pressureGoneAt }: Cycle, opensFromMs: number): boolean {
   return pressureGoneAt !== null && pressureGoneAt >= opensFromMs - SUMS_DIFFER_MS
 }
 
-/** Since when steam has had a way out of this leg, in ms since 1970: the valve, or a weight that came off and stayed off; null while it has none. */
-export function ventedSince({ valveOpenedAt, interruptions, heatOffAt }: Leg): number | null {
+/** Since when steam has had a way out of this cycle, in ms since 1970: the valve, or a weight that came off and stayed off; null while it has none. */
+export function ventedSince({ valveOpenedAt, interruptions, heatOffAt }: Cycle): number | null {
   const last = interruptions.at(-1)
   const isOff = last?.why === 'weight' && (last.until === null || last.until === heatOffAt)
   return isOff ? Math.min(last.at, valveOpenedAt ?? Infinity) : valveOpenedAt
 }
 
 function apply(state: RunState, { id, at, data }: RunEvent): RunState {
-  const leg = lastLeg(state)
-  const withLeg = (change: Partial<Leg>, phase = state.phase): RunState => ({
+  const cycle = lastCycle(state)
+  const withCycle = (change: Partial<Cycle>, phase = state.phase): RunState => ({
     ...state,
     phase,
-    legs: [...state.legs.slice(0, -1), { ...leg, ...change }] as RunState['legs'],
+    cycles: [...state.cycles.slice(0, -1), { ...cycle, ...change }] as RunState['cycles'],
   })
-  // What was seen before the first flame, or while the lid was off, belongs to no leg.
-  const isLit = leg.litAt !== null && leg.openedAt === null
+  // What was seen before the first flame, or while the lid was off, belongs to no cycle.
+  const isLit = cycle.litAt !== null && cycle.openedAt === null
   switch (data.kind) {
     case 'checked':
       return { ...state, checkedAt: at }
     case 'lit':
-      return leg.litAt === null ? withLeg({ litAt: at }, 'heating') : state
+      return cycle.litAt === null ? withCycle({ litAt: at }, 'heating') : state
     case 'whistle':
-      return isLit ? withLeg({ whistles: [...leg.whistles, { id, at }] }) : state
+      return isLit ? withCycle({ whistles: [...cycle.whistles, { id, at }] }) : state
     case 'no-whistle':
       return withoutWhistle(state, data.of)
     case 'whistle-stands':
@@ -156,35 +156,35 @@ function apply(state: RunState, { id, at, data }: RunEvent): RunState {
     case 'none-missed':
       return { ...state, noneMissedBefore: [...state.noneMissedBefore, data.before] }
     case 'quiet':
-      return isLit ? withLeg({ quietAt: Math.max(leg.quietAt ?? at, at) }) : state
+      return isLit ? withCycle({ quietAt: Math.max(cycle.quietAt ?? at, at) }) : state
     case 'at-pressure':
-      return isLit && leg.atPressureAt === null ? withLeg({ atPressureAt: at }) : state
+      return isLit && cycle.atPressureAt === null ? withCycle({ atPressureAt: at }) : state
     case 'boils':
-      return isLit && leg.boilsAt === null ? withLeg({ boilsAt: at }) : state
+      return isLit && cycle.boilsAt === null ? withCycle({ boilsAt: at }) : state
     case 'flame':
-      return isLit ? withLeg({ flameChanges: [...leg.flameChanges, { at, flame: data.flame }] }) : state
+      return isLit ? withCycle({ flameChanges: [...cycle.flameChanges, { at, flame: data.flame }] }) : state
     case 'interrupted':
       if (state.phase !== 'heating') return state
-      return withLeg({ interruptions: [...leg.interruptions, { at, why: data.why, until: null }] }, 'interrupted')
+      return withCycle({ interruptions: [...cycle.interruptions, { at, why: data.why, until: null }] }, 'interrupted')
     case 'resumed':
       return state.phase === 'interrupted'
-        ? withLeg({ interruptions: endedAt(leg.interruptions, at) }, 'heating')
+        ? withCycle({ interruptions: endedAt(cycle.interruptions, at) }, 'heating')
         : state
     case 'heat-off':
-      if (leg.litAt === null || leg.heatOffAt !== null) return state
-      return withLeg({ heatOffAt: at, interruptions: endedAt(leg.interruptions, at) }, 'releasing')
+      if (cycle.litAt === null || cycle.heatOffAt !== null) return state
+      return withCycle({ heatOffAt: at, interruptions: endedAt(cycle.interruptions, at) }, 'releasing')
     case 'valve-opened':
-      return leg.valveOpenedAt === null ? withLeg({ valveOpenedAt: at }) : state
+      return cycle.valveOpenedAt === null ? withCycle({ valveOpenedAt: at }) : state
     case 'pressure-gone':
       // The newest look is the one that counts; by another clock it may lie after the opening, and changes nothing.
       if (state.phase !== 'releasing' && state.phase !== 'safe') return state
-      return withLeg({ pressureGoneAt: Math.max(leg.pressureGoneAt ?? at, at) }, 'safe')
+      return withCycle({ pressureGoneAt: Math.max(cycle.pressureGoneAt ?? at, at) }, 'safe')
     case 'opened':
-      return leg.openedAt === null ? withLeg({ openedAt: at }, 'opened') : state
+      return cycle.openedAt === null ? withCycle({ openedAt: at }, 'opened') : state
     case 'goes-on': {
       const { figure, addWaterG, pinch, joins = false } = data
-      const next: Leg = { ...FRESH_LEG, more: { figure, addWaterG, pinch, joins } }
-      return { ...state, phase: 'ready', checkedAt: null, legs: [...state.legs, next] as RunState['legs'] }
+      const next: Cycle = { ...FRESH_CYCLE, more: { figure, addWaterG, pinch, joins } }
+      return { ...state, phase: 'ready', checkedAt: null, cycles: [...state.cycles, next] as RunState['cycles'] }
     }
     case 'abandoned':
       return { ...state, phase: 'abandoned' }
@@ -194,22 +194,25 @@ function apply(state: RunState, { id, at, data }: RunEvent): RunState {
 }
 
 function withoutWhistle(state: RunState, id: string): RunState {
-  const legs = state.legs.map((leg) => ({ ...leg, whistles: leg.whistles.filter((whistle) => whistle.id !== id) }))
-  return { ...state, legs: legs as RunState['legs'] }
+  const cycles = state.cycles.map((cycle) => ({
+    ...cycle,
+    whistles: cycle.whistles.filter((whistle) => whistle.id !== id),
+  }))
+  return { ...state, cycles: cycles as RunState['cycles'] }
 }
 
-function endedAt(interruptions: Leg['interruptions'], at: number): Leg['interruptions'] {
+function endedAt(interruptions: Cycle['interruptions'], at: number): Cycle['interruptions'] {
   return interruptions.map((one) => (one.until === null ? { ...one, until: at } : one))
 }
 
 /** When the run was first lit, in ms since 1970; null before. */
-export function firstLitAt({ legs }: RunState): number | null {
-  return legs[0]!.litAt
+export function firstLitAt({ cycles }: RunState): number | null {
+  return cycles[0]!.litAt
 }
 
 /** Which of the plan's closings of the lid it is at: 0 from the start, and one more each time foods have joined. */
-export function closingOfRun({ legs }: RunState): number {
-  return legs.filter(({ more }) => more?.joins).length
+export function closingOfRun({ cycles }: RunState): number {
+  return cycles.filter(({ more }) => more?.joins).length
 }
 
 /** True if the pot stands open and more foods are to go in. */
@@ -219,7 +222,7 @@ export function awaitsFoods({ closings }: Pick<PlanAnswer, 'closings'>, state: R
 
 /** True while somebody has to look after the pot. */
 export function isRunning(answer: Pick<PlanAnswer, 'closings'>, state: RunState): boolean {
-  const { phase, legs } = state
-  if (phase === 'ready') return legs.length > 1
+  const { phase, cycles } = state
+  if (phase === 'ready') return cycles.length > 1
   return ['heating', 'interrupted', 'releasing', 'safe'].includes(phase) || awaitsFoods(answer, state)
 }

@@ -5,14 +5,14 @@ import { heatOffMs, type Course, type Guess } from './course'
 import type { Belief } from './infer'
 import type { Heard, Match } from './match'
 import { overdueOf, type Overdue } from './overdue'
-import { lastLeg, type Leg, type RunState } from './run'
+import { lastCycle, type Cycle, type RunState } from './run'
 import { lastStepSince } from './steps'
 
-/** A leg as it stands at a moment, with what is believed of its pot: what looking ahead starts from. */
+/** A cycle as it stands at a moment, with what is believed of its pot: what looking ahead starts from. */
 export interface Situation {
   course: Course
   state: RunState
-  leg: Leg
+  cycle: Cycle
   nowMs: number
   belief: Belief
   heard: Heard
@@ -47,22 +47,22 @@ export function situationOf(
   heard: Heard,
   before?: Guess,
 ): Situation {
-  const leg = lastLeg(state)
+  const cycle = lastCycle(state)
   const { style, burner, cooker } = course.closing.pot
   const falses = belief.match.of.filter((which) => which === null).length
   const overdue = overdueOf(course, state, heard, nowMs, before)
   const understood =
     overdue?.after !== 'lit' && (falses < LEAST_FALSE || falses <= FALSE_SHARE * belief.match.of.length)
-  const matched = understood ? lastOf(belief.match) + 1 : leg.whistles.length
+  const matched = understood ? lastOf(belief.match) + 1 : cycle.whistles.length
   const shape = endsByItself(style) ? null : shapeOf(style, burner, cooker.appliance)
-  const offAt = heatOffMs(course, leg)
-  const since = lastStepSince(course, leg)
+  const offAt = heatOffMs(course, cycle)
+  const since = lastStepSince(course, cycle)
   const minutes = () =>
     since === null ? 0 : Math.max(0, ((offAt === null ? nowMs : Math.min(nowMs, offAt)) - since) / MINUTE_MS)
   return {
     course,
     state,
-    leg,
+    cycle,
     nowMs,
     belief,
     heard,

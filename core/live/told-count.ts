@@ -1,6 +1,6 @@
 import type { Following } from './follow'
 import type { NextAction } from './next'
-import { lastLeg } from './run'
+import { lastCycle } from './run'
 
 /** A count as the cook keeps it: so many of so many. */
 export interface ToldCount {
@@ -18,7 +18,7 @@ export function toldCount({ state, outlook, advice, course }: Following, { whist
     (sum, question) => sum + (question.kind === 'missed' ? question.at.length : 0),
     0,
   )
-  const counted = lastLeg(state).whistles.length + slipped
+  const counted = lastCycle(state).whistles.length + slipped
   const last = course.program.at(-1)!
   const figure = last.kind === 'whistles' ? (advice?.figure ?? last.untilWhistles) : 0
   return { counted, of: whistlesLeft > 0 ? counted + whistlesLeft : Math.max(counted, figure) }

@@ -11,10 +11,10 @@ const SOONEST_SHARE = 0.5
  * strongest flame in place of the planned one: before, it is still too cold. −Infinity where the plan says nothing of
  * it: a pot that was closed again while hot, one without pressure.
  */
-export function whistlesFrom({ answer, request }: LivePlan, { legs }: RunState): number {
-  const [first] = legs
+export function whistlesFrom({ answer, request }: LivePlan, { cycles }: RunState): number {
+  const [first] = cycles
   const { pressureAtMinute } = answer.closings[0]!.clock
-  if (legs.length > 1 || first.litAt === null || pressureAtMinute === null) return -Infinity
+  if (cycles.length > 1 || first.litAt === null || pressureAtMinute === null) return -Infinity
   const step = answer.closings[0]!.program.steps[0]!
   const strongestW = Math.max(
     BURNERS.strong.high,

@@ -117,16 +117,16 @@ describe('a dinner', () => {
   it('that comes too late for its soak says what another soak costs', () => {
     const outcome = planDinner(dinnerOf([dishOf('A', beans)], { earliest: -70 }), patient)
     if (!outcome.ok || outcome.value.possible) throw new Error(JSON.stringify(outcome))
-    const { wishes, mends } = outcome.value
+    const { wishes, repairs } = outcome.value
     expect(wishes).toContainEqual({ kind: 'hour' })
-    const later = mends.find((mend) => mend.kind === 'later')!
+    const later = repairs.find((repair) => repair.kind === 'later')!
     for (const how of ['hot', 'none']) {
-      const soak = mends.find((mend) => mend.kind === 'soak' && mend.how === how)!
+      const soak = repairs.find((repair) => repair.kind === 'soak' && repair.how === how)!
       expect((soak as { minutes: number }).minutes).toBeLessThan((later as { minutes: number }).minutes)
     }
   })
 
-  it('never mends a soak away that beans with lectin need', () => {
+  it('never repairs a soak away that beans with lectin need', () => {
     const kidney = structuredClone(beans)
     kidney.lines[0]!.what = 'kidney-red'
     // In a slow pot unsoaked they are refused, whatever the hour is.
@@ -137,16 +137,16 @@ describe('a dinner', () => {
     )
     const outcome = planDinner(dinnerOf([dishOf('A', kidney)], { earliest: -120 }), patient)
     if (outcome.ok && !outcome.value.possible)
-      expect(outcome.value.mends.filter((mend) => mend.kind === 'soak' && mend.how === 'none')).toEqual([])
+      expect(outcome.value.repairs.filter((repair) => repair.kind === 'soak' && repair.how === 'none')).toEqual([])
     else expect(outcome).toMatchObject({ ok: false, problems: [{ code: 'meal-dish-refused' }] })
   })
 
-  it('in one cooker is not had fresh twice: another cooker mends it, or making one before', () => {
+  it('in one cooker is not had fresh twice: another cooker repairs it, or making one before', () => {
     const both = ['A', 'B'].map((key) => dishOf(key, inCooker(rice, 'blue')))
     const outcome = planDinner(dinnerOf(both), patient)
     if (!outcome.ok) throw new Error(JSON.stringify(outcome))
     expect(outcome.value.possible).toBe(false)
-    const kinds = outcome.value.possible ? [] : outcome.value.mends.map(({ kind }) => kind)
+    const kinds = outcome.value.possible ? [] : outcome.value.repairs.map(({ kind }) => kind)
     expect(kinds).toContain('ahead')
   })
 
@@ -314,11 +314,11 @@ describe('a dish in the pot of another', () => {
     const one = [host, { ...guest, request: requestFor(inCooker(brown, 'blue')) }]
     const outcome = planDinner(dinnerOf(one, { pots }), patient)
     if (!outcome.ok || outcome.value.possible) throw new Error(JSON.stringify(outcome))
-    expect(outcome.value.mends).toContainEqual({ kind: 'in-pot', dish: 'B', host: 'A', minutes: 0 })
-    // And each of them does mend it.
-    for (const mend of outcome.value.mends) {
-      if (mend.kind !== 'in-pot') continue
-      expect(planDinner(applied(dinnerOf(one, { pots }), mend), patient)).toMatchObject({ value: { possible: true } })
+    expect(outcome.value.repairs).toContainEqual({ kind: 'in-pot', dish: 'B', host: 'A', minutes: 0 })
+    // And each of them does repair it.
+    for (const repair of outcome.value.repairs) {
+      if (repair.kind !== 'in-pot') continue
+      expect(planDinner(applied(dinnerOf(one, { pots }), repair), patient)).toMatchObject({ value: { possible: true } })
     }
   })
 })

@@ -1,16 +1,16 @@
 import type { DishAnswer } from '../dish/dish'
 import { failed, problem, type Outcome } from '../problem'
 import { tasksOfDinner, type Dinner, type InTin } from './dinner-tasks'
-import type { Mend, Wish } from './impossible'
+import type { Repair, Wish } from './impossible'
 import { planMeal } from './meal'
 import { replanMeal, type Begun } from './replan'
 import type { Budget } from './budget'
 import type { MealPlan } from './schedule'
 import type { DishTask } from './tasks'
-import { burnerClashes, mendingWays, waysToKeepHour, type BurnerClash, type DinnerWay } from './ways'
+import { burnerClashes, repairingWays, waysToKeepHour, type BurnerClash, type DinnerWay } from './ways'
 
 /** A change after which there is a plan; one of the dishes' own, served so many minutes later, 0 at the hour. */
-export type DinnerMend = Mend | (DinnerWay & { minutes: number })
+export type DinnerRepair = Repair | (DinnerWay & { minutes: number })
 
 export interface DinnerPlan {
   tasks: DishTask[]
@@ -32,11 +32,11 @@ export interface DinnerPlan {
 export type DinnerAnswer =
   | { possible: true; dinner: DinnerPlan }
   /** If not `isWhole` some change was not decided: then where none is named it has to be looked further. */
-  | { possible: false; wishes: Wish[]; mends: DinnerMend[]; isWhole: boolean; tasks: DishTask[] }
+  | { possible: false; wishes: Wish[]; repairs: DinnerRepair[]; isWhole: boolean; tasks: DishTask[] }
 
 /**
  * Plans several dishes for one hour: what each is by itself (`answerDish`), its tasks, and when each of them begins.
- * Where it cannot be, the reason with what would mend it: another soak, another pot, a dish in the pot of another or made
+ * Where it cannot be, the reason with what would repair it: another soak, another pot, a dish in the pot of another or made
  * ahead, besides what the tasks alone can tell. What a safety rule refuses is never among those.
  */
 export function planDinner(dinner: Dinner, budget: Budget): Outcome<DinnerAnswer> {
@@ -68,17 +68,17 @@ export function planDinner(dinner: Dinner, budget: Budget): Outcome<DinnerAnswer
   const answer = planMeal(request, budget, dinner.like)
   if (!answer.ok) return answer
   if (answer.value.possible) return done(answer.value.plan)
-  const { wishes, mends, isWhole } = answer.value
+  const { wishes, repairs, isWhole } = answer.value
   // In another cooker a pot takes another time: that is asked of the dish itself.
-  const others = mends.filter(({ kind }) => kind !== 'other-cooker')
-  const ways = mendingWays(dinner, wishes, budget)
+  const others = repairs.filter(({ kind }) => kind !== 'other-cooker')
+  const ways = repairingWays(dinner, wishes, budget)
   return {
     ok: true,
     value: {
       possible: false,
       wishes,
       tasks,
-      mends: [...ways.found, ...others],
+      repairs: [...ways.found, ...others],
       isWhole: isWhole && ways.isWhole,
     },
   }

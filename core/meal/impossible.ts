@@ -17,7 +17,7 @@ export type Wish =
   | { kind: 'put'; task: string }
 
 /** One change after which there is a plan. */
-export type Mend =
+export type Repair =
   | { kind: 'later'; minutes: number }
   | { kind: 'hands'; hands: number }
   | { kind: 'burners'; burners: number }
@@ -29,7 +29,7 @@ export interface Impossible {
   /** They cannot be had together; without any one of them there is a plan. */
   wishes: Wish[]
   /** Each helps by itself; the first is the least that is given up. */
-  mends: Mend[]
+  repairs: Repair[]
   /** Every single change was decided: where none is named none helps. Otherwise it has to be looked further. */
   isWhole: boolean
 }
@@ -45,7 +45,7 @@ export function possible(request: MealRequest, stop: () => boolean): boolean | n
 
 /**
  * Why a meal cannot be: the smallest set of wishes that exclude each other (each is left out in turn, and stays out
- * if the rest is still impossible), and what alone would mend it.
+ * if the rest is still impossible), and what alone would repair it.
  */
 export function whyImpossible(request: MealRequest, budget: Budget): Impossible {
   // Each of the two questions has its time.
@@ -58,8 +58,8 @@ export function whyImpossible(request: MealRequest, budget: Budget): Impossible 
     if (without === false) kept = others
     if (without === null) isWhole = false
   }
-  const mends = mendsOf(request, kept, endOf(budget))
-  return { wishes: kept, mends: mends.found, isWhole: isWhole && mends.isWhole }
+  const repairs = repairsOf(request, kept, endOf(budget))
+  return { wishes: kept, repairs: repairs.found, isWhole: isWhole && repairs.isWhole }
 }
 
 /** What could be given up, that which a cook gives up last first. */
@@ -107,52 +107,52 @@ export function onlyWith(request: MealRequest, wishes: readonly Wish[]): MealReq
   }
 }
 
-function mendsOf(
+function repairsOf(
   request: MealRequest,
   wishes: readonly Wish[],
   stop: () => boolean,
-): { found: Mend[]; isWhole: boolean } {
+): { found: Repair[]; isWhole: boolean } {
   let isWhole = true
   const can = (changed: MealRequest) => {
     const is = possible(changed, stop)
     if (is === null) isWhole = false
     return is === true
   }
-  const mends: Mend[] = []
+  const repairs: Repair[] = []
   for (const wish of [...wishes].reverse())
     switch (wish.kind) {
       case 'put':
         if (can(withTasks(request, ({ id }) => id === wish.task, { startMinute: undefined })))
-          mends.push({ kind: 'not-put', task: wish.task })
+          repairs.push({ kind: 'not-put', task: wish.task })
         break
       case 'hour': {
         const minutes = leastLater(request, stop)
         if (minutes === 'stopped') isWhole = false
-        else if (minutes !== null) mends.push({ kind: 'later', minutes })
+        else if (minutes !== null) repairs.push({ kind: 'later', minutes })
         break
       }
       case 'hands': {
         const hands = leastMore((more) => can({ ...request, hands: request.hands + more }))
-        if (hands) mends.push({ kind: 'hands', hands: request.hands + hands })
+        if (hands) repairs.push({ kind: 'hands', hands: request.hands + hands })
         break
       }
       case 'burners': {
         const burners = leastMore((more) => can({ ...request, burners: request.burners + more }))
-        if (burners) mends.push({ kind: 'burners', burners: request.burners + burners })
+        if (burners) repairs.push({ kind: 'burners', burners: request.burners + burners })
         break
       }
       case 'cooker':
-        mends.push(...otherCookers(request, wish.cooker).filter((mend) => can(withOtherCooker(request, mend))))
+        repairs.push(...otherCookers(request, wish.cooker).filter((repair) => can(withOtherCooker(request, repair))))
         break
       case 'served-in-time':
         if (can(withTasks(request, ({ dish }) => dish === wish.dish, { untilServe: undefined })))
-          mends.push({ kind: 'waits-longer', dish: wish.dish })
+          repairs.push({ kind: 'waits-longer', dish: wish.dish })
         break
       case 'without-break':
         // What must not cool, or stand, between two stages: giving that up is no advice.
         break
     }
-  return { found: mends, isWhole }
+  return { found: repairs, isWhole }
 }
 
 /** More hands or burners than so many nobody finds. */
@@ -163,7 +163,7 @@ function leastMore(can: (more: number) => boolean): number | null {
   return null
 }
 
-type OtherCooker = Extract<Mend, { kind: 'other-cooker' }>
+type OtherCooker = Extract<Repair, { kind: 'other-cooker' }>
 
 function otherCookers({ tasks, cookers }: MealRequest, from: string): OtherCooker[] {
   const dishes = [...new Set(tasks.filter(({ cooker }) => cooker === from).map(({ dish }) => dish))]

@@ -205,17 +205,17 @@ describe('a meal that cannot be', () => {
       ).toBe(wishes.some((wish) => wish.kind === kind))
   })
 
-  it('is mended by each change that it names', () => {
+  it('is repaired by each change that it names', () => {
     const two = { ...rice, cookers: ['only', 'other'] }
-    const { mends } = whyImpossible(two, patient)
-    expect(mends).toContainEqual({ kind: 'other-cooker', dish: 'grain-1', from: 'only', to: 'other' })
+    const { repairs } = whyImpossible(two, patient)
+    expect(repairs).toContainEqual({ kind: 'other-cooker', dish: 'grain-1', from: 'only', to: 'other' })
   })
 
   it('is never denied what was not tried: with too small a budget it says that it has not looked at all', () => {
     const two = { ...rice, cookers: ['only', 'other'] }
     expect(whyImpossible(two, patient).isWhole).toBe(true)
-    const { mends, isWhole } = whyImpossible(two, workBudget(0))
-    expect([mends, isWhole]).toEqual([[], false])
+    const { repairs, isWhole } = whyImpossible(two, workBudget(0))
+    expect([repairs, isWhole]).toEqual([[], false])
   })
 
   it('says how much later, and not a minute more than needed', () => {
@@ -225,7 +225,7 @@ describe('a meal that cannot be', () => {
     expect(possible(servedLater(request, minutes - 1), never)).toBe(false)
     expect(whyImpossible(request, patient)).toEqual({
       wishes: expect.arrayContaining([{ kind: 'hour' }]),
-      mends: expect.arrayContaining([{ kind: 'later', minutes }]),
+      repairs: expect.arrayContaining([{ kind: 'later', minutes }]),
       isWhole: true,
     })
   })
@@ -234,7 +234,7 @@ describe('a meal that cannot be', () => {
     const none = { ...mealOf(['pan'], 1), burners: 0 }
     expect(whyImpossible(none, patient)).toEqual({
       wishes: [{ kind: 'burners' }],
-      mends: [{ kind: 'burners', burners: 1 }],
+      repairs: [{ kind: 'burners', burners: 1 }],
       isWhole: true,
     })
   })

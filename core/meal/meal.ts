@@ -13,7 +13,7 @@ const TIME_FOR_REASONS = 0.3
 
 /**
  * Plans a meal: when each task begins, in minutes from serving, with its three figures and what is proved of them
- * (`scheduleMeal`); or, where there is no plan, which wishes exclude each other and what alone would mend it.
+ * (`scheduleMeal`); or, where there is no plan, which wishes exclude each other and what alone would repair it.
  * Problems where the request cannot be understood, or where neither was found in time.
  */
 export function planMeal(request: MealRequest, budget: Budget, like: readonly Placed[] = []): Outcome<MealAnswer> {

@@ -158,7 +158,7 @@ function lookAtWays<W>(
 }
 
 /** Changes of one dish each that make a dinner possible that is not, with how much later it would be. */
-export function mendingWays(
+export function repairingWays(
   dinner: Dinner,
   wishes: readonly Wish[],
   budget: Budget,

@@ -4,7 +4,7 @@ import { COOKERS } from '../appliance/appliance'
 import { stackFaults, tierHeightMm, usableHeightMm } from '../pot/stacking'
 import { isRefused } from '../safety/rules'
 import type { OwnedTin, StackAsk, StackFood } from './ask'
-import { mendStack } from './mend'
+import { repairStack } from './repair'
 import { bestCandidate, bruteForce } from '../../tests/trials/stack'
 import { findStacks, type StackAnswer } from './search'
 import { compare, outsideOf, type Candidate } from './weigh'
@@ -246,20 +246,22 @@ describe('what cannot be asked', () => {
 })
 
 describe('when nothing fits', () => {
-  const mend = (asked: StackAsk) => {
+  const repair = (asked: StackAsk) => {
     const result = found(asked)
     expect(result.answers).toEqual([])
-    return mendStack(asked, result)
+    return repairStack(asked, result)
   }
   it('asks for a tin where none holds it', () => {
-    expect(mend(ask([food('red-rice', 120), food('toor-split', 120)], { tins: [tin('cup', 60, 30)] }))).toMatchObject({
-      id: 'tin',
-    })
+    expect(repair(ask([food('red-rice', 120), food('toor-split', 120)], { tins: [tin('cup', 60, 30)] }))).toMatchObject(
+      {
+        id: 'tin',
+      },
+    )
   })
 
   it('gives up a lock that stands in the way', () => {
     const locked = [food('beetroot-whole', 300, { lock: { tinId: 'small' } }), food('red-rice', 120)]
-    expect(mend(ask(locked))).toEqual({ id: 'unlock', food: 0 })
+    expect(repair(ask(locked))).toEqual({ id: 'unlock', food: 0 })
   })
 
   it('says what to soak when only that is missing', () => {
@@ -267,21 +269,21 @@ describe('when nothing fits', () => {
     const asked = ask([food('black-eyed', 150, dry), food('potato-cubes', 250, dry)])
     const result = found(asked)
     // Whether it already goes or not, soaking is never refused as a way.
-    if (result.answers.length === 0) expect(mendStack(asked, result)?.id).toMatch(/soak|phases|halve-pieces/)
+    if (result.answers.length === 0) expect(repairStack(asked, result)?.id).toMatch(/soak|phases|halve-pieces/)
     else expect(result.answers[0]!.minutes).toBeGreaterThan(0)
   })
 
   it('sends a food that is done long before the other in at a later closing', () => {
     const soaked = { soak: { hours: 10, waterC: 18, keepWater: false }, soakMayChange: false }
     const far = ask([food('chickpea-white', 150, soaked), food('cauliflower', 150, { soakMayChange: false })])
-    const mended = mend(far)
-    expect(mended).toMatchObject({ id: 'phases', joins: [0, 1] })
-    expect(mended?.id === 'phases' && mended.closings).toHaveLength(2)
+    const repaired = repair(far)
+    expect(repaired).toMatchObject({ id: 'phases', joins: [0, 1] })
+    expect(repaired?.id === 'phases' && repaired.closings).toHaveLength(2)
   })
 
   it('says where a food is too much for its tin, and that two kidney beans want their soak', () => {
     const much = [food('red-rice', 400, { lock: { tinId: 'small' } }), food('toor-split', 100)]
-    expect(mend(ask(much))).toEqual({ id: 'unlock', food: 0 })
+    expect(repair(ask(much))).toEqual({ id: 'unlock', food: 0 })
     const dry = { soakMayChange: false }
     const { answers, nearest } = found(ask([food('kidney-red', 90, dry), food('cannellini', 90, dry)]))
     const cautions = (answers[0] ?? nearest)!.plan.cautions

@@ -21,7 +21,7 @@ const DECAY = 3e-4
 const KEPT_OUT = 5
 const WEIGHTS_FILE = new URL('../../core/ear/weights.ts', import.meta.url)
 
-/** A hump of a lesson: what it is like, with the likeness to the example last, and whether it was a whistle. */
+/** A burst of a lesson: what it is like, with the likeness to the example last, and whether it was a whistle. */
 export interface Learnt {
   lesson: number
   features: number[]
@@ -41,25 +41,25 @@ async function learnAll(): Promise<Learnt[]> {
         stdio: ['ignore', 'pipe', 'inherit'],
       })
       const ended = once(child, 'close')
-      const humps: Learnt[] = []
-      for await (const line of createInterface({ input: child.stdout })) humps.push(JSON.parse(line) as Learnt)
+      const bursts: Learnt[] = []
+      for await (const line of createInterface({ input: child.stdout })) bursts.push(JSON.parse(line) as Learnt)
       const [status] = (await ended) as [number]
       if (status !== 0) throw new Error(`lessons ended with ${status}`)
-      return humps
+      return bursts
     }),
   )
   return found.flat()
 }
 
-/** Weights by which the whistles among the humps are told, by gradient descent (Adam) on the logarithmic loss. */
-function fit(humps: readonly Learnt[], width: number): Weights {
+/** Weights by which the whistles among the bursts are told, by gradient descent (Adam) on the logarithmic loss. */
+function fit(bursts: readonly Learnt[], width: number): Weights {
   const random = randomFrom(1)
-  const mean = Array.from({ length: width }, (_, i) => average(humps.map(({ features }) => features[i]!)))
-  const spread = mean.map((m, i) => Math.sqrt(average(humps.map(({ features }) => (features[i]! - m) ** 2))) || 1)
+  const mean = Array.from({ length: width }, (_, i) => average(bursts.map(({ features }) => features[i]!)))
+  const spread = mean.map((m, i) => Math.sqrt(average(bursts.map(({ features }) => (features[i]! - m) ** 2))) || 1)
   // The first feature is 1 throughout.
   mean[0] = 0
   spread[0] = 1
-  const inputs = humps.map(({ features }) => Float64Array.from(mean, (m, i) => (features[i]! - m) / spread[i]!))
+  const inputs = bursts.map(({ features }) => Float64Array.from(mean, (m, i) => (features[i]! - m) / spread[i]!))
   const size = ROWS * (width + 1) + 1
   const weights = Float64Array.from({ length: size }, () => 0.3 * (random() - 0.5))
   const [slope, first, second] = [0, 1, 2].map(() => new Float64Array(size)) as [
@@ -68,7 +68,7 @@ function fit(humps: readonly Learnt[], width: number): Weights {
     Float64Array,
   ]
   const bent = new Float64Array(ROWS)
-  const order = Array.from(humps.keys())
+  const order = Array.from(bursts.keys())
   let steps = 0
   for (let epoch = 0; epoch < EPOCHS; epoch++) {
     for (let i = order.length - 1; i > 0; i--) {
@@ -79,7 +79,7 @@ function fit(humps: readonly Learnt[], width: number): Weights {
     for (let from = 0; from < order.length; from += BATCH) {
       const batch = order.slice(from, from + BATCH)
       slope.fill(0)
-      for (const i of batch) loss += descend(inputs[i]!, humps[i]!.isWhistle, batch.length)
+      for (const i of batch) loss += descend(inputs[i]!, bursts[i]!.isWhistle, batch.length)
       steps++
       const rate = RATE * (1 - epoch / EPOCHS)
       for (let k = 0; k < size; k++) {
@@ -123,14 +123,14 @@ function fit(humps: readonly Learnt[], width: number): Weights {
 }
 
 const file = process.argv[3]
-let humps: Learnt[] = []
+let bursts: Learnt[] = []
 if (file && existsSync(file))
-  for await (const line of createInterface({ input: createReadStream(file) })) humps.push(JSON.parse(line) as Learnt)
-else humps = await learnAll()
-if (file) writeFileSync(file, humps.map((hump) => JSON.stringify(hump)).join('\n'))
-console.log(`${humps.length} humps, ${humps.filter(({ isWhistle }) => isWhistle).length} of whistles`)
-const taught = humps.filter(({ lesson }) => lesson % KEPT_OUT !== 0)
-const keptOut = humps.filter(({ lesson }) => lesson % KEPT_OUT === 0)
+  for await (const line of createInterface({ input: createReadStream(file) })) bursts.push(JSON.parse(line) as Learnt)
+else bursts = await learnAll()
+if (file) writeFileSync(file, bursts.map((burst) => JSON.stringify(burst)).join('\n'))
+console.log(`${bursts.length} bursts, ${bursts.filter(({ isWhistle }) => isWhistle).length} of whistles`)
+const taught = bursts.filter(({ lesson }) => lesson % KEPT_OUT !== 0)
+const keptOut = bursts.filter(({ lesson }) => lesson % KEPT_OUT === 0)
 const alone = fit(taught, FEATURES.length)
 const likeExample = fit(taught, FEATURES.length + 1)
 for (const [name, weights, width] of [
@@ -146,7 +146,7 @@ for (const [name, weights, width] of [
     return all.filter(({ logOdds }) => logOdds > COUNT_LOG_ODDS).length / all.length
   }
   console.log(
-    `${name}, on lessons kept out: ${(100 * share(true)).toFixed(1)} % of the whistles' humps counted, and ${(1000 * share(false)).toFixed(2)} of 1000 others`,
+    `${name}, on lessons kept out: ${(100 * share(true)).toFixed(1)} % of the whistles' bursts counted, and ${(1000 * share(false)).toFixed(2)} of 1000 others`,
   )
 }
 const text = `import type { Weights } from './judge'

@@ -1,12 +1,12 @@
-// Listens to one part of the lessons and prints each hump, what it is like and whether it was a whistle (see fit.ts).
+// Listens to one part of the lessons and prints each burst, what it is like and whether it was a whistle (see fit.ts).
 import { likeness, shapeOf, type WhistleShape } from '../../core/ear/judge'
-import { createListener, type DescribedHump } from '../../core/ear/listener'
+import { createListener, type DescribedBurst } from '../../core/ear/listener'
 import { FRAME_S } from '../../core/ear/spectrum'
 import { lesson, type Lesson } from './school'
 import type { Learnt } from './fit'
 
 const [lessons, part, parts] = process.argv.slice(2).map(Number) as [number, number, number]
-/** A hump is the whistle that it shares so much of both with. */
+/** A burst is the whistle that it shares so much of both with. */
 const SAME = 0.6
 /** And surely none where it shares so little, or is far longer than the whistle that it holds. */
 const SHARES_NOTHING = 0.3
@@ -22,11 +22,11 @@ for (let seed = part; seed < lessons; seed += parts) {
     whistles.some(({ fromS, toS }) => frame * FRAME_S > fromS - 0.2 && frame * FRAME_S < toS + 0.2)
   const listener = createListener(sampleRate, {
     wasWhistle: isKnown,
-    onHump: (hump) => {
-      const isWhistle = truthOf(hump, whistles)
+    onBurst: (burst) => {
+      const isWhistle = truthOf(burst, whistles)
       if (isWhistle === null) return
-      const like = likeness(hump, shape)
-      const learnt: Learnt = { lesson: seed, features: [...hump.features, like].map(round), isWhistle }
+      const like = likeness(burst, shape)
+      const learnt: Learnt = { lesson: seed, features: [...burst.features, like].map(round), isWhistle }
       process.stdout.write(JSON.stringify(learnt) + '\n')
     },
   })
@@ -34,8 +34,8 @@ for (let seed = part; seed < lessons; seed += parts) {
 }
 
 /** Null where it cannot be said: a piece of a whistle, or one with something else. */
-function truthOf(hump: DescribedHump, whistles: Lesson['whistles']): boolean | null {
-  const [from, to] = [hump.from * FRAME_S, hump.to * FRAME_S]
+function truthOf(burst: DescribedBurst, whistles: Lesson['whistles']): boolean | null {
+  const [from, to] = [burst.from * FRAME_S, burst.to * FRAME_S]
   let same = 0
   let inside = 0
   for (const { fromS, toS } of whistles) {
@@ -54,11 +54,11 @@ function shapeOfExample(example: Float32Array, sampleRate: number): WhistleShape
   let shape: WhistleShape = []
   const rise = 1
   createListener(sampleRate, {
-    onHump: (hump) => {
-      const size = hump.features[rise]! * Math.min(1, ((hump.to - hump.from) * FRAME_S) / 1.5)
+    onBurst: (burst) => {
+      const size = burst.features[rise]! * Math.min(1, ((burst.to - burst.from) * FRAME_S) / 1.5)
       if (size <= best) return
       best = size
-      shape = shapeOf(hump)
+      shape = shapeOf(burst)
     },
   }).push(example)
   return shape

@@ -129,12 +129,12 @@ function slowly(random: Random, spread: number): (t: number) => number {
 
 function colour(random: Random): (hz: number) => number {
   const tilt = between(random, -1.2, 0.3)
-  const humps = Array.from({ length: 3 }, () => ({
+  const bursts = Array.from({ length: 3 }, () => ({
     hz: between(random, 200, 6000),
     width: between(random, 200, 2000),
     size: between(random, 0, 3),
   }))
-  return (hz) => (hz / 1000) ** tilt + humps.reduce((sum, one) => sum + one.size * bump(hz, one.hz, one.width), 0)
+  return (hz) => (hz / 1000) ** tilt + bursts.reduce((sum, one) => sum + one.size * bump(hz, one.hz, one.width), 0)
 }
 
 function speaker(seconds: number, random: Random): Float32Array {

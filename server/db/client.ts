@@ -3,7 +3,7 @@ import { Pool, type PoolClient, type PoolConfig, type QueryResult } from 'pg'
 import { log } from '../log'
 
 /** The channel on which one server process tells the others what has changed. */
-export const NEWS_CHANNEL = 'bivvet_news'
+export const CHANGE_CHANNEL = 'bivvet_changes'
 
 export type Database = NodePgDatabase
 
@@ -16,7 +16,7 @@ const TIMEOUTS = {
   idle_in_transaction_session_timeout: 10_000,
 }
 const MOST_CONNECTIONS = 10
-const MOST_AT_DOOR = 3
+const MOST_AUTH_CONNECTIONS = 3
 
 function openPool(url = process.env.DATABASE_URL, options: PoolConfig = {}): Pool {
   if (!url)
@@ -34,7 +34,7 @@ export function openDatabase(url?: string): { owner: Database; db: Database; poo
   return { owner: drizzle(pool), db: seenBy(pool, ALL), pool }
 }
 
-/** Whose rows a connection may see: a household's, or at the door those of all. */
+/** Whose rows a connection may see: a household's, or, while it is found out who asks, those of all. */
 type Sees = string
 const ALL: Sees = '*'
 
@@ -97,20 +97,20 @@ function isLost(error: unknown): boolean {
 }
 
 let shared: Pool | undefined
-let door: Pool | undefined
+let auth: Pool | undefined
 const sharedPool = () => (shared ??= openPool(undefined, TIMEOUTS))
-/** Connections of the door stay at it, so that none has to be told anew with every question. */
-const doorPool = () => (door ??= openPool(undefined, { ...TIMEOUTS, max: MOST_AT_DOOR }))
+/** Connections of signing in keep that scope, so that none has to be told anew with every query. */
+const authPool = () => (auth ??= openPool(undefined, { ...TIMEOUTS, max: MOST_AUTH_CONNECTIONS }))
 
 const seenBy = (pool: Pool, sees: Sees): Database => drizzle(new HouseholdPool(pool, sees) as unknown as Pool)
 
 /** The server's database as one household sees it. */
 export const databaseOf = (householdId: string, pool = sharedPool()): Database => seenBy(pool, householdId)
 
-/** The server's database as it is seen at the door, where it is found out who comes; for db/door.ts alone. */
-export const databaseAtDoor = (): Database => seenBy(doorPool(), ALL)
+/** The database before it is known who asks; for db/auth.ts alone. */
+export const authDatabase = (): Database => seenBy(authPool(), ALL)
 
 /** Ends all connections, once what they are at is done. */
 export const closeDatabase = async () => {
-  await Promise.all([shared?.end(), door?.end()])
+  await Promise.all([shared?.end(), auth?.end()])
 }

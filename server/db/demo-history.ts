@@ -1,5 +1,5 @@
 import { asLearnt } from '../../core/learn/apply'
-import { cook, USUAL_MESS, type Truth } from '../../core/learn/cook'
+import { cook, USUAL_NOISE, type Truth } from '../../core/learn/cook'
 import { idOf, OLD_BATCH } from '../../core/learn/figure'
 import { learnFrom, type KitchenLog, type LoggedRun, type LoggedVerdict } from '../../core/learn/log'
 import { fitRun } from '../../core/learn/run-fit'
@@ -208,10 +208,10 @@ export function demoHistory(kitchen: Kitchen, nowMs: number): { runs: HistoryRun
     const { request, outcome: answer } = planCountable(asLearnt(plain, on, learnFrom(log)))
     if (!answer.ok) throw new TypeError(`${usual.name}: ${answer.problems[0]!.code}`)
     const live = { request, answer: answer.value }
-    const mess = { ...USUAL_MESS, missed: MISSES_MANY.has(i) ? 0.4 : USUAL_MESS.missed }
+    const cookNoise = { ...USUAL_NOISE, missed: MISSES_MANY.has(i) ? 0.4 : USUAL_NOISE.missed }
     const interrupted: boolean = !wasInterrupted && i >= INTERRUPTED_FROM && on.burnerId !== null
     wasInterrupted ||= interrupted
-    const cooked = cook(live, on, truth, mess, atMs, random, interrupted ? { interrupted: INTERRUPTION } : {})
+    const cooked = cook(live, on, truth, cookNoise, atMs, random, interrupted ? { interrupted: INTERRUPTION } : {})
     const absurd = i === ABSURD
     const verdicts = UNJUDGED.has(i)
       ? []

@@ -15,7 +15,7 @@ import { throwAwayDatabase } from '../../scripts/postgres.mjs'
 import { databaseOf, openDatabase, type Database } from './client'
 import { seedDemo } from './demo'
 import { migrateDatabase } from './migrate'
-import { askerOfOpen, householdByCalendar } from './door'
+import { askerOfOpen, householdByCalendar } from './auth'
 import { householdStore, type HouseholdStore } from './household'
 
 const MIGRATIONS = 'server/db/migrations'

@@ -8,7 +8,7 @@ import { throwAwayDatabase } from '../../scripts/postgres.mjs'
 import { databaseOf, openDatabase, type Database } from './client'
 import { DEMO_KITCHEN, seedDemo } from './demo'
 import { migrateDatabase } from './migrate'
-import { askerOfOpen } from './door'
+import { askerOfOpen } from './auth'
 import { householdStore, type HouseholdStore } from './household'
 import { households, members } from './schema'
 

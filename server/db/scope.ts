@@ -1,7 +1,7 @@
 import { and, eq, isNull, sql, type SQL } from 'drizzle-orm'
 import type { AnyPgColumn } from 'drizzle-orm/pg-core'
-import type { News } from '../../shared/run.schema'
-import { NEWS_CHANNEL, type Database } from './client'
+import type { ChangeEvent } from '../../shared/run.schema'
+import { CHANGE_CHANNEL, type Database } from './client'
 
 /** Whose rows a query may see, and who asks. Every query of the application goes through one of these. */
 export interface Scope {
@@ -29,11 +29,11 @@ export function kept(scope: Scope, table: { householdId: AnyPgColumn; deletedAt:
 export async function tellOthers(
   { householdId }: Pick<Scope, 'householdId'>,
   db: Pick<Database, 'execute'>,
-  kind: News['kind'],
+  kind: ChangeEvent['kind'],
   id: string,
 ): Promise<void> {
-  const news: News = { householdId, kind, id }
-  await db.execute(sql`select pg_notify(${NEWS_CHANNEL}, ${JSON.stringify(news)})`)
+  const changeEvent: ChangeEvent = { householdId, kind, id }
+  await db.execute(sql`select pg_notify(${CHANGE_CHANNEL}, ${JSON.stringify(changeEvent)})`)
 }
 
 /** More than a household may keep of something; answered with its sentence (server/error.ts). */

@@ -10,7 +10,7 @@ import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
 import { throwAwayDatabase } from '../../scripts/postgres.mjs'
 import { databaseOf, openDatabase } from './client'
 import { seedDemo } from './demo'
-import { askerOfOpen } from './door'
+import { askerOfOpen } from './auth'
 import { householdStore } from './household'
 import { migrateDatabase } from './migrate'
 

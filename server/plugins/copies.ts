@@ -1,7 +1,7 @@
 import { mkdir, readdir, rename, rm, writeFile } from 'node:fs/promises'
 import path from 'node:path'
-import { databaseAtDoor, databaseOf } from '../db/client'
-import { allHouseholds, clearAway, holdingLock } from '../db/door'
+import { authDatabase, databaseOf } from '../db/client'
+import { allHouseholds, clearAway, holdingLock } from '../db/auth'
 import { householdStore } from '../db/household'
 import { factsOf, log } from '../log'
 
@@ -25,9 +25,9 @@ export default defineNitroPlugin((nitro) => {
 
 async function nightly(): Promise<void> {
   const { copiesFolder } = useRuntimeConfig()
-  const door = databaseAtDoor()
-  await holdingLock(door, LOCK, async () => {
-    await clearAway(door, new Date(Date.now() - LEAVING_DAYS * 24 * HOUR_MS))
+  const auth = authDatabase()
+  await holdingLock(auth, LOCK, async () => {
+    await clearAway(auth, new Date(Date.now() - LEAVING_DAYS * 24 * HOUR_MS))
     if (!copiesFolder) return
     const today = new Date().toISOString().slice(0, 10)
     await mkdir(copiesFolder, { recursive: true })
@@ -36,7 +36,7 @@ async function nightly(): Promise<void> {
     const begun = path.join(copiesFolder, `.${today}`)
     await mkdir(begun, { recursive: true, mode: 0o700 })
     let copied = 0
-    for (const householdId of await allHouseholds(door))
+    for (const householdId of await allHouseholds(auth))
       try {
         const store = householdStore(databaseOf(householdId), readingAs(householdId))
         await writeFile(path.join(begun, `${householdId}.zip`), await archiveOf(store), { mode: 0o600 })

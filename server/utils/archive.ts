@@ -100,9 +100,9 @@ function read<T>(kind: DocumentKind<T>, content: unknown, path: string, problems
 /** Each run with the answer that this server gives to its request. */
 async function planned({ log }: Archive, householdId: string): Promise<Restored['runs']> {
   const found: Restored['runs'] = []
-  const heavy = heavyFor(householdId)
+  const worker = askWorker(householdId)
   for (const [i, run] of log.runs.entries()) {
-    const answer = await heavy.plan(run.request)
+    const answer = await worker.plan(run.request)
     if (!answer.ok)
       throw refusal(
         422,

@@ -1,14 +1,14 @@
 import type { H3Event } from 'h3'
-import { tokenSchema } from '../../shared/door.schema'
-import { databaseAtDoor } from '../db/client'
-import { inviteByToken } from '../db/door'
+import { tokenSchema } from '../../shared/auth.schema'
+import { authDatabase } from '../db/client'
+import { inviteByToken } from '../db/auth'
 import type { Asker } from '../db/household'
 
 /** The link of the address that lets somebody in, while it does; `guest` for one that lets a dinner be read. */
 export async function openInvite(event: H3Event, { guest = false } = {}) {
   await countTry('address', addressOf(event))
   const { data: token } = tokenSchema.safeParse(getRouterParam(event, 'token'))
-  const invite = token ? await inviteByToken(databaseAtDoor(), token) : null
+  const invite = token ? await inviteByToken(authDatabase(), token) : null
   if (!invite || (invite.mealId !== null) !== guest) throw refusal(404, { path: '', code: 'no-such-link' })
   await uncountTry('address', addressOf(event))
   return invite

@@ -3,8 +3,8 @@ import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible'
 
 const QUARTER_HOUR_S = 15 * 60
 
-/** How often something may be tried at the door. What happens in a kitchen that one is in is never counted here. */
-const doors = {
+/** How often signing in may be tried. What members do in their kitchen is never counted here. */
+const limits = {
   /** Guesses of one member's password, by name. */
   name: new RateLimiterMemory({ keyPrefix: 'name', points: 10, duration: QUARTER_HOUR_S }),
   /** All that comes from one address: a house has one for all its devices. */
@@ -12,9 +12,9 @@ const doors = {
 }
 
 /** Counts a try; refused, with when to come again, where there were too many. */
-export async function countTry(door: keyof typeof doors, key: string): Promise<void> {
+export async function countTry(what: keyof typeof limits, key: string): Promise<void> {
   try {
-    await doors[door].consume(key)
+    await limits[what].consume(key)
   } catch (error) {
     if (!(error instanceof RateLimiterRes)) throw error
     throw refusal(429, {
@@ -26,7 +26,7 @@ export async function countTry(door: keyof typeof doors, key: string): Promise<v
 }
 
 /** A try was good, and is not counted. */
-export const uncountTry = (door: keyof typeof doors, key: string) => doors[door].reward(key)
+export const uncountTry = (what: keyof typeof limits, key: string) => limits[what].reward(key)
 
 /** Where a request comes from; behind a proxy, what the proxy says. */
 export function addressOf(event: H3Event): string {

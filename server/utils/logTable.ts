@@ -19,7 +19,7 @@ export function tableOf({ runs }: LogFile, { cookers, burners }: Pick<Kitchen, '
   const rows = runs.flatMap((run) => {
     const state = runState(eventsOfRun(run))
     const litAt = firstLitAt(state)
-    const { heatOffAt = null } = state.legs[0] ?? {}
+    const { heatOffAt = null } = state.cycles[0] ?? {}
     return run.request.contents.map(({ food, dryG, soak }, content) => {
       const verdict = run.verdicts?.find((one) => one.content === content)
       return {
@@ -33,7 +33,7 @@ export function tableOf({ runs }: LogFile, { cookers, burners }: Pick<Kitchen, '
         dryG: Math.round(dryG),
         soakHours: soak?.hours ?? 0,
         style: run.request.style.kind,
-        whistles: state.legs.reduce((sum, { whistles }) => sum + whistles.length, 0),
+        whistles: state.cycles.reduce((sum, { whistles }) => sum + whistles.length, 0),
         minutesOnHeat: litAt === null || heatOffAt === null ? '' : ((heatOffAt - litAt) / 60_000).toFixed(1),
         texture: verdict?.texture ?? '',
         water: verdict?.water ?? '',

@@ -10,7 +10,7 @@ export interface ToSay {
   params?: Record<string, string | number>
 }
 
-/** An error whose answer is `{ problems }` (server/error.ts writes it), and what else helps to mend it. */
+/** An error whose answer is `{ problems }` (server/error.ts writes it), and what else helps to repair it. */
 export function refusal(statusCode: number, problems: ToSay | readonly ToSay[], more: object = {}) {
   const said = withSentences([problems].flat() as ToSay[])
   return createError({ statusCode, message: said[0]!.message, data: { problems: said, ...more } })

@@ -1,8 +1,8 @@
 import Bowser from 'bowser'
 import type { H3Event } from 'h3'
 import { LRUCache } from 'lru-cache'
-import { databaseAtDoor, databaseOf } from '../db/client'
-import { askerOfDevice, askerOfOpen, endDevice, newDevice } from '../db/door'
+import { authDatabase, databaseOf } from '../db/client'
+import { askerOfDevice, askerOfOpen, endDevice, newDevice } from '../db/auth'
 import { householdStore, type Asker, type HouseholdStore } from '../db/household'
 
 const COOKIE = 'nuxt-session'
@@ -34,7 +34,7 @@ function labelOf(event: H3Event): string {
 /** A member has come in at this device: whoever was in at it before is out. */
 export async function comeIn(event: H3Event, who: { householdId: string; memberId: string }): Promise<void> {
   await goOut(event)
-  const deviceId = await newDevice(databaseAtDoor(), who, labelOf(event))
+  const deviceId = await newDevice(authDatabase(), who, labelOf(event))
   await replaceUserSession(event, { secure: { deviceId } }, ofAddress(event))
 }
 
@@ -42,7 +42,7 @@ export async function comeIn(event: H3Event, who: { householdId: string; memberI
 export async function goOut(event: H3Event): Promise<void> {
   const { deviceId } = await sessionOf(event)
   if (deviceId) {
-    await endDevice(databaseAtDoor(), deviceId)
+    await endDevice(authDatabase(), deviceId)
     known.delete(deviceId)
   }
   if (getCookie(event, COOKIE)) await clearUserSession(event)
@@ -51,7 +51,7 @@ export async function goOut(event: H3Event): Promise<void> {
 /** So long a device is known without asking, while this server hears of whatever changes it. */
 const KNOWN_MS = 60_000
 const known = new LRUCache<string, Asker>({ max: 2000, ttl: KNOWN_MS })
-onAnyNews(({ householdId, kind }) => kind === 'household' && forgetAskers(householdId))
+onAnyChangeEvent(({ householdId, kind }) => kind === 'household' && forgetAskers(householdId))
 
 /** Whoever is in a household is looked up anew: something about it has changed. */
 export function forgetAskers(householdId: string): void {
@@ -61,7 +61,7 @@ export function forgetAskers(householdId: string): void {
 async function askerAt(deviceId: string): Promise<Asker | null> {
   const before = isHearing() ? known.get(deviceId) : undefined
   if (before) return before
-  const asker = await askerOfDevice(databaseAtDoor(), deviceId)
+  const asker = await askerOfDevice(authDatabase(), deviceId)
   if (asker) known.set(deviceId, asker)
   return asker
 }
@@ -69,11 +69,11 @@ async function askerAt(deviceId: string): Promise<Asker | null> {
 /** Who asks; null for nobody that this server knows. */
 export async function askerOf(event: H3Event): Promise<Asker | null> {
   const { deviceId, householdId } = await sessionOf(event)
-  const door = databaseAtDoor()
+  const auth = authDatabase()
   if (deviceId) return askerAt(deviceId)
   if (householdId) return withDevice(event, householdId)
   const open = useRuntimeConfig(event).defaultHouseholdId
-  return open ? askerOfOpen(door, open) : null
+  return open ? askerOfOpen(auth, open) : null
 }
 
 /**
@@ -81,19 +81,19 @@ export async function askerOf(event: H3Event): Promise<Asker | null> {
  * once there is another way to come in.
  */
 async function withDevice(event: H3Event, householdId: string): Promise<Asker | null> {
-  const door = databaseAtDoor()
-  const asker = await askerOfOpen(door, householdId)
+  const auth = authDatabase()
+  const asker = await askerOfOpen(auth, householdId)
   if (!asker?.memberId) return null
   const me = await householdStore(databaseOf(householdId), asker).me()
   if (!me || me.signInName) return null
-  const deviceId = await newDevice(door, { householdId, memberId: asker.memberId }, labelOf(event))
+  const deviceId = await newDevice(auth, { householdId, memberId: asker.memberId }, labelOf(event))
   await replaceUserSession(event, { secure: { deviceId } }, ofAddress(event))
   return { ...asker, deviceId }
 }
 
 /**
  * The store of the household that this browser cooks in, for the member who sits at it. A browser that nobody has come
- * in at is given the household that is open to all, where there is one (the demo); otherwise it is sent to the door.
+ * in at is given the household that is open to all, where there is one (the demo); otherwise it has to sign in.
  */
 export async function useHousehold(event: H3Event, { leaving = false } = {}): Promise<HouseholdStore> {
   const asker = await askerOf(event)

@@ -182,14 +182,14 @@ test('an id that stands for something else is refused, and so are two things wit
 
 test.describe('another household', () => {
   let token: string
-  test.beforeAll(async () => (token = await newHousehold({ name: 'Next door', bare: true })))
+  test.beforeAll(async () => (token = await newHousehold({ name: 'Next auth', bare: true })))
 
   test('sees and touches nothing of this one', async ({ request, baseURL }) => {
     const { planId, runId } = await startRun(request)
     const neighbour = await newcomer(baseURL)
     await join(neighbour, token)
     expect(await (await neighbour.get('/api/kitchen')).json()).toMatchObject({
-      kitchen: { name: 'Next door', cookers: [] },
+      kitchen: { name: 'Next auth', cookers: [] },
     })
     expect(await (await neighbour.get('/api/runs')).json()).toEqual({ runs: [], next: null })
 
@@ -227,7 +227,7 @@ test.describe('another household', () => {
 
   test('is not opened by a wrong link', async ({ baseURL }) => {
     const stranger = await newcomer(baseURL)
-    expect((await stranger.get('/api/door/invites/wrong')).status()).toBe(404)
+    expect((await stranger.get('/api/auth/invites/wrong')).status()).toBe(404)
     await stranger.dispose()
   })
 })

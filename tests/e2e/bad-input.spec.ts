@@ -20,7 +20,7 @@ for (const [what, typed, unit, message] of [
     await page.getByLabel('Dry amount').fill(typed)
     await expect(page.getByText(message).first()).toBeVisible()
     await expect(page.getByRole('button', { name: 'Light it', disabled: false })).toHaveCount(0)
-    // What was typed stays, and a sensible amount mends it.
+    // What was typed stays, and a sensible amount repairs it.
     await expect(page.getByLabel('Dry amount')).toHaveValue(typed)
     await page.getByLabel('Dry amount').fill(unit ? '300' : '1')
     await expect(page.getByRole('button', { name: 'Light it' })).toBeEnabled()

@@ -79,7 +79,7 @@ test('text that no database holds, and figures that it does not hold, fail nothi
     await name('{"name":""}'),
     await request.put('/api/kitchen', { data: { ...kitchen, version: 2147483647 } }),
     await request.put('/api/kitchen', { data: { ...kitchen, version: 1e300 } }),
-    await request.get('/api/door/invites/%00'),
+    await request.get('/api/auth/invites/%00'),
     await request.get('/api/guest/%00'),
     await request.get('/api/runs/%00'),
     await request.get('/api/runs?name=%00'),
@@ -89,7 +89,7 @@ test('text that no database holds, and figures that it does not hold, fail nothi
     await request.get('/api/runs?after=99999999999999999_0de70000-0000-4000-8000-000000000001'),
     await request.get('/api/runs?after=-1_x'),
     await request.get('/api/runs?after=%00_%00'),
-    await request.get('/api/news?age=%00'),
+    await request.get('/api/changes?age=%00'),
     await seen(event({ kind: 'lit' }, 8.64e15 + 1)),
     await seen(event({ kind: 'lit' }, -62_167_219_200_000)),
     await request.post('/api/learnt/forget', { data: '{"figures":["taste\\u0000"]}', headers: JSON_TYPE }),
@@ -172,13 +172,13 @@ test('a run that takes long to work out holds up nobody else', async ({ request,
   await theirs.dispose()
 })
 
-test('strange news break off nothing', async ({ page, request }) => {
+test('a strange change event breaks off nothing', async ({ page, request }) => {
   const { runId } = await startRun(request)
   await page.goto(`/log/${runId}`)
   await expect(page.getByText('Beans for a test').first()).toBeVisible()
   const pool = new Pool({ connectionString: process.env.DATABASE_URL, max: 1 })
-  for (const told of ['no news', '{}', '{"householdId":1}', ''])
-    await pool.query('select pg_notify($1, $2)', ['bivvet_news', told])
+  for (const told of ['no change event', '{}', '{"householdId":1}', ''])
+    await pool.query('select pg_notify($1, $2)', ['bivvet_changes', told])
   await pool.end()
   expect((await request.put(`/api/runs/${runId}/name`, { data: { name: 'Renamed elsewhere' } })).ok()).toBe(true)
   await expect(page.getByText('Renamed elsewhere').first()).toBeVisible()

@@ -67,7 +67,7 @@ test('a device that slept shows on waking what happened meanwhile, by the events
   await page.goto(`/cook/${runId}`)
   await expect(great(page)).toHaveText(counted(1))
 
-  // Asleep: no script runs, and the connection to the news is gone.
+  // Asleep: no script runs, and the stream of change events is gone.
   const browser = await page.context().newCDPSession(page)
   await page.context().setOffline(true)
   await browser.send('Page.setWebLifecycleState', { state: 'frozen' })

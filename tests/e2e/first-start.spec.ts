@@ -115,7 +115,7 @@ test('whoever comes first makes the household, lets others in and out, and comes
 
   // There is one household here, and nobody makes another.
   const asked = { household: 'Another', altitudeM: 0, member: 'Somebody' }
-  const founding = await page.request.post('/api/door/household', { data: asked })
+  const founding = await page.request.post('/api/auth/household', { data: asked })
   expect(founding.status()).toBe(403)
 
   // Taken away, and had back.
@@ -135,7 +135,7 @@ test('a stop ends with streams open, and a frozen or missing database is said', 
   await page.goto('/')
   await expect(page.getByRole('heading', { name: 'Come in', exact: true })).toBeVisible()
   const enter = { signInName: 'first.cook', password: PASSWORD }
-  expect((await page.request.post('/api/door/enter', { data: enter })).status()).toBe(204)
+  expect((await page.request.post('/api/auth/enter', { data: enter })).status()).toBe(204)
   await page.goto('/kitchen')
   await expect(page.getByRole('heading', { name: 'Mill Lane' })).toBeVisible()
   const tooLate = new Promise((resolve) => setTimeout(() => resolve('too late'), 15_000))

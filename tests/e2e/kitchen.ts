@@ -58,7 +58,7 @@ async function newLink(pool: Pool, householdId: string): Promise<string> {
 
 /** Comes in by a link, and is an owner of the household from then on. */
 export async function join(request: APIRequestContext, token: string, name = 'A cook'): Promise<void> {
-  const answer = await request.post(`/api/door/invites/${token}`, { data: { name } })
+  const answer = await request.post(`/api/auth/invites/${token}`, { data: { name } })
   expect(answer.status()).toBe(204)
   const pool = new Pool({ connectionString: process.env.DATABASE_URL, max: 1 })
   await pool.query(

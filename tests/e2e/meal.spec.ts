@@ -94,7 +94,7 @@ test('a dinner of three dishes is planned, moved by drag and by keyboard, run la
   expect(errors).toEqual([])
 })
 
-test('a dinner that cannot be says what excludes each other, and is mended by a press', async ({ page, request }) => {
+test('a dinner that cannot be says what excludes each other, and is repaired by a press', async ({ page, request }) => {
   await keepDishes(request, [BEANS, MILLET])
   await driveClock(page, EVENING)
   await startDinner(page, [BEANS, MILLET])

@@ -121,7 +121,7 @@ test('a page asks for each thing once, few in all, and what is long comes compre
   await page.waitForTimeout(3500)
   await page.goto('/pot')
   await expect(page.getByRole('button', { name: 'Light it' })).toBeEnabled()
-  await expect.poll(() => asked.filter((path) => path.startsWith('/api/news'))).toHaveLength(1)
+  await expect.poll(() => asked.filter((path) => path.startsWith('/api/changes'))).toHaveLength(1)
   await page.waitForTimeout(1500)
   const ofApi = asked.filter((path) => path.startsWith('/api/'))
   expect(ofApi.filter((path, i) => ofApi.indexOf(path) !== i)).toEqual([])

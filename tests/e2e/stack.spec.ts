@@ -99,7 +99,7 @@ test('the same by hand: foods dragged into tins, a tin to another tier', async (
   await page.getByRole('button', { name: 'Put Middle tin in' }).click()
   await carry(page, '[data-food="1"]', `[data-tin="${TIN.middle}"]`)
   await expect(drawing(page)).toHaveAttribute('aria-label', /Tier 2, Middle tin: Split pigeon peas/)
-  // Beetroot of 6 cm under a low trivet: said, and mended by the tall stand.
+  // Beetroot of 6 cm under a low trivet: said, and repaired by the tall stand.
   await expect(page.getByText(/The base reaches \d+ mm above the floor of the lowest tin/).first()).toBeVisible()
   await page.getByText('60 mm', { exact: true }).click()
   await expect(page.getByText(/The base reaches/)).toHaveCount(0)
@@ -116,14 +116,14 @@ test('the same by hand: foods dragged into tins, a tin to another tier', async (
   await expect(page.getByRole('button', { name: 'Start it' })).toBeDisabled()
 })
 
-test('an impossible stack says what comes closest and what would mend it', async ({ page }) => {
+test('an impossible stack says what comes closest and what would repair it', async ({ page }) => {
   await sunday(page)
   await choose(page, 'Pot', 'Old 3 L')
   await page.getByRole('button', { name: 'Work it out' }).click()
   await expect(
     page.getByText(/No arrangement of these tins holds all of it|Nothing does it all in one run/),
   ).toBeVisible()
-  await expect(page.getByText(/and it goes\.|cook it by itself|No single change mends it/).first()).toBeVisible()
+  await expect(page.getByText(/and it goes\.|cook it by itself|No single change repairs it/).first()).toBeVisible()
 
   // By hand: too high, and refused with the reason.
   await page.getByRole('button', { name: 'Put Tall tin in' }).click()

@@ -120,7 +120,7 @@ export async function installClock(page: Page, minutesOn = 0) {
 /** Sets the clock of the page and its neighbours, which from then on goes as it is driven. */
 export async function driveClock(page: Page, time: number | Date) {
   // Otherwise it would be set right by the server's.
-  await page.context().route(/\/api\/(?!news)/, async (route) => {
+  await page.context().route(/\/api\/(?!changes)/, async (route) => {
     try {
       const response = await route.fetch()
       const headers = response.headers()

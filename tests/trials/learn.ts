@@ -1,10 +1,10 @@
 import { findFood } from '../../core/food/catalogue'
 import { asLearnt } from '../../core/learn/apply'
 import { idOf, OLD_BATCH, UNLEARNT, type Figure } from '../../core/learn/figure'
-import type { Believed } from '../../core/learn/joint'
+import type { Believed } from '../../core/learn/posterior'
 import { learnFrom, type KitchenLog, type LoggedRun } from '../../core/learn/log'
 import { fitRun } from '../../core/learn/run-fit'
-import { cook, type Mess, type Truth } from '../../core/learn/cook'
+import { cook, type CookNoise, type Truth } from '../../core/learn/cook'
 import type { Course } from '../../core/live/course'
 import type { Hidden } from '../../core/live/stove'
 import { normal } from '../../core/live/random'
@@ -92,7 +92,7 @@ export interface Household {
 export function household(
   runs: number,
   drawn: (figure: Figure, isOld: boolean) => number,
-  mess: Mess,
+  cookNoise: CookNoise,
   random: () => number,
   {
     believes = learnFrom as (log: KitchenLog, truth: Truth) => Believed,
@@ -145,7 +145,7 @@ export function household(
     if (otherPot && !built.has(cookerId)) built.set(cookerId, drawnTruth(random, { badGaskets: false }))
     const of = built.get(cookerId)
     const stoveOf = of && ((course: Course, hidden: Hidden) => otherStove(course, hidden, of))
-    const cooked = cook(live, { cookerId, burnerId, bagIds: [bagId] }, truth, mess, at, random, { stoveOf })
+    const cooked = cook(live, { cookerId, burnerId, bagIds: [bagId] }, truth, cookNoise, at, random, { stoveOf })
     const fit = fitRun(live, cooked.events)
     misses.push(cooked.misses[0]!)
     if (fit) log.runs.push({ id: `run-${i}`, fit, cookerId, burnerId, bagIds: [bagId], verdicts: cooked.verdicts })

@@ -1,6 +1,6 @@
 <script setup lang="ts" generic="Q extends Quantity = never">
 /**
- * A number as a cook types it; only what is a number goes further, and what is not stays to be mended. A quantity is
+ * A number as a cook types it; only what is a number goes further, and what is not stays to be repaired. A quantity is
  * shown in the unit that the household likes, and may be typed in any (“203 F”).
  */
 import { BOUNDS, type BoundName } from '~~/core/bounds'

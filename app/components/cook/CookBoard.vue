@@ -6,7 +6,7 @@ import { applianceOf } from '~~/core/program/answer'
 import { runsByItself, type NextAction } from '~~/core/live/next'
 import type { Following } from '~~/core/live/follow'
 import { happenedIn } from '~~/core/live/facts'
-import { awaitsFoods, lastLeg, type RunPhase } from '~~/core/live/run'
+import { awaitsFoods, lastCycle, type RunPhase } from '~~/core/live/run'
 import type { RunEventData } from '~~/core/live/event.schema'
 import type { SavedPlan } from '~~/shared/household'
 
@@ -31,7 +31,7 @@ const cooker = computed(() => kitchen.kitchen?.cookers.find(({ id }) => id === p
 const burnerText = useBurnerText(() => plan)
 const electric = computed(() => runsByItself(plan.answer))
 const state = computed(() => following.state)
-const leg = computed(() => lastLeg(following.state))
+const cycle = computed(() => lastCycle(following.state))
 const outlook = computed(() => following.outlook)
 const heating = computed(() => state.value.phase === 'heating')
 const whistling = computed(() => kindOf(applianceOf(plan.answer)).tells === 'whistles')
@@ -46,9 +46,9 @@ const planned = useCurve(() => following.course)
 const known = computed(() => (outlook.value?.overdue?.after === 'lit' ? null : outlook.value))
 const curve = computed(() => known.value?.curve ?? planned.value)
 const nowMinute = computed(() =>
-  leg.value.litAt === null ? 0 : ((leg.value.openedAt ?? nowMs) - leg.value.litAt) / MINUTE_MS,
+  cycle.value.litAt === null ? 0 : ((cycle.value.openedAt ?? nowMs) - cycle.value.litAt) / MINUTE_MS,
 )
-const happened = computed(() => happenedIn(leg.value))
+const happened = computed(() => happenedIn(cycle.value))
 
 function main() {
   if (action.event) emit('add', action.event)
@@ -114,7 +114,7 @@ watch(over, (isOver) => void (isOver ? wakeLock.release() : wakeLock.request('sc
         :curve="curve"
         :planned="known ? planned : null"
         :release="plan.answer.release"
-        :start-ms="leg.litAt ?? nowMs"
+        :start-ms="cycle.litAt ?? nowMs"
         :now-minute="nowMinute"
         :happened="happened"
         :electric="electric"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { NextAction } from '~~/core/live/next'
 import type { Following } from '~~/core/live/follow'
-import { lastLeg } from '~~/core/live/run'
+import { lastCycle } from '~~/core/live/run'
 import { toldCount } from '~~/core/live/told-count'
 import type { SavedPlan } from '~~/shared/household'
 
@@ -27,7 +27,7 @@ const countdown = computed(() => {
   const rest = Math.abs(seconds)
   return { text: `${Math.floor(rest / 60)}:${String(rest % 60).padStart(2, '0')}`, overdue: seconds < 0 }
 })
-const pourG = computed(() => lastLeg(following.state).more?.addWaterG ?? plan.answer.closings[0]!.water.pourG)
+const pourG = computed(() => lastCycle(following.state).more?.addWaterG ?? plan.answer.closings[0]!.water.pourG)
 const pour = computed(() => ({ ...partsOf(pourG.value, 'weight'), inCups: measured(pourG.value, cup) }))
 </script>
 

@@ -4,7 +4,7 @@ import type { NextAction } from '~~/core/live/next'
 import { runsByItself } from '~~/core/live/next'
 import type { RunEventData } from '~~/core/live/event.schema'
 import { holdsPressure, kindOf } from '~~/core/appliance/appliance'
-import { lastLeg, type RunState } from '~~/core/live/run'
+import { lastCycle, type RunState } from '~~/core/live/run'
 import { FLAMES } from '~~/core/names'
 import { applianceOf } from '~~/core/program/answer'
 import type { SavedPlan } from '~~/shared/household'
@@ -17,7 +17,7 @@ const { t } = useI18nText()
 const itself = computed(() => runsByItself(plan.answer))
 const isHot = computed(() => state.phase === 'heating' || state.phase === 'interrupted')
 const flameNow = computed(() => {
-  return lastLeg(state).flameChanges.at(-1)?.flame ?? litOn(plan.request.style)
+  return lastCycle(state).flameChanges.at(-1)?.flame ?? litOn(plan.request.style)
 })
 const flames = computed(() =>
   FLAMES.map((flame) => ({

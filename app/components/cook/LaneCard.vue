@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { runsByItself } from '~~/core/live/next'
 import { happenedIn } from '~~/core/live/facts'
-import { lastLeg } from '~~/core/live/run'
+import { lastCycle } from '~~/core/live/run'
 import { MINUTE_MS } from '~~/core/measure/time'
 import type { Lane } from '~/stores/cooking'
 
@@ -15,7 +15,7 @@ const outbox = useOutbox()
 const lighter = computed(() => useHouseholdStore().lighterOf(lane.run))
 const press = computed(() => words.press(lane.run.plan, lane.action))
 const state = computed(() => lane.following.state)
-const leg = computed(() => lastLeg(state.value))
+const cycle = computed(() => lastCycle(state.value))
 const reason = computed(() => words.reason(lane.following, lane.action))
 const planned = useCurve(() => lane.following.course)
 const curve = computed(() => lane.following.outlook?.curve ?? planned.value)
@@ -50,9 +50,9 @@ function main() {
         v-if="curve"
         :curve="curve"
         :release="lane.run.plan.answer.release"
-        :start-ms="leg.litAt ?? cooking.nowMs"
-        :now-minute="leg.litAt === null ? 0 : (cooking.nowMs - leg.litAt) / MINUTE_MS"
-        :happened="happenedIn(leg)"
+        :start-ms="cycle.litAt ?? cooking.nowMs"
+        :now-minute="cycle.litAt === null ? 0 : (cooking.nowMs - cycle.litAt) / MINUTE_MS"
+        :happened="happenedIn(cycle)"
         :electric="runsByItself(lane.run.plan.answer)"
         :height="120"
         :legend="false"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Following } from '~~/core/live/follow'
-import { lastLeg } from '~~/core/live/run'
+import { lastCycle } from '~~/core/live/run'
 import { findFood } from '~~/core/food/catalogue'
 import { MINUTE_MS } from '~~/core/measure/time'
 import { unitOf } from '~~/core/program/answer'
@@ -17,23 +17,24 @@ const { t, number, clock } = useI18nText()
 const { foodName } = useKitchenStore()
 
 const state = computed(() => following.state)
-const leg = computed(() => lastLeg(state.value))
+const cycle = computed(() => lastCycle(state.value))
 const outlook = computed(() => following.outlook)
 /** What would be, if it were lit now. */
 const ifLit = computed(() => {
-  if (state.value.phase !== 'ready' || leg.value.more) return null
+  if (state.value.phase !== 'ready' || cycle.value.more) return null
   const { heatOffAtMinute, openAtMinute } = plan.answer.closings[0]!.clock
   return { heatOff: nowMs + heatOffAtMinute * MINUTE_MS, open: nowMs + openAtMinute * MINUTE_MS }
 })
 const pressureAt = computed(() => {
   if (outlook.value?.overdue) return outlook.value.overdue.after === 'lit' ? outlook.value.overdue.dueAt : null
   const minutes = outlook.value?.curve.minutesToPressure ?? plan.answer.closings[0]!.clock.pressureAtMinute
-  const waits = state.value.phase === 'heating' && leg.value.whistles.length === 0 && leg.value.atPressureAt === null
-  return waits && minutes !== null && leg.value.litAt !== null ? leg.value.litAt + minutes * MINUTE_MS : null
+  const waits =
+    state.value.phase === 'heating' && cycle.value.whistles.length === 0 && cycle.value.atPressureAt === null
+  return waits && minutes !== null && cycle.value.litAt !== null ? cycle.value.litAt + minutes * MINUTE_MS : null
 })
-const isOff = computed(() => leg.value.heatOffAt !== null)
+const isOff = computed(() => cycle.value.heatOffAt !== null)
 const opens = computed(() => {
-  const { openedAt } = leg.value
+  const { openedAt } = cycle.value
   const { phase } = state.value
   if (openedAt !== null || !outlook.value || outlook.value.overdue) return null
   const { value, low, high } = outlook.value.opensAt
@@ -99,9 +100,9 @@ const foods = computed(() =>
       <p class="figure time">{{ clock(opens.at) }}</p>
       <p v-if="opens.band" class="band soft">{{ opens.band }}</p>
     </div>
-    <div v-else-if="leg.openedAt !== null">
+    <div v-else-if="cycle.openedAt !== null">
       <h2 class="soft">{{ t('cook.opened') }}</h2>
-      <p class="figure time">{{ clock(leg.openedAt) }}</p>
+      <p class="figure time">{{ clock(cycle.openedAt) }}</p>
     </div>
     <div v-if="outlook" class="cooked">
       <h2 class="soft">{{ t('cook.cooked') }}</h2>

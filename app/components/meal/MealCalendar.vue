@@ -17,7 +17,7 @@ async function ask(method: 'GET' | 'POST' | 'DELETE') {
 }
 void ask('GET')
 
-const doorIsThere = useDoorMessages()
+const authIsThere = useAuthMessages()
 const guestUrl = ref<string | null>(null)
 async function forGuest() {
   failure.value = null
@@ -46,7 +46,7 @@ async function forGuest() {
       <LinkBtn @click="ask('POST')">{{ t('meals.renew') }}</LinkBtn>
       <LinkBtn @click="ask('DELETE')">{{ t('meals.revoke') }}</LinkBtn>
     </template>
-    <ShareLink v-if="guestUrl && doorIsThere" :url="guestUrl" :text="t('meals.guestText')" class="guest" />
+    <ShareLink v-if="guestUrl && authIsThere" :url="guestUrl" :text="t('meals.guestText')" class="guest" />
     <p v-if="failure" class="tone-danger" role="alert">
       {{ t(failure.kind === 'network' ? 'errors.network' : 'errors.server') }}
     </p>

@@ -2,7 +2,7 @@
 import { until } from '@vueuse/core'
 import { heatsItself } from '~~/core/appliance/appliance'
 import { mealCautions } from '~~/core/safety/rules'
-import type { DinnerMend } from '~~/core/meal/dinner'
+import type { DinnerRepair } from '~~/core/meal/dinner'
 import type { DinnerWay } from '~~/core/meal/ways'
 import { bagIdsOf } from '~~/shared/dish'
 import {
@@ -22,7 +22,7 @@ import { useMeal, type Trial } from '~/composables/useMeal'
 const { id } = defineProps<{ id: string }>()
 const emit = defineEmits<{ gone: [] }>()
 const { t, clock, duration, list, problemText } = useI18nText()
-const { dishName, things, taskText, when, whenMs, wishText, wayText, mendText, burnerName } = useMealWords()
+const { dishName, things, taskText, when, whenMs, wishText, wayText, repairText, burnerName } = useMealWords()
 const canSay = useMealMessages()
 const store = useMealsStore()
 const dishes = useDishesStore()
@@ -101,7 +101,7 @@ function setHour(ms: number) {
   if (!isPast.value) change((of) => atHour(of, ms))
 }
 const isPast = ref(false)
-function mend(by: DinnerMend) {
+function repair(by: DinnerRepair) {
   change((of): Meal => {
     switch (by.kind) {
       case 'later':
@@ -121,7 +121,7 @@ function mend(by: DinnerMend) {
   })
 }
 /** What a press can do; a burner more cannot be had that way. */
-const canPress = ({ kind }: DinnerMend) => !['burners', 'waits-longer'].includes(kind)
+const canPress = ({ kind }: DinnerRepair) => !['burners', 'waits-longer'].includes(kind)
 const takenWay = (of: Meal, way: DinnerWay) => (kitchen.kitchen ? changedBy(of, way, kitchen.kitchen) : of)
 const showsWays = ref(false)
 
@@ -260,7 +260,7 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
             {{ t('meals.cannot', { wishes: list(impossible.wishes.map((wish) => wishText(meal!, wish, tasks))) }) }}
             {{
               t(
-                impossible.mends.length > 0
+                impossible.repairs.length > 0
                   ? 'meals.couldHelp'
                   : looking
                     ? 'meals.looking'
@@ -271,11 +271,11 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
             }}
           </p>
           <ul>
-            <li v-for="one in impossible.mends" :key="JSON.stringify(one)">
-              <v-btn v-if="canPress(one)" @click="mend(one)">
-                {{ mendText(meal, one, tasks) }}
+            <li v-for="one in impossible.repairs" :key="JSON.stringify(one)">
+              <v-btn v-if="canPress(one)" @click="repair(one)">
+                {{ repairText(meal, one, tasks) }}
               </v-btn>
-              <span v-else>{{ mendText(meal, one, tasks) }}</span>
+              <span v-else>{{ repairText(meal, one, tasks) }}</span>
             </li>
           </ul>
         </div>
@@ -295,10 +295,10 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
               }}
             </template>
           </p>
-          <v-btn @click="mend({ kind: 'later', minutes: laterMinutes })">
+          <v-btn @click="repair({ kind: 'later', minutes: laterMinutes })">
             {{ t('meals.accept', { time: whenMs(servedAt) }) }}
           </v-btn>
-          <v-btn v-if="dinner!.withHands" @click="mend({ kind: 'hands', hands: meal!.hands + 1 })">
+          <v-btn v-if="dinner!.withHands" @click="repair({ kind: 'hands', hands: meal!.hands + 1 })">
             {{ t('meals.keepHour', { time: clock(meal.servedAt) }) }}
           </v-btn>
           <v-btn v-for="way in dinner!.keeps" :key="JSON.stringify(way)" @click="change((of) => takenWay(of, way))">

@@ -55,7 +55,7 @@ const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`li
       <div v-if="form.items.length > 1" class="head" :class="{ open: opened === i }">
         <button type="button" class="line" :aria-expanded="opened === i" @click="opened = i">
           <strong>{{ summary(i) }}</strong>
-          <span v-if="problemIn(i) && opened !== i" class="tone-danger">{{ t('pot.mendHere') }}</span>
+          <span v-if="problemIn(i) && opened !== i" class="tone-danger">{{ t('pot.repairHere') }}</span>
         </button>
         <IconButton
           :icon="mdiClose"

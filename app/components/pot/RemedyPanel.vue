@@ -4,7 +4,7 @@ import { FREE_LIQUID, FREE_LIQUIDS, type FreeLiquid } from '~~/core/water/liquid
 import { COOKING_FLAMES, type Pinch } from '~~/core/names'
 import { openedC } from '~~/core/program/sequence'
 
-/** “It is not done, too thin, too thick”: what mends the pot once it is open. */
+/** “It is not done, too thin, too thick”: what repairs the pot once it is open. */
 const { answer } = defineProps<{ answer: PlanAnswer }>()
 const { t, list, duration, problemText, weight } = useI18nText()
 const pot = usePotStore()

@@ -4,17 +4,17 @@ import { heatsItself } from '~~/core/appliance/appliance'
 import { readAmount, typedAmount } from '~~/core/quantity/number'
 import { simulate } from '~~/core/pot/simulate'
 import type { Problem } from '~~/core/problem'
-import type { Mend } from '~~/core/stack/mend'
+import type { Repair } from '~~/core/stack/repair'
 import type { HouseholdCooker } from '~~/shared/kitchen'
 import type { StackAnswer, StackResult } from '~~/core/stack/search'
 
-/** What the search found: the best ways with what each costs, or what comes closest and what would mend it. */
+/** What the search found: the best ways with what each costs, or what comes closest and what would repair it. */
 const {
   result,
   elsewhere,
   problems: searchProblems,
 } = defineProps<{
-  result: (StackResult & { mend: Mend | null }) | null
+  result: (StackResult & { repair: Repair | null }) | null
   /** Another cooker in which it all goes. */
   elsewhere: HouseholdCooker | null
   problems: readonly Problem[]
@@ -57,16 +57,19 @@ function choose(index: number) {
   emit('take', options.value[index]!.one)
 }
 const foodName = (index: number) => pot.names[index] ?? ''
-const mendText = computed(() => {
-  const mend = result?.mend
-  if (!mend) return null
-  switch (mend.id) {
+const repairText = computed(() => {
+  const repair = result?.repair
+  if (!repair) return null
+  switch (repair.id) {
     case 'soak':
-      return t('stack.mend.soak', { food: foodName(mend.food), hours: number(mend.hours, mend.hours % 1 ? 1 : 0) })
+      return t('stack.repair.soak', {
+        food: foodName(repair.food),
+        hours: number(repair.hours, repair.hours % 1 ? 1 : 0),
+      })
     case 'tin':
-      return t('stack.mend.tin', { width: number(mend.diameterMm), height: number(mend.heightMm) })
+      return t('stack.repair.tin', { width: number(repair.diameterMm), height: number(repair.heightMm) })
     case 'phases':
-      return mend.closings
+      return repair.closings
         .map(({ adds, range: { unit, figure } }, i) =>
           t(i === 0 ? 'pot.together.first' : 'pot.together.then', {
             foods: list(adds.map(foodName)),
@@ -75,14 +78,14 @@ const mendText = computed(() => {
         )
         .join(' ')
     default:
-      return t(`stack.mend.${mend.id}`, { food: foodName(mend.food) })
+      return t(`stack.repair.${repair.id}`, { food: foodName(repair.food) })
   }
 })
 /** The phases that would do it, each as a strip of its own. */
 const phases = computed(() => {
-  const mend = result?.mend
-  return mend?.id === 'phases'
-    ? mend.closings.map((closing) => ({
+  const repair = result?.repair
+  return repair?.id === 'phases'
+    ? repair.closings.map((closing) => ({
         release: closing.case.release,
         curve: simulate(closing.case, { trace: true }),
       }))
@@ -92,38 +95,38 @@ function takeElsewhere({ id }: HouseholdCooker) {
   form.value.cookerId = id
   emit('again')
 }
-/** Does what would mend it, and tries again. */
-function applyMend() {
-  const mend = result?.mend
-  if (!mend) return
+/** Does what would repair it, and tries again. */
+function applyRepair() {
+  const repair = result?.repair
+  if (!repair) return
   const at = <T,>(list: readonly T[], index: number, value: T) => list.map((one, i) => (i === index ? value : one))
-  switch (mend.id) {
+  switch (repair.id) {
     case 'soak':
-      form.value.items[mend.food]!.soakHours = typedAmount(mend.hours, likes.value.decimal)
-      form.value.items[mend.food]!.soakIn = 'room'
+      form.value.items[repair.food]!.soakHours = typedAmount(repair.hours, likes.value.decimal)
+      form.value.items[repair.food]!.soakIn = 'room'
       break
     case 'unlock':
-      set({ locks: at(stack.value.locks, mend.food, 'any') })
+      set({ locks: at(stack.value.locks, repair.food, 'any') })
       break
     case 'halve-pieces':
-      form.value.items[mend.food]!.cut = 'halves'
+      form.value.items[repair.food]!.cut = 'halves'
       break
     case 'less': {
-      const item = form.value.items[mend.food]!
+      const item = form.value.items[repair.food]!
       item.amount = typedAmount(readAmount(item.amount, likes.value.decimal) / 2, likes.value.decimal)
       break
     }
     case 'apart':
-      pot.removeFood(mend.food)
+      pot.removeFood(repair.food)
       break
     case 'tin': {
-      const { diameterMm, heightMm, volumeMl } = mend
-      const name = t('stack.mendTin', { width: number(diameterMm) })
+      const { diameterMm, heightMm, volumeMl } = repair
+      const name = t('stack.repairTin', { width: number(diameterMm) })
       kitchen.kitchen!.tins.push({ id: uuid(), name, diameterMm, heightMm, volumeMl, lid: true, material: 'steel' })
       break
     }
     case 'phases':
-      pot.joinAt(mend.joins)
+      pot.joinAt(repair.joins)
       return
   }
   emit('again')
@@ -154,21 +157,21 @@ function applyMend() {
     </div>
     <div v-else-if="result && result.answers.length === 0 && !pot.inPhases" class="problems closest" role="alert">
       <p>{{ t(result.nearest ? 'stack.nearest' : 'stack.none') }}</p>
-      <p v-if="mendText">
-        <strong>{{ mendText }}</strong>
-        <LinkBtn @click="applyMend">
+      <p v-if="repairText">
+        <strong>{{ repairText }}</strong>
+        <LinkBtn @click="applyRepair">
           {{
             t(
-              result.mend?.id === 'tin'
+              result.repair?.id === 'tin'
                 ? 'stack.haveTin'
-                : result.mend?.id === 'phases'
+                : result.repair?.id === 'phases'
                   ? 'pot.later.doThat'
                   : 'stack.doThat',
             )
           }}
         </LinkBtn>
       </p>
-      <p v-else-if="!elsewhere">{{ t('stack.noMend') }}</p>
+      <p v-else-if="!elsewhere">{{ t('stack.noRepair') }}</p>
       <p v-if="elsewhere">
         <strong>{{ t('stack.elsewhere', { cooker: elsewhere.name, n: form.items.length }, form.items.length) }}</strong>
         <LinkBtn @click="takeElsewhere(elsewhere)">

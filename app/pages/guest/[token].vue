@@ -1,34 +1,34 @@
 <script setup lang="ts">
 /** One dinner, for a guest who was sent its link. */
-definePageMeta({ layout: 'door' })
+definePageMeta({ layout: 'auth' })
 const { t, day, clock } = useI18nText()
-const { attempt, problem } = useDoor()
+const { attempt, problem } = useAuth()
 const dinner = ref<{ household: string; servedAt: number; dishes: string[] } | null>(null)
 const token = String(useRoute().params.token)
 const look = () => attempt(async () => (dinner.value = await api(`/guest/${encodeURIComponent(token)}`)))
 void look()
 const title = computed(() =>
-  dinner.value ? t('door.guest.title', { household: dinner.value.household }) : t('app.name'),
+  dinner.value ? t('auth.guest.title', { household: dinner.value.household }) : t('app.name'),
 )
 useHead({ title: () => `${title.value} · Bivvet`, meta: [{ name: 'robots', content: 'noindex' }] })
 </script>
 
 <template>
-  <DoorSheet :title="title">
+  <AuthSheet :title="title">
     <template v-if="dinner">
-      <p class="at">{{ t('door.guest.at', { day: day(dinner.servedAt), clock: clock(dinner.servedAt) }) }}</p>
+      <p class="at">{{ t('auth.guest.at', { day: day(dinner.servedAt), clock: clock(dinner.servedAt) }) }}</p>
       <ul>
         <li v-for="dish in dinner.dishes" :key="dish">{{ dish }}</li>
       </ul>
-      <p class="soft">{{ t('door.guest.text') }}</p>
+      <p class="soft">{{ t('auth.guest.text') }}</p>
     </template>
     <template v-else-if="problem">
       <p role="alert" class="tone-danger">{{ problem }}</p>
       <div class="go">
-        <v-btn size="large" @click="look">{{ t('door.again') }}</v-btn>
+        <v-btn size="large" @click="look">{{ t('auth.again') }}</v-btn>
       </div>
     </template>
-  </DoorSheet>
+  </AuthSheet>
 </template>
 
 <style scoped>

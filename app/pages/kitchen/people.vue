@@ -26,19 +26,19 @@ async function leave() {
     sureAsked.value = true
     return
   }
-  if (await attempt(() => api('/door/leave', { method: 'POST' }))) await beginAnew()
+  if (await attempt(() => api('/auth/leave', { method: 'POST' }))) await beginAnew()
 }
-useHead({ title: () => `${t('door.people.title')} · Bivvet` })
+useHead({ title: () => `${t('auth.people.title')} · Bivvet` })
 </script>
 
 <template>
   <section class="people">
     <NuxtLink to="/kitchen" class="soft link-button back">{{ t('app.nav.kitchen') }}</NuxtLink>
-    <h1>{{ t('door.people.title') }}</h1>
+    <h1>{{ t('auth.people.title') }}</h1>
     <StateNotice v-if="failure && !people" :failure="failure" @retry="load" />
     <p v-else-if="!people" class="soft" role="status">{{ t('app.loading') }}</p>
     <template v-else>
-      <p v-if="isOpen" class="soft">{{ t('door.people.open') }}</p>
+      <p v-if="isOpen" class="soft">{{ t('auth.people.open') }}</p>
       <MemberList
         :people="people"
         :is-owner="isOwner && !isOpen"
@@ -50,31 +50,31 @@ useHead({ title: () => `${t('door.people.title')} · Bivvet` })
       <p v-if="problem" role="alert" class="tone-danger">{{ problem }}</p>
       <p v-if="isOwner">
         <v-btn variant="flat" color="primary" :disabled="busy" @click="letIn">
-          {{ t('door.people.invite') }}
+          {{ t('auth.people.invite') }}
         </v-btn>
       </p>
-      <ShareLink v-if="link" :url="link.url" :text="t('door.people.inviteText', { time: time(link.expiresAt) })" />
+      <ShareLink v-if="link" :url="link.url" :text="t('auth.people.inviteText', { time: time(link.expiresAt) })" />
       <template v-if="people.invites.length > 0">
-        <p class="soft">{{ t('door.people.links', { n: people.invites.length }, people.invites.length) }}</p>
+        <p class="soft">{{ t('auth.people.links', { n: people.invites.length }, people.invites.length) }}</p>
         <ul>
           <li v-for="one in people.invites" :key="one.id">
             <span class="soft">
               {{
                 one.mealId
-                  ? t('door.people.guestLink', { time: time(one.expiresAt) })
-                  : t('door.people.until', { time: time(one.expiresAt) })
+                  ? t('auth.people.guestLink', { time: time(one.expiresAt) })
+                  : t('auth.people.until', { time: time(one.expiresAt) })
               }}
             </span>
             <LinkBtn :disabled="busy" @click="change(`invites/${one.id}`, 'DELETE')">
-              {{ t('door.people.takeBack') }}
+              {{ t('auth.people.takeBack') }}
             </LinkBtn>
           </li>
         </ul>
       </template>
       <template v-if="me && !isOpen">
-        <h2>{{ t('door.me.title') }}</h2>
+        <h2>{{ t('auth.me.title') }}</h2>
         <MeForm :key="me.id" :me="me" @changed="load" />
-        <h2>{{ t('door.devices.title') }}</h2>
+        <h2>{{ t('auth.devices.title') }}</h2>
         <DeviceList
           :people="people"
           :is-owner="isOwner"
@@ -83,15 +83,15 @@ useHead({ title: () => `${t('door.people.title')} · Bivvet` })
           @end="(id) => change(`devices/${id}`, 'DELETE')"
           @end-others="change('devices', 'DELETE')"
         />
-        <p v-if="sureAsked" role="alert" class="tone-danger">{{ t('door.devices.sureUnsent') }}</p>
+        <p v-if="sureAsked" role="alert" class="tone-danger">{{ t('auth.devices.sureUnsent') }}</p>
         <p>
           <v-btn :disabled="busy" @click="leave">
-            {{ t('door.devices.leave') }}
+            {{ t('auth.devices.leave') }}
           </v-btn>
         </p>
       </template>
-      <p v-if="!isSecurePlace()" class="soft">{{ t('door.plain') }}</p>
-      <h2>{{ t('door.end.title') }}</h2>
+      <p v-if="!isSecurePlace()" class="soft">{{ t('auth.plain') }}</p>
+      <h2>{{ t('auth.end.title') }}</h2>
       <LazyEarlierVersions
         v-if="looksBack && who.household"
         :id="who.household.id"
@@ -99,7 +99,7 @@ useHead({ title: () => `${t('door.people.title')} · Bivvet` })
         @take="takeEarlier"
       />
       <p v-else>
-        <LinkBtn @click="looksBack = true">{{ t('door.end.kitchenBefore') }}</LinkBtn>
+        <LinkBtn @click="looksBack = true">{{ t('auth.end.kitchenBefore') }}</LinkBtn>
       </p>
       <HouseholdEnd :is-owner="isOwner" :is-open="isOpen" />
     </template>

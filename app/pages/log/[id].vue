@@ -21,11 +21,11 @@ const facts = computed(() => (run.value ? runFacts(run.value) : null))
 /** A strip for each closing of the lid: planned when it was closed, and what happened then. */
 const strips = computed(() =>
   run.value
-    ? closingsOf(run.value.plan, run.value.events).map(({ leg, course: { pot, program, release } }) => ({
+    ? closingsOf(run.value.plan, run.value.events).map(({ cycle, course: { pot, program, release } }) => ({
         curve: simulate({ ...pot, program, release }, { trace: true }),
         release,
-        startMs: leg.litAt ?? startedMs.value,
-        happened: happenedIn(leg),
+        startMs: cycle.litAt ?? startedMs.value,
+        happened: happenedIn(cycle),
       }))
     : [],
 )

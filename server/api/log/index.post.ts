@@ -19,7 +19,7 @@ export default defineEventHandler(async (event) => {
   const problems = file.runs.flatMap((run, i) => problemsOfRun(run, `runs.${i}`))
   const found = []
   for (const [i, run] of file.runs.entries()) {
-    const answer = await heavyFor(store.householdId).plan(run.request)
+    const answer = await askWorker(store.householdId).plan(run.request)
     if (answer.ok) found.push({ run, answer: answer.value })
     else problems.push(...answer.problems.map((one) => ({ ...one, path: `runs.${i}.request.${one.path}` })))
   }

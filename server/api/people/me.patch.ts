@@ -1,4 +1,4 @@
-import { meSchema } from '../../../shared/door.schema'
+import { meSchema } from '../../../shared/auth.schema'
 
 /** Changes what one is called and comes in by. */
 export default defineEventHandler(async (event) => {

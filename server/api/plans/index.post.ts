@@ -6,7 +6,7 @@ export default defineEventHandler(async (event) => {
   const given = await readJson(event, savePlanSchema)
   const cooker = (await store.kitchen())?.kitchen.cookers.find(({ id }) => id === given.cookerId)
   if (!cooker) throw notFound('cooker')
-  const answer = await heavyFor(store.householdId).plan(given.request)
+  const answer = await askWorker(store.householdId).plan(given.request)
   if (!answer.ok) throw refusal(422, answer.problems)
   const saved = await store.savePlan(given, cooker.name, answer.value)
   if (!saved) throw refusal(409, { path: 'id', code: 'id-taken' })

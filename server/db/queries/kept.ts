@@ -1,7 +1,7 @@
 import { log } from '../../log'
 import { and, desc, eq, ne, or, sql } from 'drizzle-orm'
 import { readDocument, type DocumentKind } from '../../../shared/document'
-import type { News } from '../../../shared/run.schema'
+import type { ChangeEvent } from '../../../shared/run.schema'
 import type { Database } from '../client'
 import type { dishes, meals, portions, pots } from '../schema'
 import { kept, LimitReached, own, tellOthers, type Scope } from '../scope'
@@ -23,7 +23,7 @@ export type ToKeep<Content> = Pick<Kept<Content>, 'name' | 'favourite' | 'conten
 /** What can be done with documents that are kept under a name; `kind` is what the other devices are told. */
 export function keptQueries<Content>(
   scope: Scope,
-  kind: News['kind'],
+  kind: ChangeEvent['kind'],
   anyTable: typeof pots | typeof dishes | typeof portions | typeof meals,
   document: DocumentKind<Content>,
 ) {

@@ -1,7 +1,7 @@
 import { and, asc, desc, eq, gt, isNull, ne } from 'drizzle-orm'
 import type { People } from '../../../shared/household'
 import type { MemberRole } from '../../../shared/names'
-import { digestOf, newToken } from '../door'
+import { digestOf, newToken } from '../auth'
 import { devices, households, invites, members, passkeys } from '../schema'
 import { own, tellOthers, type Scope } from '../scope'
 

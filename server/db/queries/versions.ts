@@ -2,7 +2,7 @@ import { and, desc, eq, lte } from 'drizzle-orm'
 import { readDocument } from '../../../shared/document'
 import { DOCUMENTS, type VersionedKind } from '../../../shared/documents'
 import type { EarlierVersion } from '../../../shared/household'
-import type { News } from '../../../shared/run.schema'
+import type { ChangeEvent } from '../../../shared/run.schema'
 import type { Database } from '../client'
 import { documentVersions } from '../schema'
 import { own, type Scope } from '../scope'
@@ -22,7 +22,7 @@ interface Before {
 export async function putBy(
   scope: Scope,
   tx: Pick<Database, 'insert' | 'delete'>,
-  kind: News['kind'],
+  kind: ChangeEvent['kind'],
   { id, version, name, content, savedAt }: Before,
 ): Promise<void> {
   const { householdId } = scope
@@ -33,7 +33,7 @@ export async function putBy(
   await tx.delete(documentVersions).where(and(isOf(scope, kind, id), lte(documentVersions.version, version - MOST)))
 }
 
-const isOf = (scope: Scope, kind: News['kind'], id: string) =>
+const isOf = (scope: Scope, kind: ChangeEvent['kind'], id: string) =>
   and(own(scope, documentVersions), eq(documentVersions.kind, kind), eq(documentVersions.documentId, id))
 
 /** What kept documents were. */

@@ -1,4 +1,4 @@
-import { inviteSchema } from '../../../../shared/door.schema'
+import { inviteSchema } from '../../../../shared/auth.schema'
 import { momentOf } from '../../../../shared/meal'
 
 /** A guest's link can be read until the day after. */

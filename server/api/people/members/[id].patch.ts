@@ -1,4 +1,4 @@
-import { roleSchema } from '../../../../shared/door.schema'
+import { roleSchema } from '../../../../shared/auth.schema'
 
 /** Makes a member an owner, or an owner a member. */
 export default defineEventHandler(async (event) => {

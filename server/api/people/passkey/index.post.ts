@@ -1,5 +1,5 @@
 import { verifyRegistrationResponse } from '@simplewebauthn/server'
-import { passkeySchema } from '../../../../shared/door.schema'
+import { passkeySchema } from '../../../../shared/auth.schema'
 
 /** Keeps a new passkey of this member. */
 export default defineEventHandler(async (event) => {

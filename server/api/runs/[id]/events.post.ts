@@ -6,7 +6,7 @@ export default defineEventHandler(async (event) => {
   const store = await useHousehold(event)
   const runId = idParam(event, 'run')
   const given = await readJson(event, runEventSchema)
-  const outcome = await store.addEvent(runId, given, Date.now(), heavyFor(store.householdId).opensFrom)
+  const outcome = await store.addEvent(runId, given, Date.now(), askWorker(store.householdId).opensFrom)
   if (outcome.stored) return { events: outcome.events }
   const { refusal: why } = outcome
   switch (why) {

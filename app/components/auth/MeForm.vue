@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { PASSWORD_LENGTH } from '~~/shared/names'
+import type { People } from '~~/shared/household'
+
+/** What the member at this device is called, and how they come in elsewhere. */
+const { me } = defineProps<{ me: People['members'][number] }>()
+const emit = defineEmits<{ changed: [] }>()
+const { t } = useI18nText()
+const { attempt, busy, problem, problemAt, addPasskey } = useAuth()
+const name = ref(me.name)
+const signInName = ref(me.signInName ?? '')
+const old = ref('')
+const password = ref('')
+const said = ref('')
+const at = (path: string) => (problemAt.value === path ? problem.value : null)
+const isElsewhere = computed(() => !['name', 'signInName', 'oldPassword', 'password'].includes(problemAt.value))
+async function keep() {
+  said.value = ''
+  const isNewName = signInName.value !== (me.signInName ?? '')
+  const body = {
+    ...(name.value === me.name ? {} : { name: name.value }),
+    ...(isNewName ? { signInName: signInName.value } : {}),
+    ...(password.value ? { password: password.value } : {}),
+    ...(old.value ? { oldPassword: old.value } : {}),
+  }
+  if (!(await attempt(() => api('/people/me', { method: 'PATCH', body })))) return
+  said.value = t(password.value ? 'auth.me.kept' : 'auth.me.keptName')
+  old.value = password.value = ''
+  emit('changed')
+}
+async function add() {
+  said.value = ''
+  if (!(await addPasskey())) return
+  said.value = t('auth.me.passkeyAdded')
+  emit('changed')
+}
+</script>
+
+<template>
+  <form @submit.prevent="keep">
+    <p v-if="!me.hasPassword && me.passkeys === 0" class="tone-heat">{{ t('auth.me.none') }}</p>
+    <TextField v-model="name" :label="t('auth.me.name')" :error="at('name')" autocomplete="given-name" />
+    <TextField
+      v-model="signInName"
+      :label="t('auth.me.signInName')"
+      :error="at('signInName')"
+      autocomplete="username"
+    />
+    <TextField
+      v-if="me.hasPassword"
+      v-model="old"
+      type="password"
+      :label="t('auth.me.old')"
+      :error="at('oldPassword')"
+      autocomplete="current-password"
+    />
+    <TextField
+      v-model="password"
+      type="password"
+      :label="t('auth.me.password', { n: PASSWORD_LENGTH })"
+      :error="at('password')"
+      autocomplete="new-password"
+    />
+    <p v-if="problem && isElsewhere" role="alert" class="tone-danger">{{ problem }}</p>
+    <p v-if="said" role="status" class="tone-food">{{ said }}</p>
+    <div class="go">
+      <v-btn variant="flat" color="primary" type="submit" :disabled="busy">{{ t('auth.me.keep') }}</v-btn>
+      <v-btn v-if="hasPasskeys()" :disabled="busy" @click="add">
+        {{ t('auth.me.passkey') }}
+      </v-btn>
+      <span v-else class="soft">{{ t('auth.me.noPasskeys') }}</span>
+      <span v-if="me.passkeys > 0" class="soft">{{ t('auth.me.passkeys', { n: me.passkeys }, me.passkeys) }}</span>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  gap: 14px;
+  max-width: 440px;
+}
+p {
+  margin: 0;
+}
+.go {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 14px;
+}
+</style>

@@ -1,0 +1,51 @@
+import type { I18n } from 'vue-i18n'
+import { LOADERS, type Locale, type Bundle } from '~~/locales/bundles'
+
+/** Messages that every screen needs. */
+export const EVERYWHERE: readonly Bundle[] = ['everywhere']
+/** Those that tell of a pot that goes on. */
+export const STOVE: readonly Bundle[] = ['cook', 'runs', 'cautions', 'steps']
+
+/** Those that tell of a dinner of several dishes. */
+export const MEAL: readonly Bundle[] = [
+  'meals',
+  'steps',
+  'dishes',
+  'dishProblems',
+  'ingredients',
+  'pot',
+  'cautions',
+  'cook',
+]
+
+/** The further files of each place, by the first part of its address. */
+const OF_PLACE: Record<string, readonly Bundle[]> = {
+  '': ['day'],
+  pot: ['pot', 'steps', 'cautions'],
+  cook: ['pot', 'log', ...STOVE],
+  practice: ['pot', 'log', ...STOVE],
+  log: ['log', 'learnt', 'larder', 'pot', ...STOVE],
+  kitchen: ['kitchen', 'pot'],
+  larder: ['larder', 'pot', 'cautions'],
+  join: ['auth'],
+  guest: ['auth'],
+  dishes: ['dishes', 'steps', 'day', 'pot', 'cautions', 'dishProblems', 'ingredients'],
+}
+export function bundlesOf(path: string): readonly Bundle[] {
+  const [, place = '', within] = path.split('/')
+  const more: Record<string, readonly Bundle[]> = { 'pot/tins': ['stack'], 'kitchen/people': ['auth'] }
+  return [...(OF_PLACE[place] ?? []), ...(more[`${place}/${within}`] ?? [])]
+}
+
+const loaded = new Set<Bundle>()
+
+/** Loads message files into the library, each once. */
+export async function loadBundles({ global }: I18n, bundles: readonly Bundle[]): Promise<void> {
+  const locale = (typeof global.locale === 'string' ? global.locale : global.locale.value) as Locale
+  const missing = bundles.filter((bundle) => !loaded.has(bundle))
+  const files = await Promise.all(missing.map((bundle) => LOADERS[locale][bundle]()))
+  files.forEach((file, i) => {
+    global.mergeLocaleMessage(locale, file.default as never)
+    loaded.add(missing[i]!)
+  })
+}

@@ -1,0 +1,441 @@
+import { randomUUID } from 'node:crypto'
+import { readdirSync } from 'node:fs'
+import path from 'node:path'
+import { expect } from '@playwright/test'
+import { unzipSync, zipSync, strFromU8, strToU8 } from 'fflate'
+import { Pool } from 'pg'
+import type { KeptMeal, KeptPortion } from '../../shared/household'
+import { newMeal } from '../../shared/meal'
+import type { Portion } from '../../shared/portion.schema'
+import { PORTION_SHAPE } from '../../shared/shapes'
+import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
+import {
+  BLUE_POT,
+  beansDocument,
+  beansRequest,
+  event,
+  expectAccessible,
+  join,
+  keepDish,
+  litBefore,
+  newcomer,
+  newHousehold,
+  startRun,
+  test,
+} from './kitchen'
+
+const PASSWORD = 'a long enough password'
+
+/** Every route of the API, by its method and its path, as its file says. */
+function allRoutes(): { method: string; route: string }[] {
+  const at = path.resolve('server/api')
+  return readdirSync(at, { recursive: true, encoding: 'utf8' }).flatMap((file) => {
+    const found = /^(.*?)(?:\/?index)?\.(get|post|put|patch|delete)\.ts$/.exec(file.split(path.sep).join('/'))
+    return found ? [{ method: found[2]!.toUpperCase(), route: found[1]! }] : []
+  })
+}
+
+test.describe('every route', () => {
+  /** What belongs to no household, or is asked with a secret of its own. */
+  const OF_NOBODY = [
+    'GET auth',
+    'POST auth/household',
+    'POST auth/enter',
+    'POST auth/leave',
+    'GET auth/passkey',
+    'POST auth/passkey',
+    'GET auth/invites/[token]',
+    'POST auth/invites/[token]',
+    'GET guest/[token]',
+    'GET health',
+  ]
+  /** What tells of the asking household alone, with no id of anything in it. */
+  const OF_THE_ASKER = [
+    'GET household',
+    'DELETE household',
+    'POST household/keep',
+    'GET household/archive',
+    'POST household/archive',
+    'GET kitchen',
+    'PUT kitchen',
+    'GET changes',
+    'POST plan',
+    'GET calendar',
+    'POST calendar',
+    'DELETE calendar',
+    'GET people',
+    'PATCH people/me',
+    'GET people/passkey',
+    'POST people/passkey',
+    'DELETE people/devices',
+    'GET learnt',
+    'GET learnt/figures',
+    'POST learnt/forget',
+    'POST learnt/remember',
+    'GET log',
+    'POST log',
+    'GET pots',
+    'GET dishes',
+    'GET dishes/begun',
+    'GET meals',
+    'GET portions',
+    'GET runs',
+  ]
+
+  test('is asked with ids of another household, and gives and changes nothing', async ({ request, baseURL }) => {
+    test.slow()
+    const { planId, runId } = await startRun(request)
+    await litBefore(request, runId)
+    const dishId = await keepDish(request)
+    const potId = randomUUID()
+    const { kitchen } = await (await request.get('/api/kitchen')).json()
+    const [anyPot] = (await (await request.get('/api/pots')).json()) as { pot: object }[]
+    const kept = { version: 0, name: 'Ours', favourite: false, pot: anyPot!.pot }
+    expect((await request.put(`/api/pots/${potId}`, { data: kept })).ok()).toBe(true)
+    const portionId = randomUUID()
+    const [portion] = (await (await (await newcomer(baseURL)).get('/api/portions')).json()) as { portion: object }[]
+    const keptPortion = { version: 0, favourite: false, portion: portion!.portion }
+    expect((await request.put(`/api/portions/${portionId}`, { data: keptPortion })).ok()).toBe(true)
+    const mealId = randomUUID()
+    const meal = newMeal(Date.now() + 7_200_000)
+    const keptMeal = { version: 0, favourite: false, meal }
+    const mealAnswer = await request.put(`/api/meals/${mealId}`, { data: keptMeal })
+    const people = (await (await request.get('/api/people')).json()) as {
+      members: { id: string }[]
+      devices: { id: string }[]
+    }
+    const invite = (await (await request.post('/api/people/invites', { data: {} })).json()) as { id: string }
+    const before = JSON.stringify([
+      kitchen,
+      await (await request.get(`/api/runs/${runId}`)).json(),
+      await (await request.get(`/api/dishes/${dishId}`)).json(),
+      await (await request.get(`/api/pots/${potId}`)).json(),
+      await (await request.get(`/api/portions/${portionId}`)).json(),
+      await (await request.get('/api/people')).json(),
+    ])
+
+    const theirs = await newcomer(baseURL)
+    await join(theirs, await newHousehold({ name: 'Next auth', bare: true }))
+    const foreign: Record<string, { id: string; body?: object }[]> = {
+      'GET plans/[id]': [{ id: planId }],
+      'POST plans': [{ id: '', body: { id: planId, name: 'Taken', cookerId: BLUE_POT, request: beansRequest() } }],
+      'POST runs': [
+        { id: '', body: { id: runId, planId } },
+        { id: '', body: { id: randomUUID(), planId } },
+      ],
+      'GET runs/[id]': [{ id: runId }],
+      'PATCH runs/[id]': [{ id: runId, body: { teaches: false } }],
+      'POST runs/[id]/events': [{ id: runId, body: event({ kind: 'whistle', how: 'ear' }) }],
+      'PUT runs/[id]/name': [{ id: runId, body: { name: 'Theirs' } }],
+      'PUT runs/[id]/verdict': [
+        { id: runId, body: { content: 0, foodId: 'navy-bean', texture: 1, water: 0, note: '' } },
+      ],
+      'GET runs/[id]/photo': [{ id: runId }],
+      'PUT runs/[id]/photo': [{ id: runId, body: {} }],
+      'DELETE runs/[id]/photo': [{ id: runId }],
+      'GET pots/[id]': [{ id: potId }],
+      'PUT pots/[id]': [0, 1, 2].map((version) => ({ id: potId, body: { ...kept, version, name: 'Theirs' } })),
+      'DELETE pots/[id]': [{ id: potId }],
+      'GET dishes/[id]': [{ id: dishId }],
+      'PUT dishes/[id]': [0, 1].map((version) => ({
+        id: dishId,
+        body: { version, favourite: false, dish: beansDocument({ name: 'Theirs' }) },
+      })),
+      'DELETE dishes/[id]': [{ id: dishId }],
+      'PUT dishes/[id]/begun': [{ id: dishId, body: { at: 2 } }],
+      'DELETE dishes/[id]/begun': [{ id: dishId }],
+      'GET meals/[id]': [{ id: mealId }],
+      'GET meals/[id]/calendar': [{ id: mealId }],
+      'PUT meals/[id]': [0, 1].map((version) => ({ id: mealId, body: { ...keptMeal, version } })),
+      'DELETE meals/[id]': [{ id: mealId }],
+      'GET portions/[id]': [{ id: portionId }],
+      'PUT portions/[id]': [0, 1].map((version) => ({ id: portionId, body: { ...keptPortion, version } })),
+      'DELETE portions/[id]': [{ id: portionId }],
+      'GET versions/[kind]/[id]': [],
+      'POST people/invites': [{ id: '', body: { mealId } }],
+      'DELETE people/invites/[id]': [{ id: invite.id }],
+      'DELETE people/devices/[id]': [{ id: people.devices[0]!.id }],
+      'PATCH people/members/[id]': [{ id: people.members[0]!.id, body: { role: 'member' } }],
+      'DELETE people/members/[id]': [{ id: people.members[0]!.id }],
+    }
+    expect(mealAnswer.ok(), await mealAnswer.text()).toBe(true)
+    // A route that is added without being tried here fails this.
+    const known = [...OF_NOBODY, ...OF_THE_ASKER, ...Object.keys(foreign)].sort()
+    expect(known).toEqual(
+      allRoutes()
+        .map(({ method, route }) => `${method} ${route}`)
+        .sort(),
+    )
+    for (const [named, tries] of Object.entries(foreign)) {
+      const [method, route] = named.split(' ') as [string, string]
+      for (const { id, body } of tries) {
+        const answer = await theirs.fetch(`/api/${route.replace('[id]', id)}`, {
+          method,
+          ...(body ? { data: body } : {}),
+        })
+        expect([404, 409, 415], `${named}: ${answer.status()} ${await answer.text()}`).toContain(answer.status())
+      }
+    }
+    expect(await (await theirs.get(`/api/versions/dish/${dishId}`)).json()).toEqual([])
+    const after = JSON.stringify([
+      kitchen,
+      await (await request.get(`/api/runs/${runId}`)).json(),
+      await (await request.get(`/api/dishes/${dishId}`)).json(),
+      await (await request.get(`/api/pots/${potId}`)).json(),
+      await (await request.get(`/api/portions/${portionId}`)).json(),
+      await (await request.get('/api/people')).json(),
+    ])
+    expect(after).toBe(before)
+    await theirs.dispose()
+  })
+})
+
+test('the database gives a connection that says no household nothing, of any table', async () => {
+  const pool = new Pool({ connectionString: process.env.DATABASE_URL, max: 1 })
+  const client = await pool.connect()
+  try {
+    const { rows: tables } = await client.query<{ name: string }>(
+      `select table_name as name from information_schema.tables where table_schema = 'public' and table_type = 'BASE TABLE'`,
+    )
+    expect(tables.length).toBeGreaterThan(12)
+    const { rows: ours } = await client.query<{ id: string }>(`select id from households where id <> $1 limit 1`, [
+      DEMO_HOUSEHOLD,
+    ])
+    await client.query(`set role bivvet_app`)
+    const seen = async (household: string | null) => {
+      await client.query(`select set_config('bivvet.household', $1, false)`, [household ?? ''])
+      const found: Record<string, number> = {}
+      for (const { name } of tables) {
+        const { rows } = await client.query<{ n: number }>(`select count(*)::int as n from "${name}"`)
+        found[name] = rows[0]!.n
+      }
+      return found
+    }
+    // A table that is added without row security fails this.
+    expect(Object.values(await seen(null)).every((n) => n === 0)).toBe(true)
+    const demo = await seen(DEMO_HOUSEHOLD)
+    expect(demo.households).toBe(1)
+    expect(demo.runs).toBeGreaterThanOrEqual(60)
+    for (const { name } of tables.filter(({ name: table }) => table !== 'households')) {
+      const { rows } = await client.query<{ n: number }>(
+        `select count(*)::int as n from "${name}" where household_id = $1`,
+        [ours[0]!.id],
+      )
+      expect(rows[0]!.n, name).toBe(0)
+    }
+    await expect(
+      client.query(`insert into members (household_id, name) values ($1, 'Nobody')`, [ours[0]!.id]),
+    ).rejects.toThrow(/row-level security/)
+    expect((await client.query(`update households set kitchen = '{}' where id = $1`, [ours[0]!.id])).rowCount).toBe(0)
+  } finally {
+    client.release(true)
+    await pool.end()
+  }
+})
+
+test('a session ends on the server, and a link lets one person in once', async ({ request, baseURL }) => {
+  const made = (await (await request.post('/api/people/invites', { data: {} })).json()) as { token: string }
+  const second = await newcomer(baseURL)
+  const link = `/api/auth/invites/${made.token}`
+  expect(await (await second.get(link)).json()).toMatchObject({ by: 'A cook', isIn: false })
+  expect((await second.post(link, { data: { name: 'Second cook' } })).status()).toBe(204)
+  expect((await second.post(link, { data: { name: 'Third cook' } })).status()).toBe(404)
+  const { cookies } = await second.storageState()
+  expect(cookies.every(({ httpOnly, sameSite }) => httpOnly && sameSite === 'Lax')).toBe(true)
+  const whoami = await (await second.get('/api/household')).json()
+  expect(whoami.member).toMatchObject({ name: 'Second cook', role: 'member' })
+  // A member lets nobody in, and takes nothing away.
+  expect((await second.post('/api/people/invites', { data: {} })).status()).toBe(403)
+  expect((await second.delete('/api/household')).status()).toBe(403)
+  const { devices } = (await (await request.get('/api/people')).json()) as {
+    devices: { id: string; memberId: string }[]
+  }
+  const theirs = devices.find(({ memberId }) => memberId === whoami.member.id)!
+  const hearing = new AbortController()
+  const headers = { cookie: cookies.map(({ name, value }) => `${name}=${value}`).join('; ') }
+  const stream = await fetch(`${baseURL}/api/changes`, { headers, signal: hearing.signal })
+  expect((await request.delete(`/api/people/devices/${theirs.id}`)).status()).toBe(204)
+  // What it was hearing ends with the next pulse.
+  const ended = stream.text().then(() => 'ended')
+  const late = new Promise((resolve) => setTimeout(() => resolve('still hears'), 45_000))
+  expect(await Promise.race([ended, late])).toBe('ended')
+  // The cookie is as it was, and opens nothing.
+  expect((await second.get('/api/kitchen')).status()).toBe(401)
+  await second.dispose()
+})
+
+test('a password is not had by guessing, and guesses lock nobody out of a running pot', async ({
+  request,
+  baseURL,
+}) => {
+  const { runId } = await startRun(request)
+  await litBefore(request, runId)
+  const signInName = `cook ${randomUUID()}`
+  const me = (data: object) => request.patch('/api/people/me', { data })
+  expect((await me({ password: PASSWORD })).status()).toBe(422)
+  expect((await me({ signInName, password: 'short' })).status()).toBe(422)
+  expect((await me({ signInName, password: PASSWORD })).status()).toBe(204)
+  const guesser = await newcomer(baseURL)
+  const guess = (password: string) => guesser.post('/api/auth/enter', { data: { signInName, password } })
+  expect((await guess(PASSWORD)).status()).toBe(204)
+  const seen = new Set<number>()
+  for (let i = 0; i < 12; i++) seen.add((await guess(`guess ${i}`)).status())
+  expect(seen).toEqual(new Set([403, 429]))
+  expect((await guess(PASSWORD)).status()).toBe(429)
+  const whistle = event({ kind: 'whistle', how: 'ear' }, Date.now() - 1000)
+  expect((await request.post(`/api/runs/${runId}/events`, { data: whistle })).ok()).toBe(true)
+  expect((await me({ password: 'another password' })).status()).toBe(429)
+  await guesser.dispose()
+})
+
+test('all of a household goes out as one file and into an empty one, once', async ({ request, baseURL }) => {
+  test.slow()
+  await keepDish(request)
+  const { runId } = await startRun(request)
+  await litBefore(request, runId)
+  const zip = await (await request.get('/api/household/archive')).body()
+  const files = unzipSync(zip)
+  expect(Object.keys(files).sort()).toEqual(['household.json', 'log.csv'])
+  const archive = JSON.parse(strFromU8(files['household.json']!))
+  expect(archive.log.runs).toHaveLength(1)
+
+  const empty = await newcomer(baseURL)
+  await join(empty, await newHousehold({ bare: true }))
+  const bring = (data: Uint8Array) =>
+    empty.post('/api/household/archive', { data: Buffer.from(data), headers: { 'content-type': 'application/zip' } })
+  const broken = { ...archive, dishes: [{ ...archive.dishes[0], content: { shape: 1, name: 7 } }] }
+  for (const [bad, code] of [
+    [zipSync({ 'household.json': strToU8(JSON.stringify(broken)) }), 'unreadable-document'],
+    [zipSync({ 'household.json': strToU8('{') }), 'not-an-archive'],
+    [zipSync({ 'elsewhere.txt': strToU8('nothing') }), 'not-an-archive'],
+    [strToU8('no zip'), 'not-an-archive'],
+    [zip.subarray(0, zip.length / 2), 'not-an-archive'],
+  ] as const) {
+    const answer = await bring(bad)
+    expect(answer.status()).toBe(422)
+    expect((await answer.json()).problems[0].code).toBe(code)
+  }
+  expect(await (await empty.get('/api/dishes')).json()).toEqual([])
+  const answer = await bring(zip)
+  expect(answer.ok(), await answer.text()).toBe(true)
+  expect((await answer.json()).added).toBeGreaterThan(3)
+  expect((await (await empty.get('/api/kitchen')).json()).kitchen).toEqual(archive.kitchen)
+  expect(((await (await empty.get('/api/runs')).json()) as { runs: [] }).runs).toHaveLength(1)
+  expect((await (await empty.get('/api/dishes')).json()) as []).toHaveLength(archive.dishes.length)
+  expect((await (await bring(zip)).json()).added).toBe(0)
+  await empty.dispose()
+})
+
+test('what a dish and the kitchen were before a change is had back', async ({ page, request }) => {
+  const id = await keepDish(request)
+  const change = (version: number, name: string) =>
+    request.put(`/api/dishes/${id}`, { data: { version, favourite: false, dish: beansDocument({ name }) } })
+  expect((await change(1, 'Beans, second thought')).ok()).toBe(true)
+  // Sent twice it was changed once.
+  expect((await change(1, 'Beans, second thought')).ok()).toBe(true)
+  expect((await change(2, 'Beans, third thought')).ok()).toBe(true)
+  const before = (await (await request.get(`/api/versions/dish/${id}`)).json()) as { version: number; name: string }[]
+  expect(before.map(({ version, name }) => [version, name])).toEqual([
+    [2, 'Beans, second thought'],
+    [1, beansDocument().name],
+  ])
+  await page.goto(`/dishes/${id}`)
+  await expect(page.getByLabel('Name of the dish')).toHaveValue('Beans, third thought')
+  await page.getByRole('button', { name: 'More', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Earlier versions' }).click()
+  await page.getByRole('button', { name: 'Take it again' }).first().click()
+  await expect(page.getByLabel('Name of the dish')).toHaveValue('Beans, second thought')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByLabel('Name of the dish')).toHaveValue('Beans, third thought')
+
+  const { version, kitchen } = await (await request.get('/api/kitchen')).json()
+  const renamed = { version, kitchen: { ...kitchen, name: 'Renamed' } }
+  expect((await request.put('/api/kitchen', { data: renamed })).ok()).toBe(true)
+  await page.goto('/kitchen/people')
+  await page.getByRole('button', { name: 'What the kitchen was before' }).click()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Take it again' }).first().click()
+  await expect(page.getByRole('heading', { name: kitchen.name })).toBeVisible()
+})
+
+test('what a pot, a dinner and what is kept were before a change is had back, and what was done stays done', async ({
+  page,
+  request,
+}) => {
+  const [kept] = (await (await request.get('/api/pots')).json()) as {
+    pot: { name: string; items: { amount: string }[] }
+  }[]
+  const id = randomUUID()
+  const potOf = (amount: string) => ({ ...kept!.pot, items: [{ ...kept!.pot.items[0]!, amount }] })
+  for (const [version, amount] of [
+    [0, '2'],
+    [1, '3'],
+  ] as const) {
+    const data = { version, name: 'Ours', favourite: false, pot: potOf(amount) }
+    expect((await request.put(`/api/pots/${id}`, { data })).ok()).toBe(true)
+  }
+  await page.goto(`/pot/${id}`)
+  await expect(page.getByLabel('Dry amount')).toHaveValue('3')
+  await page.getByRole('button', { name: 'More', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Earlier versions' }).click()
+  // What was in it tells one from the next.
+  await expect(page.getByRole('listitem').filter({ hasText: 'as it was' })).toContainText(/Ours · \d+ g \w+/)
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Take it again' }).click()
+  await expect(page.getByLabel('Dry amount')).toHaveValue('2')
+  await page.getByRole('button', { name: 'Keep the change' }).click()
+  await expect.poll(async () => (await (await request.get(`/api/pots/${id}`)).json()).pot.items[0].amount).toBe('2')
+
+  const mealId = randomUUID()
+  const meal = newMeal(Date.now() + 7_200_000)
+  const begun = { 'A.one': { at: Date.now(), doneAt: Date.now() } }
+  for (const [version, hands, done] of [
+    [0, 1, {}],
+    [1, 2, begun],
+  ] as const) {
+    const data = { version, favourite: false, meal: { ...meal, hands, begun: done } }
+    expect((await request.put(`/api/meals/${mealId}`, { data })).ok()).toBe(true)
+  }
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Earlier versions' }).click()
+  await page.getByRole('button', { name: 'Take it again' }).click()
+  await expect
+    .poll(async () => {
+      const { meal } = (await (await request.get(`/api/meals/${mealId}`)).json()) as KeptMeal
+      return [meal.hands, Object.keys(meal.begun)]
+    })
+    .toEqual([1, ['A.one']])
+
+  const portion: Portion = {
+    shape: PORTION_SHAPE,
+    name: 'Pinto beans, a batch',
+    place: 'freezer',
+    keptOn: '2026-11-16',
+    until: '2099-02-14',
+    left: 3,
+    portionG: 500,
+    food: null,
+    water: 0.6,
+    salt: 0.006,
+    fat: 0.01,
+    dishId: null,
+  }
+  const portionId = randomUUID()
+  expect((await request.put(`/api/portions/${portionId}`, { data: { version: 0, portion } })).ok()).toBe(true)
+  const left = async () =>
+    ((await (await request.get(`/api/portions/${portionId}`)).json()) as KeptPortion).portion.left
+  await page.goto('/larder')
+  await page.getByRole('button', { name: 'Take one of Pinto beans, a batch out' }).click()
+  await expect.poll(left).toBe(2)
+  await page.getByRole('button', { name: 'Earlier versions of Pinto beans, a batch' }).click()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Take it again' }).click()
+  await expect.poll(left).toBe(3)
+})
+
+test('a household is taken away for thirty days, in which an owner can have it back', async ({ request }) => {
+  expect((await request.delete('/api/household')).status()).toBe(204)
+  expect((await request.get('/api/kitchen')).status()).toBe(410)
+  expect((await request.post('/api/household/keep')).status()).toBe(204)
+  expect((await request.get('/api/kitchen')).ok()).toBe(true)
+})
