@@ -2,7 +2,7 @@ import { heatsItself, stylesFor, type Appliance } from '../core/appliance/applia
 import { CATALOGUE } from '../core/food/catalogue'
 import { asLearnt, learntOfFoods } from '../core/learn/apply'
 import type { Believed } from '../core/learn/posterior'
-import type { PlanRequest } from '../core/program/request.schema'
+import type { PlanRequest, Tin } from '../core/program/request.schema'
 import { styleSaid } from '../core/program/styles'
 import type { PotsToTake } from '../core/formats/recipe-dish'
 import type { DishRequest, PotOfStage, PotSettings, Stage } from '../core/dish/dish.schema'
@@ -37,6 +37,25 @@ export function usualPot(kitchen: Kitchen): PotSettings {
     freeLiquid: 'spoonable',
     foods: [],
   }
+}
+
+/** The same in a cooker that was chosen. */
+export function usualPotIn(kitchen: Kitchen, cookerId: string): PotSettings {
+  const cooker = inUse(kitchen.cookers).find(({ id }) => id === cookerId)
+  return cooker ? { ...usualPot(kitchen), cookerId, style: stylesFor(cooker.cooker)[0]! } : usualPot(kitchen)
+}
+
+/** mm that steam and fingers need around a tin (general kitchen practice). */
+const AROUND_TIN_MM = 20
+
+/** The largest tin of the kitchen that goes into a cooker; null where none does. */
+export function largestTinIn(kitchen: Kitchen, cookerId: string): Tin | null {
+  const within = kitchen.cookers.find(({ id }) => id === cookerId)?.cooker.body.innerDiameterMm ?? 0
+  const fitting = inUse(kitchen.tins).filter(({ diameterMm }) => diameterMm <= within - AROUND_TIN_MM)
+  const [tin] = fitting.sort((a, b) => (b.volumeMl ?? 0) - (a.volumeMl ?? 0))
+  if (!tin) return null
+  const { diameterMm, heightMm, volumeMl, material } = tin
+  return { diameterMm, heightMm, volumeMl, material, lid: true }
 }
 
 /** How a pot of this kitchen is usually programmed, and how one of each kind of cooker is that it has. */

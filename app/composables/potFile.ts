@@ -48,10 +48,10 @@ export async function readPotFile(file: Blob): Promise<PotFileOutcome> {
   const { name, pot, foods, cooker, measures = [] } = read.value
   /** A bowl that this kitchen lacks is measured by what it holds: by one that holds the same, or in millilitres. */
   const inOurs = <T extends { amount: string; unit: string }>(one: T): T => {
-    const { decimal } = kitchen.kitchen!.likes
+    const { decimal } = kitchen.loaded.likes
     const theirs = measures.find(({ id }) => id === one.unit)
-    if (!theirs || kitchen.kitchen!.measures.some(({ id }) => id === one.unit)) return one
-    const same = kitchen.kitchen!.measures.find(({ volumeMl }) => volumeMl === theirs.volumeMl)
+    if (!theirs || kitchen.loaded.measures.some(({ id }) => id === one.unit)) return one
+    const same = kitchen.loaded.measures.find(({ volumeMl }) => volumeMl === theirs.volumeMl)
     if (same) return { ...one, unit: same.id }
     return { ...one, amount: typedAmount(readAmount(one.amount, decimal) * theirs.volumeMl, decimal), unit: 'ml' }
   }
@@ -61,8 +61,8 @@ export async function readPotFile(file: Blob): Promise<PotFileOutcome> {
     return { ...item, foodId: own && foodFiguresSchema.safeParse(own.figures).success ? own.basedOn : item.foodId }
   })
   if (items.some(({ foodId }) => !kitchen.food(foodId))) return { ok: false, reason: 'noFood' }
-  const known = kitchen.kitchen!.cookers.some(({ id }) => id === pot.cookerId)
-  const alike = kitchen.kitchen!.cookers.find((one) => one.cooker.appliance.kind === cooker?.kind)
+  const known = kitchen.loaded.cookers.some(({ id }) => id === pot.cookerId)
+  const alike = kitchen.loaded.cookers.find((one) => one.cooker.appliance.kind === cooker?.kind)
   return {
     ok: true,
     name,

@@ -8,7 +8,7 @@ import { newPot, requestOf } from '~~/shared/pot'
  * In a kitchen without a whistling cooker one of this name is lent.
  */
 export async function tryBeans(lentName: string): Promise<void> {
-  const kitchen = useKitchenStore().kitchen!
+  const kitchen = useKitchenStore().loaded
   const of = inUse(kitchen.cookers).find(({ cooker }) => kindOf(cooker.appliance).tells === 'whistles') ?? {
     id: '',
     name: lentName,

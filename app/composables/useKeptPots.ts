@@ -16,12 +16,12 @@ export function useKeptPots() {
     const foods = kept.pot.items
       .map((item) =>
         t('edit.amountOf', {
-          grams: weight(itemG(item, kitchen.kitchen!)),
+          grams: weight(itemG(item, kitchen.loaded)),
           food: kitchen.foodName(item.foodId).toLowerCase(),
         }),
       )
       .join(', ')
-    const cooker = kitchen.kitchen!.cookers.find(({ id }) => id === kept.pot.cookerId)?.name
+    const cooker = kitchen.loaded.cookers.find(({ id }) => id === kept.pot.cookerId)?.name
     return [foods, cooker].filter((part) => part && part !== kept.name).join(' · ')
   }
   const open = (kept: KeptPot) => navigateTo(pot.open(kept))

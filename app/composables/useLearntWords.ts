@@ -9,7 +9,7 @@ const AS_ASSUMED = 0.03
 export function useLearntWords() {
   const { t, number } = useI18nText()
   const store = useKitchenStore()
-  const kitchen = computed(() => store.kitchen!)
+  const kitchen = computed(() => store.loaded)
   const called = (rows: readonly { id: string; name: string }[], id: string) =>
     rows.find((row) => row.id === id)?.name ?? t('learnt.gone')
 

@@ -18,7 +18,7 @@ export function useLight() {
       cookerName,
       request: pot.request,
       potId,
-      ...cookedWith(pot.planned, useKitchenStore().kitchen!, pot.cooker),
+      ...cookedWith(pot.planned, useKitchenStore().loaded, pot.cooker),
     })
     if (!started) return
     if (started.kept) pot.keptChanged(pots.put(started.kept))
@@ -29,7 +29,7 @@ export function useLight() {
   }
   /** What was asked for this time is what this household has of these foods from now on. */
   function likeTextures() {
-    const { likes } = useKitchenStore().kitchen!
+    const { likes } = useKitchenStore().loaded
     const asked = pot.form.items.flatMap(({ foodId, texture }) => {
       const food = useKitchenStore().food(foodId)
       return food && (likes.textures[foodId] ?? usualTexture(food)) !== texture ? [[foodId, texture] as const] : []

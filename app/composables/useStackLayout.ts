@@ -5,7 +5,7 @@ export function useStackLayout() {
   const pot = usePotStore()
   const kitchen = useKitchenStore()
   const stack = computed<PotStack>(() => pot.form.stack ?? emptyStack(pot.form))
-  const tinOf = (id: string) => kitchen.kitchen!.tins.find((tin) => tin.id === id)
+  const tinOf = (id: string) => kitchen.loaded.tins.find((tin) => tin.id === id)
 
   function change(by: (stack: PotStack) => void) {
     const next = JSON.parse(JSON.stringify(stack.value)) as PotStack

@@ -25,7 +25,7 @@ export function useStackSearch() {
 
   const askNow = () => (pot.cooker && pot.styleKind ? askOf(pot.cooker, pot.styleKind) : null)
   function askOf(of: HouseholdCooker, style: StyleKind) {
-    const ask = stackAskOf(pot.form, kitchen.kitchen!, of, style, serverNow(), useLearntStore().believed)
+    const ask = stackAskOf(pot.form, kitchen.loaded, of, style, serverNow(), useLearntStore().believed)
     return ask && toPlain(ask)
   }
   /** What the thread answers, unless it was stopped or failed meanwhile; then the screen is free again. */
@@ -66,7 +66,7 @@ export function useStackSearch() {
   }
 
   async function lookElsewhere(mine: number) {
-    const others = inUse(kitchen.kitchen!.cookers).filter(
+    const others = inUse(kitchen.loaded.cookers).filter(
       ({ id, cooker }) => id !== pot.cooker?.id && cooker.body && holdsPressure(cooker.appliance),
     )
     for (const one of others) {

@@ -44,7 +44,7 @@ function openOther(id: string) {
   else void navigateTo(`/dishes/${id}`)
 }
 function again(run: RunWithPlan) {
-  const found = potOfRequest(run.plan, kitchenStore.kitchen!)
+  const found = potOfRequest(run.plan, kitchenStore.loaded)
   if (!found) return
   pot.replace(found)
   void navigateTo(found.inTins ? TINS_PATH : LOOSE_PATH)

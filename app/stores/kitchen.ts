@@ -16,6 +16,11 @@ const TRY_AGAIN_MS = 4000
 export const useKitchenStore = defineStore('kitchen', () => {
   /** As it stands here, changes that are not kept yet included. */
   const kitchen = ref<Kitchen | null>(null)
+  /** The same where it is certain to be there: whatever is shown inside a layout (app/layouts/default.vue). */
+  const loaded = computed(() => {
+    if (!kitchen.value) throw new Error('The kitchen is asked for before it was fetched.')
+    return kitchen.value
+  })
   /** The version from which this one was changed, and as what it was last kept. */
   let version = 0
   let keptContent = ''
@@ -151,6 +156,7 @@ export const useKitchenStore = defineStore('kitchen', () => {
 
   return {
     kitchen,
+    loaded,
     state,
     failure,
     loading,

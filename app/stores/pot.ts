@@ -43,7 +43,7 @@ const contentOf = (pot: Pot) =>
 
 /** The pot being planned: kept on this device as it is typed, so that nothing is lost by a reload. */
 export const usePotStore = defineStore('pot', () => {
-  const kitchen = computed(() => useKitchenStore().kitchen!)
+  const kitchen = useKitchen()
   const start = newPot(findFood('navy-bean')!, kitchen.value)
   start.items[0]!.amount = '2'
   // Which kept pot it is belongs to what undo brings back; as what that one was last kept does not.

@@ -47,7 +47,7 @@ const emit = defineEmits<{
   leave: []
 }>()
 const { t, typed, list: list_ } = useI18nText()
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 const foods = useNamedFoods()
 const listId = useId()
 

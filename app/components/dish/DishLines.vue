@@ -18,7 +18,7 @@ const { answer, dishId } = defineProps<{ answer: DishAnswer | null; dishId: stri
 const emit = defineEmits<{ ask: [line: string]; forgot: [line: string] }>()
 const { t, problemText, day, number } = useI18nText()
 const { thing, lineName, amount } = useDishWords()
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 
 const own = useOwnIngredients()
 const measuring = computed(() => ({

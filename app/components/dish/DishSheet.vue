@@ -38,7 +38,7 @@ const isLong = computed(() => stages.value.reduce((sum, { steps }) => sum + step
   <article class="sheet">
     <h1>{{ dish.name }}</h1>
     <p>
-      {{ t('dishes.forN', { n: number(dish.servings), mass: weight(answer.massG), place: kitchen.kitchen!.name }) }} ·
+      {{ t('dishes.forN', { n: number(dish.servings), mass: weight(answer.massG), place: kitchen.loaded.name }) }} ·
       {{ t('dishes.totals.all') }} {{ duration(answer.spanMinutes) }} · {{ t('dishes.totals.hands') }}
       {{ duration(answer.handsMinutes) }} · {{ t('dishes.totals.each') }} {{ weight(answer.massG / dish.servings) }}
     </p>

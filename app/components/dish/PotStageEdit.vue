@@ -12,7 +12,7 @@ const pot = defineModel<PotSettings>({ required: true })
 const { foods, stage, dish } = defineProps<{ foods: readonly string[]; stage: Stage; dish: DishDocument }>()
 const { t } = useI18nText()
 const kitchen = useKitchenStore()
-const cookers = computed(() => inUse(kitchen.kitchen!.cookers))
+const cookers = computed(() => inUse(kitchen.loaded.cookers))
 const cooker = computed(() => cookers.value.find(({ id }) => id === pot.value.cookerId) ?? cookers.value[0])
 const styles = computed(() => (cooker.value ? stylesFor(cooker.value.cooker) : []))
 const cookerId = computed({
@@ -45,7 +45,7 @@ const textureOf = (line: string, foodId: string) =>
 const placeOf = (line: string) => {
   const where = pot.value.foods.find((one) => one.line === line)?.where ?? 'base'
   if (where === 'base') return 'base'
-  const tin = kitchen.kitchen!.tins.find(
+  const tin = kitchen.loaded.tins.find(
     ({ diameterMm, heightMm }) => diameterMm === where.tin.diameterMm && heightMm === where.tin.heightMm,
   )
   return tin ? `${where.tier} ${tin.id}` : 'base'
@@ -53,7 +53,7 @@ const placeOf = (line: string) => {
 const MOST_TIERS = 3
 const places = computed(() => [
   { value: 'base', title: t('dishes.stage.base') },
-  ...inUse(kitchen.kitchen!.tins).flatMap((tin) =>
+  ...inUse(kitchen.loaded.tins).flatMap((tin) =>
     Array.from({ length: MOST_TIERS }, (_, i) => ({
       value: `${i + 1} ${tin.id}`,
       title: t('dishes.stage.tier', { tier: i + 1, tin: tin.name.toLowerCase() }),
@@ -63,7 +63,7 @@ const places = computed(() => [
 function putAt(line: string, place: string) {
   if (place === 'base') return change(line, { where: 'base' })
   const [tier, id] = place.split(' ')
-  const { diameterMm, heightMm, volumeMl, material } = kitchen.kitchen!.tins.find((tin) => tin.id === id)!
+  const { diameterMm, heightMm, volumeMl, material } = kitchen.loaded.tins.find((tin) => tin.id === id)!
   change(line, { where: { tin: { diameterMm, heightMm, volumeMl, material, lid: true }, tier: Number(tier) } })
 }
 </script>
@@ -79,7 +79,7 @@ function putAt(line: string, place: string) {
       v-if="cooker && !heatsItself(cooker.cooker.appliance)"
       v-model="pot.burnerId"
       :label="t('dishes.stage.burner')"
-      :choices="inUse(kitchen.kitchen!.burners).map(({ id, name }) => ({ value: id, title: name }))"
+      :choices="inUse(kitchen.loaded.burners).map(({ id, name }) => ({ value: id, title: name }))"
     />
     <PickField
       v-model="pot.style"
@@ -110,7 +110,7 @@ function putAt(line: string, place: string) {
         @update:model-value="(texture) => change(line, { texture: texture as Texture })"
       />
       <PickField
-        v-if="kitchen.kitchen!.tins.length > 0"
+        v-if="kitchen.loaded.tins.length > 0"
         :model-value="placeOf(line)"
         :label="t('dishes.stage.where', { name: kitchen.foodName(food.id) })"
         :choices="places"

@@ -95,7 +95,7 @@ async function isThing(index: number, id: string | null) {
 /** Measures of this kitchen, and those that a vessel of that name usually holds. */
 const USUAL_ML = [150, 200, 250]
 const measures = computed(() => [
-  ...inUse(kitchen.kitchen!.measures).map(({ name, volumeMl }) => ({ name, ml: volumeMl })),
+  ...inUse(kitchen.loaded.measures).map(({ name, volumeMl }) => ({ name, ml: volumeMl })),
   ...USUAL_ML.map((ml) => ({ name: '', ml })),
 ])
 async function holds(index: number, volumeMl: number) {

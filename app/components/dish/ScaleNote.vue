@@ -11,7 +11,7 @@ const kitchen = useKitchenStore()
 const wayText = (way: WayToFit) => {
   if (way.kind === 'batches') return t('dishes.fit.batches', { n: number(way.batches) })
   const stage = dish.stages.find(({ id }) => id === way.stage)
-  const cooker = kitchen.kitchen!.cookers.find(({ id }) => id === way.cookerId)?.name ?? ''
+  const cooker = kitchen.loaded.cookers.find(({ id }) => id === way.cookerId)?.name ?? ''
   return t('dishes.fit.cooker', { stage: stage ? t(`dishes.kinds.${stage.kind}`) : '', cooker })
 }
 </script>

@@ -13,7 +13,7 @@ const { dish, answer, index } = defineProps<{ dish: DishDocument; answer: DishAn
 const emit = defineEmits<{ move: [by: number]; remove: [] }>()
 const { t } = useI18nText()
 const { lineName } = useDishWords()
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 
 const kind = computed({
   get: () => stage.value.kind,

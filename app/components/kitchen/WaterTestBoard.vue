@@ -7,7 +7,7 @@ import { inUse, type HouseholdCooker } from '~~/shared/kitchen'
 /** The water test, one thing to do at a time: a sentence, a great button, and what was pressed so far. */
 const { cooker } = defineProps<{ cooker: HouseholdCooker }>()
 const { t, temp } = useI18nText()
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 const { notes, step, press, takeBack, restart, test, leaveOut } = useWaterTest(cooker, kitchen.value)
 const kind = computed(() => cooker.cooker.appliance.kind)
 const hasFlame = computed(() => !heatsItself({ kind: kind.value }))

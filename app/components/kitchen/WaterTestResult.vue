@@ -15,7 +15,7 @@ const { cooker, test, burnerId } = defineProps<{ cooker: HouseholdCooker; test: 
 const emit = defineEmits<{ done: []; leaveOut: [place: number] }>()
 const { t, number, problemText, weight, temp } = useI18nText()
 const kitchenStore = useKitchenStore()
-const kitchen = computed(() => kitchenStore.kitchen!)
+const kitchen = computed(() => kitchenStore.loaded)
 const pot = usePotStore()
 const pots = usePotsStore()
 if (!pots.pots) void pots.load()

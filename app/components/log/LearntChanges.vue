@@ -7,7 +7,7 @@ import type { Usual } from '~/workers/kitchen.worker'
 
 /** What the household's own pots and dishes come to with what was learnt, and without. */
 const { t, list } = useI18nText()
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 const learnt = useLearntStore()
 const pots = usePotsStore()
 const dishes = useDishesStore()

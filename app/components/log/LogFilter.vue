@@ -5,7 +5,7 @@ import { VERDICTS } from '~~/shared/names'
 /** Finds pots in the log: by name or food, by cooker, by how they came out. */
 const { t } = useI18nText()
 const runs = useRunsStore()
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 const foods = useNamedFoods()
 
 const text = ref('')

@@ -9,7 +9,7 @@ const { problems = [] } = defineProps<{ problems?: readonly Problem[] }>()
 const { t, problemText } = useI18nText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 const kind = computed(() => pot.cooker?.cooker.appliance.kind)
 const hasFlame = computed(() => kind.value !== undefined && !heatsItself({ kind: kind.value }))
 const { choices, flame } = useFlameChoice(

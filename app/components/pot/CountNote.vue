@@ -4,7 +4,7 @@ import { lostCount } from '~~/core/program/count'
 /** What is said of whistles that nobody could keep count of: what is done instead, or how to do without. */
 const { t, number } = useI18nText()
 const pot = usePotStore()
-const likes = computed(() => useKitchenStore().kitchen!.likes)
+const likes = computed(() => useKitchenStore().loaded.likes)
 const { answer, instead } = usePotPlan()
 /** The cook counts all the same. */
 const kept = computed(() =>

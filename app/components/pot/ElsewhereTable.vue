@@ -13,7 +13,7 @@ const cautionText = useCautionText()
 const { nowMs, beginText } = useReadyBy()
 const soakMs = useSoakAhead(nowMs)
 const pot = usePotStore()
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 
 /** Each cooker with the burner as it was measured under it. */
 const learnt = useLearntStore()

@@ -14,7 +14,7 @@ const { t, number, problemText, weight } = useI18nText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
 const item = computed(() => form.value.items[index]!)
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 const food = computed(() => foodById(kitchen.value, item.value.foodId))
 const { unitsFor } = useUnits()
 

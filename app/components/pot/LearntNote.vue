@@ -108,7 +108,7 @@ const lastText = computed(() => {
   return {
     id: run.id,
     figure: facts.happened.figure === null ? null : figureText(Math.round(facts.happened.figure), unit),
-    pot: potOfRequest(run.plan, kitchen.kitchen!),
+    pot: potOfRequest(run.plan, kitchen.loaded),
     what: t('pot.learnt.lastWhat', {
       day: day(facts.startedMs),
       foods: list(foods.map(({ food, dryG }) => `${weight(dryG)} ${kitchen.foodName(food).toLowerCase()}`)),

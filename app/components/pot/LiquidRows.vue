@@ -8,7 +8,7 @@ import { liquidG, type PotLiquid } from '~~/shared/pot'
 const liquids = defineModel<PotLiquid[]>({ required: true })
 const { errors } = defineProps<{ errors: readonly (string | null)[] }>()
 const { t, weight } = useI18nText()
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 const { unitsFor } = useUnits()
 
 const kinds = computed(() => LIQUID_KINDS.map((value) => ({ value, title: t(`liquids.${value}`) })))

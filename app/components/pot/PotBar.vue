@@ -63,7 +63,7 @@ const print = () => window.print()
 const FETCHED_MS = 60_000
 async function exportFile() {
   const { potFile } = await import('~/composables/potFile')
-  const file = potFile(pot.name, pot.content, useKitchenStore().kitchen!)
+  const file = potFile(pot.name, pot.content, useKitchenStore().loaded)
   const link = document.createElement('a')
   link.href = URL.createObjectURL(new Blob([JSON.stringify(file, null, 2)], { type: 'application/json' }))
   link.download = `${pot.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}.pot.json`

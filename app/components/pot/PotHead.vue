@@ -2,7 +2,7 @@
 /** What the pot is called, what can be done with it as a document, and whether it is cooked loose or in tins. */
 const { t, number } = useI18nText()
 const pot = usePotStore()
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 const views = computed(() => [
   { to: LOOSE_PATH, here: pot.view === 'loose', text: t('pot.view.loose') },
   { to: TINS_PATH, here: pot.view === 'tins', text: t('pot.view.tins') },

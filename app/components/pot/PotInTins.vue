@@ -13,7 +13,7 @@ const cautionText = useCautionText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
 const kitchenStore = useKitchenStore()
-const kitchen = computed(() => kitchenStore.kitchen!)
+const kitchen = computed(() => kitchenStore.loaded)
 const { stack, place, moveTin, takeOutTin } = useStackLayout()
 
 const { answer, taken, curves, problems, failed, nowMs, heat, light, lighting, failure } = usePotPlan()

@@ -10,7 +10,7 @@ const { problems } = defineProps<{ problems: readonly Problem[] }>()
 const { t, list, problemText, weight } = useI18nText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 
 const opened = ref(0)
 watch(

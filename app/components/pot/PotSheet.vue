@@ -12,7 +12,7 @@ const { answer, cup } = defineProps<{
 const { t, number, weight } = useI18nText()
 const cautionText = useCautionText()
 const pot = usePotStore()
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 
 const foods = computed(() =>
   pot.form.items.map((item, i) => {

@@ -7,7 +7,7 @@ import type { KeptPot } from '~~/shared/household'
 const { t, number, clock, day, problemText } = useI18nText()
 const pot = usePotStore()
 const pots = usePotsStore()
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 const nowMs = useNow()
 
 const soaks = computed(() => pot.request?.contents.flatMap(({ soak }) => soak ?? []) ?? [])

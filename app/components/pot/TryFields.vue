@@ -10,7 +10,7 @@ import { givenAt, liquidG, withGiven } from '~~/shared/pot'
 const { closing, index } = defineProps<{ closing: ClosingAnswer; index: number }>()
 const { t } = useI18nText()
 const pot = usePotStore()
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 const { unitsFor } = useUnits()
 
 const unit = ref(inUse(kitchen.value.measures)[0]?.id ?? 'g')

@@ -11,7 +11,7 @@ const { problems } = defineProps<{ problems: readonly Problem[] }>()
 const { t, duration, problemText, weight } = useI18nText()
 const pot = usePotStore()
 const { form } = storeToRefs(pot)
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 const { stack, place, set } = useStackLayout()
 const { unitsFor } = useUnits()
 

@@ -122,7 +122,7 @@ function applyRepair() {
     case 'tin': {
       const { diameterMm, heightMm, volumeMl } = repair
       const name = t('stack.repairTin', { width: number(diameterMm) })
-      kitchen.kitchen!.tins.push({ id: uuid(), name, diameterMm, heightMm, volumeMl, lid: true, material: 'steel' })
+      kitchen.loaded.tins.push({ id: uuid(), name, diameterMm, heightMm, volumeMl, lid: true, material: 'steel' })
       break
     }
     case 'phases':

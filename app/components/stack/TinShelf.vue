@@ -4,7 +4,7 @@ import { mdiArrowDown, mdiArrowUp } from '@mdi/js'
 /** The household's tins: drag one into the pot, or move it by its buttons. */
 const PX_PER_MM = 0.36
 const { t, number } = useI18nText()
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 const { stack, moveTin, takeOutTin, tierOf } = useStackLayout()
 const { pickUp, isCarried } = useCarry()
 /** What is in use, and what stands in this pot though it was put away. */

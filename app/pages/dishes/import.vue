@@ -19,7 +19,7 @@ watch(text, () => (problem.value = null))
 
 type More = { name: string; volumeMl: number }
 const measuring = (more?: More) => {
-  const { likes, measures, foods } = kitchen.kitchen!
+  const { likes, measures, foods } = kitchen.loaded
   return toPlain({
     decimal: likes.decimal,
     cupMl: kitchen.cup.volumeMl,
@@ -31,7 +31,7 @@ async function read() {
   busy.value = true
   problem.value = null
   try {
-    const pots = toPlain(potsToTake(kitchen.kitchen!))
+    const pots = toPlain(potsToTake(kitchen.loaded))
     const outcome = await useWorker('beside').importRecipe(text.value, pots, measuring())
     if (outcome.ok) found.value = outcome.value
     else problem.value = problemText(outcome.problems[0]!)

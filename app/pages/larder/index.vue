@@ -9,7 +9,7 @@ import type { Usual } from '~/workers/kitchen.worker'
 
 /** The larder's shelf: every food by its kind and any of its names, with its soak and what it takes in this kitchen. */
 const { t, number, duration } = useI18nText()
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 const learnt = useLearntStore()
 const query = ref('')
 /** What is kept stands above the shelf, which must not jump when it comes. */

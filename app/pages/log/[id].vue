@@ -36,7 +36,7 @@ const goesOn = computed(() => {
   const { state } = facts.value
   return !['opened', 'abandoned'].includes(state.phase) || awaitsFoods(run.value.plan.answer, state)
 })
-const repeated = computed(() => (run.value ? potOfRequest(run.value.plan, useKitchenStore().kitchen!) : null))
+const repeated = computed(() => (run.value ? potOfRequest(run.value.plan, useKitchenStore().loaded) : null))
 function repeat() {
   if (!repeated.value) return
   usePotStore().replace(repeated.value)

@@ -5,9 +5,19 @@ import { MOST } from '~~/core/bounds'
 import { moved, without, withLineAt } from '~~/core/dish/arrange'
 import type { StandIn } from '~~/core/dish/instead'
 import { instructionsOfDish } from '~~/core/guide/dish'
+import { proposeDish, type Wanted } from '~~/core/dish/propose'
 import { STAGE_KINDS, type StageKind } from '~~/core/dish/names'
-import { dishOf, dishRequestOf, newStage, potOfStage, usualPot, type DishDocument } from '~~/shared/dish'
-import { inUse } from '~~/shared/kitchen'
+import {
+  dishOf,
+  dishRequestOf,
+  largestTinIn,
+  newStage,
+  potOfStage,
+  usualPot,
+  usualPotIn,
+  type DishDocument,
+} from '~~/shared/dish'
+import { foodOf, inUse } from '~~/shared/kitchen'
 
 /** A dish: its ingredients as typed, what is done with them in order, and what becomes of it. */
 const { t, list, number, weight, problemText } = useI18nText()
@@ -15,7 +25,7 @@ const words = useStepWords()
 const { lineName, thing } = useDishWords()
 const route = useRoute()
 const id = String(route.params.id)
-const kitchen = computed(() => useKitchenStore().kitchen!)
+const kitchen = useKitchen()
 const learnt = useLearntStore()
 const dishes = useDishesStore()
 void dishes.load()
@@ -25,11 +35,35 @@ const progress = useBegunStore()
 const isBegun = computed(() => (progress.all[id]?.at ?? Infinity) < (dish.value?.stages.length ?? 0))
 useHead({ title: () => `${dish.value?.name ?? t('app.nav.dishes')} · Bivvet` })
 
+// Lines without a stage are cooked as is usual, until somebody takes that over or builds stages of their own.
+const wanted = ref<Wanted>({})
+const wantedCooker = ref('')
+const proposal = computed(() => {
+  if (!dish.value || dish.value.stages.length > 0 || dish.value.lines.length === 0) return null
+  const pot = usualPotIn(kitchen.value, wantedCooker.value)
+  return proposeDish(dish.value.lines, wanted.value, {
+    foods: kitchen.value.foods.map(foodOf),
+    pot,
+    tin: largestTinIn(kitchen.value, pot.cookerId),
+  })
+})
+const cookerId = computed({
+  get: () => wantedCooker.value || usualPot(kitchen.value).cookerId,
+  set: (id: string) => (wantedCooker.value = id),
+})
+/** The dish, with the stages that are proposed while it has none. */
+const whole = computed<DishDocument | null>(() =>
+  dish.value && proposal.value ? { ...dish.value, stages: proposal.value.stages } : dish.value,
+)
+function takeProposal() {
+  if (dish.value && proposal.value) dish.value.stages = proposal.value.stages
+}
+
 // Read as a whole: whatever is changed in it asks anew.
 const request = computed(
   () =>
-    dish.value &&
-    dishRequestOf(JSON.parse(JSON.stringify(dish.value)) as DishDocument, kitchen.value, serverNow(), learnt.believed),
+    whole.value &&
+    dishRequestOf(JSON.parse(JSON.stringify(whole.value)) as DishDocument, kitchen.value, serverNow(), learnt.believed),
 )
 const { result: outcome, failed } = useWorked(request, (work, asked) => work.dish(asked), 'answer')
 
@@ -59,7 +93,7 @@ const answer = computed(() => scaledTo.value?.answer ?? (outcome.value?.ok ? out
 const problems = computed(() => (outcome.value && !outcome.value.ok ? outcome.value.problems : []))
 /** What is shown: the dish, or it for another number. */
 const shown = computed<DishDocument | null>(() =>
-  dish.value && scaledTo.value ? { ...scaledTo.value.dish, shape: dish.value.shape } : dish.value,
+  dish.value && scaledTo.value ? { ...scaledTo.value.dish, shape: dish.value.shape } : whole.value,
 )
 const shownFor = computed({
   get: () => servings.value ?? dish.value?.servings ?? 4,
@@ -92,7 +126,7 @@ const canCook = computed(
     refused.value.length === 0 &&
     answer.value!.stages.every((one) => one.problems.length === 0),
 )
-const whole = computed(
+const ofWhole = computed(
   () =>
     answer.value?.cautions.filter(({ id: of }) =>
       ['never-cooked', 'much-salt', 'cool-in-time', 'lectin-not-done', 'meat-never-cooked'].includes(of),
@@ -281,6 +315,13 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
         {{ problemText(problem) }}
       </p>
       <NoCooker v-if="!request" />
+      <ProposeStages
+        v-if="proposal && !scaledTo"
+        v-model="wanted"
+        v-model:cooker-id="cookerId"
+        :choices="proposal.choices"
+        :lines="dish.lines"
+      />
       <div class="heads soft" aria-hidden="true">
         <span>{{ t('dishes.order') }}</span>
         <span class="tone-water">{{ t('dishes.stream') }}</span>
@@ -294,7 +335,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
           :answer="answerAt(stage.id)"
           :most="most"
           :steps="stepsOf(stage.id)"
-          :fixed="scaledTo !== null"
+          :fixed="scaledTo !== null || proposal !== null"
           :editing="editing === stage.id && !scaledTo"
           @update:editing="(on) => (editing = on ? stage.id : null)"
           @move="moveLine"
@@ -326,11 +367,22 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
 
     <div class="right no-print">
       <DishTotals v-if="answer" :answer="answer" :dish="shown" />
-      <CautionList v-if="whole.length > 0" :cautions="whole" />
-      <v-btn v-if="canCook" :to="`/dishes/${id}/cook`" variant="flat" color="primary" size="x-large" block>
+      <CautionList v-if="ofWhole.length > 0" :cautions="ofWhole" />
+      <v-btn
+        v-if="proposal && !scaledTo"
+        variant="flat"
+        color="primary"
+        size="x-large"
+        block
+        :disabled="!canCook"
+        @click="takeProposal"
+      >
+        {{ t('dishes.propose.take') }}
+      </v-btn>
+      <v-btn v-if="canCook && !proposal" :to="`/dishes/${id}/cook`" variant="flat" color="primary" size="x-large" block>
         {{ t(isBegun ? 'dishes.cookOn' : 'dishes.cook') }}
       </v-btn>
-      <CautionList v-else-if="refused.length > 0 && whole.length === 0" :cautions="refused" />
+      <CautionList v-else-if="refused.length > 0 && ofWhole.length === 0" :cautions="refused" />
     </div>
     <div v-if="carried" class="carried" :style="{ left: `${carried.x}px`, top: `${carried.y}px` }" aria-hidden="true">
       {{ carried.name }}

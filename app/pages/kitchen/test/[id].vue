@@ -3,7 +3,7 @@
 const route = useRoute()
 const { t } = useI18nText()
 const kitchen = useKitchenStore()
-const cooker = computed(() => kitchen.kitchen!.cookers.find(({ id }) => id === route.params.id) ?? null)
+const cooker = computed(() => kitchen.loaded.cookers.find(({ id }) => id === route.params.id) ?? null)
 useHead({ title: () => `${t('kitchen.test.title')} · Bivvet` })
 </script>
 

@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import type { DishLine } from '~~/core/dish/dish.schema'
+import type { ProposedChoice, ProposedId, ProposedOption, Wanted } from '~~/core/dish/propose'
+import { inUse } from '~~/shared/kitchen'
+import type { MessageKey } from '~~/locales/bundles'
+
+/** The few things in which cooks differ over a dish, before its stages are built. */
+const { choices, lines } = defineProps<{ choices: readonly ProposedChoice[]; lines: readonly DishLine[] }>()
+const wanted = defineModel<Wanted>({ required: true })
+const cookerId = defineModel<string>('cookerId', { required: true })
+const { t, list, duration } = useI18nText()
+const { lineName } = useDishWords()
+const kitchen = useKitchen()
+
+const cookers = computed(() => inUse(kitchen.value.cookers).map(({ id, name }) => ({ value: id, text: name })))
+const rows = computed(() =>
+  choices.map(({ id, lines: of, options, chosen, hours }) => ({
+    id,
+    chosen,
+    title: t(`dishes.propose.of.${id}`, { names: namesOf(of) }),
+    options: options.map((value) => ({ value, text: optionText(id, value, hours) })),
+  })),
+)
+const namesOf = (ids: readonly string[]) => list(lines.filter(({ id }) => ids.includes(id)).map(lineName))
+function optionText(id: ProposedId, option: ProposedOption, hours: ProposedChoice['hours']): string {
+  if (id === 'liquid') return t(`pot.freeLiquids.${option as ProposedOption<'liquid'>}`)
+  const soaked = id === 'soak' ? hours?.[option as ProposedOption<'soak'>] : undefined
+  return t(`dishes.propose.${id}.${option}` as MessageKey, { time: soaked === undefined ? '' : duration(soaked * 60) })
+}
+const want = (id: ProposedId, option: ProposedOption) => (wanted.value = { ...wanted.value, [id]: option })
+</script>
+
+<template>
+  <section class="propose" :aria-label="t('dishes.propose.title')">
+    <h2>{{ t('dishes.propose.title') }}</h2>
+    <p class="soft">{{ t('dishes.propose.text') }}</p>
+    <div class="rows">
+      <div v-if="cookers.length > 1" class="row">
+        <p>{{ t('dishes.propose.pot') }}</p>
+        <ChoiceBar v-model="cookerId" :label="t('dishes.propose.pot')" :choices="cookers" />
+      </div>
+      <div v-for="row in rows" :key="row.id" class="row">
+        <p>{{ row.title }}</p>
+        <ChoiceBar
+          :model-value="row.chosen"
+          :label="row.title"
+          :choices="row.options"
+          @update:model-value="(option) => want(row.id, option)"
+        />
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.propose {
+  margin-bottom: 22px;
+}
+h2 {
+  margin: 0;
+  font-size: 19px;
+}
+p {
+  margin: 0 0 4px;
+}
+.rows {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  gap: 12px 24px;
+  margin-top: 12px;
+}
+.row p::first-letter {
+  text-transform: uppercase;
+}
+.row p {
+  font-weight: 600;
+}
+@media (max-width: 719px) {
+  .rows {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>
