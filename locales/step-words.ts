@@ -54,7 +54,16 @@ export function stepWords(voice: Voice) {
     const measure = voice.measured(g)
     return measure === '' ? voice.weight(g) : say('measured', { amount: voice.weight(g), measure })
   }
-  const things = (one: Instruction) => list(one.things.map(thingText))
+  /** What comes out of a fry goes on as one; a thing or two are named. */
+  const FEW_FRIED = 2
+  function things({ things: all }: Instruction): string {
+    const fried = all.filter(({ again, state }) => again && state === 'fried')
+    if (fried.length <= FEW_FRIED) return list(all.map(thingText))
+    const texts = all.flatMap((thing) =>
+      thing === fried[0] ? say('allFried') : fried.includes(thing) ? [] : thingText(thing),
+    )
+    return list(texts)
+  }
 
   /** The message of an instruction, what stands in it, its figure and the colour of that. */
   function message(one: Instruction): { key: string; params: Params; figure: string; tone: LargeStep['tone'] } {

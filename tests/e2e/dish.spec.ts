@@ -214,6 +214,52 @@ test('a dish for another number, what stands in, what was forgotten', async ({ p
   await expect(page.getByLabel('Ingredient 3')).not.toHaveValue(/squash/)
 })
 
+test('a dish is proposed from its lines, changed by a press, and taken by another', async ({ page }) => {
+  const kinds = page.locator('.stages h2')
+  const propose = async (name: string, lines: string) => {
+    await page.goto('/dishes')
+    await page.getByRole('button', { name: 'Start a dish' }).click()
+    await page.getByLabel('What is it called?').fill(name)
+    await page.keyboard.press('Enter')
+    await page.getByLabel('Type or paste a line, or several').fill(lines)
+    await page.getByRole('button', { name: 'Add', exact: true }).click()
+    await expect(page.getByRole('heading', { name: 'How it is usually cooked' })).toBeVisible()
+  }
+  const take = page.getByRole('button', { name: 'Use these stages' })
+
+  await propose(
+    'Peas with spinach',
+    '300 g black-eyed peas\n2 onions\n3 tomatoes\n2 tsp cumin seeds\n1 bunch spinach\n2 tbsp lemon juice\n3 tbsp oil\n8 g salt',
+  )
+  await expect(kinds).toHaveText(['Soak', 'Close and cook', 'Fry', 'Simmer open', 'Rest, covered'])
+  await expectAccessible(page)
+  await page.getByRole('radio', { name: 'fried in the pot first' }).check({ force: true })
+  await expect(kinds).toHaveText(['Soak', 'Fry', 'Close and cook', 'Simmer open', 'Rest, covered'])
+  await take.click()
+  await expect(take).toBeHidden()
+  await expect(page.locator('.stages')).toBeFocused()
+  await expect(page.getByRole('button', { name: 'Change fry' })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Cook it' })).toBeVisible()
+  // Taken by mistake it is taken back.
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(take).toBeVisible()
+
+  await propose(
+    'Rice with carrots',
+    '1½ cups basmati rice\n1 onion\n2 carrots, diced\n1 tsp cumin seeds\n2 tbsp oil\n1 tsp salt\ncoriander leaves',
+  )
+  await expect(kinds).toHaveText(['Soak', 'Fry', 'Close and cook', 'Rest, covered', 'Fluff'])
+  await take.click()
+  await expect(page.getByRole('link', { name: 'Cook it' })).toBeVisible()
+
+  await propose('Beans with rice above', '1 cup chickpeas\n¾ cup brown rice\n5 g salt')
+  await expect(page.locator('.stages')).toContainText(/brown rice/)
+  await page.getByRole('radio', { name: 'put into boxes' }).check({ force: true })
+  await expect(kinds).toHaveText(['Soak', 'Close and cook', 'Rest, covered', 'Chill and keep'])
+  await take.click()
+  await expect(page.getByRole('link', { name: 'Cook it' })).toBeVisible()
+})
+
 test('every dish of the demo prints on one page, with every sentence of its stages', async ({ page, request }) => {
   for (const { favourite: _, ...dish } of DEMO_DISHES) {
     const { name } = dish

@@ -251,7 +251,8 @@ const opened = ref<string | null>(null)
         auto-grow
         max-rows="12"
         maxlength="12000"
-        :label="t('dishes.lines.type')"
+        :aria-label="t('dishes.lines.type')"
+        :placeholder="t('dishes.lines.type')"
         @keydown.enter.exact.prevent="add"
       />
       <v-btn type="submit" :disabled="busy || typed.trim() === ''">

@@ -5,7 +5,13 @@ import { inUse } from '~~/shared/kitchen'
 import type { MessageKey } from '~~/locales/bundles'
 
 /** The few things in which cooks differ over a dish, before its stages are built. */
-const { choices, lines } = defineProps<{ choices: readonly ProposedChoice[]; lines: readonly DishLine[] }>()
+const { choices, lines, canTake } = defineProps<{
+  choices: readonly ProposedChoice[]
+  lines: readonly DishLine[]
+  /** It can be cooked so. */
+  canTake: boolean
+}>()
+const emit = defineEmits<{ take: [] }>()
 const wanted = defineModel<Wanted>({ required: true })
 const cookerId = defineModel<string>('cookerId', { required: true })
 const { t, list, duration } = useI18nText()
@@ -49,6 +55,9 @@ const want = (id: ProposedId, option: ProposedOption) => (wanted.value = { ...wa
         />
       </div>
     </div>
+    <v-btn variant="flat" color="primary" size="large" :disabled="!canTake" class="take" @click="emit('take')">
+      {{ t('dishes.propose.take') }}
+    </v-btn>
   </section>
 </template>
 
@@ -74,6 +83,9 @@ p {
 }
 .row p {
   font-weight: 600;
+}
+.take {
+  margin-top: 16px;
 }
 @media (max-width: 719px) {
   .rows {

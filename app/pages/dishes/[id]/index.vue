@@ -55,8 +55,12 @@ const cookerId = computed({
 const whole = computed<DishDocument | null>(() =>
   dish.value && proposal.value ? { ...dish.value, stages: proposal.value.stages } : dish.value,
 )
-function takeProposal() {
-  if (dish.value && proposal.value) dish.value.stages = proposal.value.stages
+const stageList = useTemplateRef<HTMLElement>('stageList')
+async function takeProposal() {
+  if (!dish.value || !proposal.value) return
+  dish.value.stages = proposal.value.stages
+  await nextTick()
+  stageList.value?.focus()
 }
 
 // Read as a whole: whatever is changed in it asks anew.
@@ -110,9 +114,14 @@ const most = computed(() =>
     ...(answer.value?.stages ?? []).map(({ liquid }) => liquid.beforeG + liquid.pouredG + liquid.givenG + liquid.backG),
   ),
 )
+/** The answer that stands is of these stages, and not of those before them. */
+const isOfThese = computed(() => {
+  const ids = (stages: readonly { id: string }[] = []) => stages.map(({ id: of }) => of).join()
+  return ids(answer.value?.stages) === ids(shown.value?.stages)
+})
 /** Everything that is done, stage by stage. */
 const told = computed(() =>
-  request.value && shown.value && answer.value
+  request.value && shown.value && answer.value && isOfThese.value
     ? instructionsOfDish({ ...request.value, dish: dishOf(shown.value) }, answer.value)
     : [],
 )
@@ -321,12 +330,14 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
         v-model:cooker-id="cookerId"
         :choices="proposal.choices"
         :lines="dish.lines"
+        :can-take="canCook"
+        @take="takeProposal"
       />
       <div class="heads soft" aria-hidden="true">
         <span>{{ t('dishes.order') }}</span>
         <span class="tone-water">{{ t('dishes.stream') }}</span>
       </div>
-      <ol class="stages">
+      <ol ref="stageList" class="stages" tabindex="-1">
         <StageRow
           v-for="(stage, i) in shown.stages"
           :key="stage.id"
@@ -368,17 +379,6 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
     <div class="right no-print">
       <DishTotals v-if="answer" :answer="answer" :dish="shown" />
       <CautionList v-if="ofWhole.length > 0" :cautions="ofWhole" />
-      <v-btn
-        v-if="proposal && !scaledTo"
-        variant="flat"
-        color="primary"
-        size="x-large"
-        block
-        :disabled="!canCook"
-        @click="takeProposal"
-      >
-        {{ t('dishes.propose.take') }}
-      </v-btn>
       <v-btn v-if="canCook && !proposal" :to="`/dishes/${id}/cook`" variant="flat" color="primary" size="x-large" block>
         {{ t(isBegun ? 'dishes.cookOn' : 'dishes.cook') }}
       </v-btn>
