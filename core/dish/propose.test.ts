@@ -161,6 +161,17 @@ describe('a dish from its lines', () => {
     ).toBe(true)
   })
 
+  it('rice in its measured soak water: what stands in the bowl is no longer poured', () => {
+    const lines = read('400 g basmati rice', '6 g salt')
+    const { stages } = propose(lines, { soakWater: 'kept' })
+    expect(stages[0]).toMatchObject({ kind: 'soak', keepWater: true, waterG: 480 })
+    const outcome = answerDish(requestFor({ name: 'Rice', servings: 4, lines, stages }))
+    if (!outcome.ok) throw new Error(outcome.problems[0]!.code)
+    const { lines: sum, pourG } = outcome.value.stages[1]!.pot!.answer.closings[0]!.water
+    expect(sum).toContainEqual({ id: 'soak-water', g: -480, of: 'basmati-white' })
+    expect(pourG).toBeLessThan(350)
+  })
+
   it('a batch to keep ends in boxes', () => {
     expect(outline(read('500 g chickpeas', '10 g salt'), { keep: 'keep' }).at(-1)).toBe('chill < rest')
   })

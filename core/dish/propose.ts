@@ -67,6 +67,7 @@ const ROLE_OF: Record<StandIns, Role> = {
 /** What of a dish is asked before it is built. */
 export const PROPOSED = {
   soak: ['overnight', 'short', 'hot', 'none'],
+  soakWater: ['thrown', 'kept'],
   grain: ['with', 'tin'],
   masala: ['beside', 'before', 'tempering', 'raw'],
   tomato: ['after', 'with'],
@@ -114,6 +115,8 @@ const FRY_ORDER: readonly [role: Role, minutes: number][] = [
 const SIMMER_MINUTES = { vegetable: 12, tomato: 8, greens: 4, other: 5 }
 const HOT_SOAK_C = 90
 const HOT_SOAK_HOURS = 1
+/** g of water that covers a g of grain in its bowl (general kitchen practice). */
+const GRAIN_SOAK_TIMES = 1.2
 const OVERNIGHT_HOURS = 8
 /** A soak from which on it is planned ahead; a shorter one is done while the rest is cut. */
 const LONG_HOURS = 4
@@ -166,6 +169,10 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
   const soaks = soakOf(of(main === 'grain' ? 'grain' : 'pulse').flatMap((id) => foods.get(id) ?? []))
   const soakable = lines.filter(({ id }) => soaks?.of.includes(foods.get(id)?.id ?? '')).map(({ id }) => id)
   const soak = soaks ? ask('soak', soakable, soaks.options, soaks.usual, { hours: soaks.hours }) : 'none'
+  const water =
+    soak === 'none'
+      ? 'thrown'
+      : ask('soakWater', soakable, soaks!.options.includes('none') ? PROPOSED.soakWater : ['thrown'], 'thrown')
 
   const beside = main === 'pulse' || main === 'meat' ? of('grain') : []
   const grain = beside.length === 1 && kitchen.tin ? ask('grain', beside, ['with', 'tin'], usualGrain(soak)) : 'with'
@@ -250,6 +257,9 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
       : next('soak', soakable, [], {
           minutes: Math.round((soaks!.hours[soak] ?? 0) * 60),
           ...(soak === 'hot' ? { waterC: HOT_SOAK_C } : {}),
+          ...(water === 'kept' ? { keepWater: true } : {}),
+          // Grain sets in what it is given: the pot adds what is missing.
+          ...(water === 'kept' && main === 'grain' ? { waterG: Math.round(GRAIN_SOAK_TIMES * weight(soakable)) } : {}),
         })
   const goesBefore = main === 'pulse' ? tomato === 'with' : true
   const before =

@@ -120,6 +120,13 @@ describe('a dinner in a calendar', () => {
     for (const [, status, sequence] of off) expect([status, sequence]).toEqual(['CANCELLED', 4])
   })
 
+  it('takes no task for a property of its own, whatever its id is', () => {
+    const [first, ...others] = TASKS
+    const odd = { ...first!, id: 'x\r\nATTENDEE:mailto:cook@example.org\r\nX-A:' }
+    const calendar = calendarOf([kept({ meal: { ...newMeal(SERVED), tasks: [odd, ...others] } })], DEMO_KITCHEN)
+    expect(calendar.replaceAll(/\r\n[ \t]/g, '')).not.toMatch(/^(ATTENDEE|X-A)/m)
+  })
+
   it('holds no characters that no calendar reads', () => {
     const { favourite: _, ...dish } = DEMO_DISHES[0]!
     const odd = withDish(newMeal(SERVED), { ...dish, name: 'Be\u0007an\u0000s\tnow', shape: DISH_SHAPE }, null)

@@ -46,7 +46,7 @@ export function calendarOf(meals: readonly CalendarMeal[], kitchen: Kitchen): st
       alarmS: number,
     ) => {
       const event = calendar.createEvent({
-        id: `${uid}.${id}@bivvet`,
+        id: `${inOneLine(uid)}.${id}@bivvet`,
         stamp: new Date(updatedAt),
         // Taking it off changes no version.
         sequence: isRemoved ? version + 1 : version,
@@ -107,3 +107,5 @@ export function sendCalendar(event: H3Event, text: string): string {
   setHeader(event, 'cache-control', 'no-store')
   return text
 }
+/** The library escapes texts, but not an event's own id: a line break in it would begin another property. */
+const inOneLine = (text: string) => text.replaceAll(/\s/g, '_')

@@ -43,8 +43,16 @@ export function tableOf({ runs }: LogFile, { cookers, burners }: Pick<Kitchen, '
     })
   })
   // What begins like a formula is text.
-  return stringify(rows, { header: true, bom: true, escape_formulas: true })
+  return stringify(rows, {
+    header: true,
+    bom: true,
+    escape_formulas: true,
+    cast: { string: (text) => (BLANKS_BEFORE_FORMULA.test(text) ? `'${text}` : text) },
+  })
 }
+
+/** A spreadsheet may drop what is blank before a formula; the library looks at the first character alone. */
+const BLANKS_BEFORE_FORMULA = /^\s+[=+\-@]/
 
 interface RowProblem {
   path: string
@@ -73,7 +81,7 @@ export function runsOfTable(text: string): { runs: unknown[]; problems: RowProbl
     // The first row has the names of the columns.
     const row = i + 2
     const broken = (code: SentenceCode) => problems.push({ path: `rows.${row}`, code, params: { row } })
-    const plain = (column: keyof Row) => (record[column] ?? '').replace(/^'(?=[=+\-@\t\r])/, '')
+    const plain = (column: keyof Row) => (record[column] ?? '').replace(/^'(?=\s*[=+\-@]|[\t\r])/, '')
     if (record.whole) {
       try {
         const run = JSON.parse(plain('whole')) as LogFileRun
