@@ -9,7 +9,13 @@ const SHARED_FILES: [name: string, path: RegExp][] = [
     'framework',
     /node_modules\/(@?vue|@vue|vue-router|pinia|@intlify|vue-i18n|@?unhead|@vueuse|uuid|ofetch|hookable|ufo|defu|destr)\//,
   ],
-  ['form', /common\/(ChoiceBar|FormRow|IconButton|PickField|PressMenu|ReadyField|TextField)\.vue|useReadyBy\.ts/],
+  ['form', /common\/(FormRow|IconButton|ReadyField)\.vue|useReadyBy\.ts/],
+  ['fields', /vuetify\/lib\/components\/(VField|VInput|VTextField|VLabel|VMessages|VCounter)\//],
+  ['checks', /vuetify\/lib\/components\/(VSelectionControl|VSelectionControlGroup|VCheckbox|VRadio|VRadioGroup)\//],
+  [
+    'lists',
+    /vuetify\/lib\/components\/(VSelect|VMenu|VList|VChip|VChipGroup|VSlideGroup|VDivider|VAvatar|VImg|VBadge|VResponsive|VVirtualScroll|VHighlight|VCombobox|VAutocomplete)\//,
+  ],
   ['planning', /composables\/(potPlan|use(Light|Plan|StartRun|Worker))\.ts|node_modules\/comlink\//],
   [
     'rules',

@@ -3,6 +3,7 @@ import { firstLitAt, lastCycle, runState } from '~~/core/live/run'
 import { MINUTE_MS } from '~~/core/measure/time'
 import { unitOf } from '~~/core/program/answer'
 import type { RunWithPlan } from '~~/shared/household'
+import { startedMsOf } from './startedMsOf'
 
 /** What the log says of a run: planned against happened, all closings of the lid together, in minutes from lighting. */
 export function runFacts(run: RunWithPlan) {
@@ -13,7 +14,7 @@ export function runFacts(run: RunWithPlan) {
   return {
     state,
     /** When it was lit, or else planned. */
-    startedMs: litAt ?? Date.parse(run.createdAt),
+    startedMs: startedMsOf(run),
     counts: unitOf(answer) === 'whistles',
     planned: {
       figure: answer.closings.reduce((sum, { range }) => sum + range.figure, 0),

@@ -23,7 +23,7 @@ export function useKeptDishes() {
     const heaviest = [...dish.lines].sort((a, b) => (b.g ?? 0) - (a.g ?? 0)).slice(0, MOST_TOLD)
     const told = list(heaviest.map(lineName))
     const last = runs.log?.find(({ name, events }) => name === dish.name && firstLitAt(runState(events)) !== null)
-    const cooked = last ? t('dishes.cooked', { day: day(runFacts(last).startedMs) }) : ''
+    const cooked = last ? t('dishes.cooked', { day: day(startedMsOf(last)) }) : ''
     const at = cookedAt({ id, dish })
     const cooking = at === null ? '' : t('dishes.isCooked', { n: number(at + 1), all: number(dish.stages.length) })
     return [cooking, told, t('dishes.for', { n: number(dish.servings) }), cooked].filter(Boolean).join(' · ')

@@ -184,7 +184,7 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
                 <strong>{{ run.name }}</strong>
                 <span class="soft">{{
                   t('day.recentLine', {
-                    day: day(runFacts(run).startedMs),
+                    day: day(startedMsOf(run)),
                     cooker: run.plan.cookerName ?? '',
                     water: weight(run.plan.answer.closings[0]!.water.pourG),
                   })

@@ -57,6 +57,8 @@ const model = defineModel<T>({ required: true })
   line-height: 1.2;
   text-align: center;
   white-space: normal;
+  overflow-wrap: normal;
+  word-break: normal;
   opacity: 1;
   cursor: pointer;
 }

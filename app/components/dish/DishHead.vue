@@ -32,7 +32,6 @@ const typed = computed({
       :model-value="typed"
       variant="plain"
       rows="1"
-      auto-grow
       class="name"
       maxlength="80"
       :aria-label="t('dishes.name')"
@@ -69,6 +68,7 @@ const typed = computed({
 
 <style scoped>
 .name :deep(textarea) {
+  field-sizing: content;
   mask-image: none;
   padding: 2px 0;
   font-size: 21px;

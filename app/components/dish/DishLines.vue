@@ -190,7 +190,6 @@ const opened = ref<string | null>(null)
             :model-value="line.typed"
             variant="plain"
             rows="1"
-            auto-grow
             maxlength="300"
             :aria-label="t('dishes.lines.line', { n: i + 1 })"
             @change="retype(line, ($event.target as HTMLTextAreaElement).value)"
@@ -305,6 +304,7 @@ const opened = ref<string | null>(null)
   font-size: 17px;
 }
 .main :deep(textarea) {
+  field-sizing: content;
   min-height: 34px;
   padding: 6px 4px;
   font-size: 14.5px;

@@ -17,7 +17,7 @@ const styles = computed(() => pot.styleKinds.map((value) => ({ value, text: t(`p
 </template>
 
 <style scoped>
-.styles :deep(label) {
+.styles :deep(.v-radio) {
   flex-basis: 45%;
 }
 .styles {

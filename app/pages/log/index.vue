@@ -8,7 +8,7 @@ void store.loadLog()
 const isAsked = computed(() => Object.keys(store.asked).length > 0)
 const months = computed(() => {
   const found: { title: string; runs: RunWithPlan[] }[] = []
-  const dated = (store.log ?? []).map((run) => ({ run, startedMs: runFacts(run).startedMs }))
+  const dated = (store.log ?? []).map((run) => ({ run, startedMs: startedMsOf(run) }))
   for (const { run, startedMs } of dated.sort((a, b) => b.startedMs - a.startedMs)) {
     const title = month(startedMs)
     if (found.at(-1)?.title === title) found.at(-1)!.runs.push(run)

@@ -337,7 +337,11 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
         <span>{{ t('dishes.order') }}</span>
         <span class="tone-water">{{ t('dishes.stream') }}</span>
       </div>
-      <ol ref="stageList" class="stages" tabindex="-1">
+      <!-- Rows that grew with the answer would push each other down. -->
+      <p v-if="request && !answer && problems.length === 0 && !failed" class="soft" role="status">
+        {{ t('app.loading') }}
+      </p>
+      <ol v-else ref="stageList" class="stages" tabindex="-1">
         <StageRow
           v-for="(stage, i) in shown.stages"
           :key="stage.id"

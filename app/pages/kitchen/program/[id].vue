@@ -204,7 +204,7 @@ h1 {
   gap: 8px;
   margin: 10px 0;
 }
-.taps :deep(.text) {
+.taps :deep(.v-text-field) {
   flex: 0 0 130px;
 }
 ol {
