@@ -37,7 +37,7 @@ export default defineConfig({
     projects: [
       // What is pure keeps nothing from one file to the next: what all of it reads is read once.
       { extends: true, test: { name: 'pure', include: ['{core,shared,tests}/**/*.test.ts'], isolate: false } },
-      { extends: true, test: { name: 'edges', include: ['{app,server,scripts,locales}/**/*.test.ts'] } },
+      { extends: true, test: { name: 'edges', include: ['{app,server,scripts,locales,cli}/**/*.test.ts'] } },
     ],
   },
 })

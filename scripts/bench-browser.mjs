@@ -151,7 +151,10 @@ async function measureDish(changes) {
  * answer beside and below it; the tables of other cookers follow when the hand rests, and are not counted.
  */
 async function measure({ kind, changes }) {
-  const figure = document.querySelector('.great')
+  // The water is poured by the gram, and changes with every amount.
+  const figure = [...document.querySelectorAll('.steps .great')].find(({ textContent }) =>
+    / g$/.test(textContent.trim()),
+  )
   const amount = document.querySelector('input[aria-label="Dry amount"]')
   const line = document.querySelector('[role=slider][aria-orientation=vertical]')
   const whole = document.querySelectorAll('.answers, .drawing, .timeline svg')

@@ -13,7 +13,7 @@ const BUNDLE = `node_modules/.cache/bivvet-cli-${process.pid}.mjs`
 /** Once put together: each call would do it again otherwise, at a second each. */
 beforeAll(() =>
   build({
-    entryPoints: ['core/cli.ts'],
+    entryPoints: ['cli/cli.ts'],
     outfile: BUNDLE,
     bundle: true,
     packages: 'external',
@@ -61,7 +61,7 @@ describe('the command line', () => {
 
   it('answers the same as it is called by everybody', () => {
     const file = 'core/cases/beans-five-whistles-low.json'
-    expect(core(['simulate', file], '', ['--import', 'tsx', 'core/cli.ts'])).toEqual(core(['simulate', file]))
+    expect(core(['simulate', file], '', ['--import', 'tsx', 'cli/cli.ts'])).toEqual(core(['simulate', file]))
   })
 
   it('plans a request from standard input', () => {
