@@ -18,7 +18,7 @@ const read = (folder: string) =>
     .join('\n')
 const screens = read('app')
 /** Core gives codes; what it never gives nobody has to say. */
-const codes = read('core') + read('server') + read('shared')
+const codes = read('core') + read('cli') + read('server') + read('shared')
 
 const bundles: Partial<Record<Bundle, string[]>> = {}
 beforeAll(async () => {

@@ -25,12 +25,14 @@ export const joinSchema = z.object({ name })
 export const tokenSchema = z.string().regex(/^[\w-]{20,64}$/)
 
 /** What a member changes of what they are called and come in by; a password that stands is asked for first. */
-export const meSchema = z.object({
-  name: name.optional(),
-  signInName: signInName.optional(),
-  password: password.optional(),
-  oldPassword: z.string().max(200).optional(),
-})
+export const meSchema = z
+  .object({
+    name: name.optional(),
+    signInName: signInName.optional(),
+    password: password.optional(),
+    oldPassword: z.string().max(200).optional(),
+  })
+  .refine((me) => (me.name ?? me.signInName ?? me.password) !== undefined, { params: { code: 'nothing-changed' } })
 export type Me = z.infer<typeof meSchema>
 
 export const roleSchema = z.object({ role: z.enum(MEMBER_ROLES) })

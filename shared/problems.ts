@@ -11,7 +11,9 @@ export interface ShapeProblem {
     | 'too-long'
     | 'too-many'
     | 'name-missing'
+    | 'too-short'
     | 'window-disordered'
+    | 'nothing-changed'
     | 'id-twice'
   params: Record<string, string | number>
 }
@@ -24,7 +26,10 @@ export function problemsOf({ issues }: z.ZodError): ShapeProblem[] {
     const path = issue.path.join('.')
     switch (issue.code) {
       case 'too_small':
-        if (issue.origin === 'string') return { path, code: 'name-missing', params: {} }
+        if (issue.origin === 'string')
+          return Number(issue.minimum) > 1
+            ? { path, code: 'too-short', params: { min: Number(issue.minimum) } }
+            : { path, code: 'name-missing', params: {} }
         return issue.origin === 'array'
           ? { path, code: 'wrong-shape', params: { expected: `at least ${issue.minimum}` } }
           : { path, code: 'below-least', params: { min: Number(issue.minimum) } }
@@ -42,7 +47,7 @@ export function problemsOf({ issues }: z.ZodError): ShapeProblem[] {
       case 'custom':
         return {
           path,
-          code: (issue.params?.code as 'window-disordered') ?? 'wrong-shape',
+          code: (issue.params?.code as 'window-disordered' | 'nothing-changed') ?? 'wrong-shape',
           params: { expected: '', ...(issue.params as Record<string, string>) },
         }
       default:

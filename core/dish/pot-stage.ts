@@ -1,4 +1,5 @@
-import { broughtG, isPoured, isSour, LIQUID_YIELD } from '../water/liquids'
+import { isPoured, isSour, LIQUID_YIELD } from '../water/liquids'
+import { broughtG } from '../water/sum'
 import { KETTLE_C } from '../water/volume'
 import type { Outcome } from '../problem'
 import type { PlanAnswer } from '../program/answer'

@@ -1,5 +1,3 @@
-import type { Liquid } from './liquid.schema'
-
 /** g of liquid that each g of an ingredient gives to the pot (engineering estimates). */
 export const LIQUID_YIELD = {
   water: 1,
@@ -19,10 +17,6 @@ export const LIQUID_YIELD = {
 
 /** Of the water that cut vegetables give, what is left once they are fried soft before the lid is shut (engineering estimate). */
 export const LEFT_WHEN_FRIED = 0.3
-
-/** g of free liquid that an ingredient brings; `fried` where it is fried before the lid is shut. */
-export const broughtG = ({ kind, g, fried }: Liquid): number =>
-  g * LIQUID_YIELD[kind] * (fried && !isPoured(kind) ? LEFT_WHEN_FRIED : 1)
 
 /** What is sour enough to keep pulses hard when there is much of it. */
 const SOUR: readonly LiquidKind[] = ['chopped-tomato', 'puree', 'curd']

@@ -1,5 +1,5 @@
 import type { Liquid } from './liquid.schema'
-import { broughtG } from './liquids'
+import { isPoured, LEFT_WHEN_FRIED, LIQUID_YIELD } from './liquids'
 
 /** One line of the water sum: what asks for water (positive) or already brings it (negative). */
 export interface WaterLine {
@@ -46,6 +46,10 @@ export interface Drinks {
   soakWaterG: number
   freeLiquidG: number
 }
+
+/** g of free liquid that an ingredient brings; `fried` where it is fried before the lid is shut. */
+export const broughtG = ({ kind, g, fried }: Liquid): number =>
+  g * LIQUID_YIELD[kind] * (fried && !isPoured(kind) ? LEFT_WHEN_FRIED : 1)
 
 /** g of free liquid that the other liquids bring. */
 export function liquidBroughtG(liquids: readonly Liquid[]): number {

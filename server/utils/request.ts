@@ -23,6 +23,7 @@ export function notFound(what: string) {
 /** The body, parsed by the schema; a 4xx that says where and why if it does not fit. */
 export async function readJson<T>(event: H3Event, schema: z.ZodType<T>, mostBytes?: number): Promise<T> {
   const text = await readText(event, mostBytes)
+  if (isNestedTooDeep(text)) throw refusal(400, { path: '', code: 'nested-too-deep' })
   let json: unknown
   try {
     json = JSON.parse(text)
@@ -33,6 +34,20 @@ export async function readJson<T>(event: H3Event, schema: z.ZodType<T>, mostByte
   const parsed = schema.safeParse(json)
   if (parsed.success) return parsed.data
   throw refusal(422, problemsOf(parsed.error))
+}
+
+/** Deeper than any document of ours; whatever walks through more would run out of stack. */
+const MOST_DEPTH = 64
+
+/** True of JSON text that is nested deeper than anything that is kept. */
+export function isNestedTooDeep(text: string): boolean {
+  let depth = 0
+  for (const [part] of text.matchAll(/"(?:[^"\\]|\\.)*"|[[\]{}]/gs)) {
+    if (part === '[' || part === '{') depth++
+    else if (part === ']' || part === '}') depth--
+    if (depth > MOST_DEPTH) return true
+  }
+  return false
 }
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i

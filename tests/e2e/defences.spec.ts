@@ -67,6 +67,21 @@ test('a body that never ends is refused while it arrives', async ({ baseURL }) =
   expect(outcome.sentKB).toBeLessThan(8192)
 })
 
+test('what is nested without end, and a change that changes nothing, are refused with words', async ({ request }) => {
+  const deep = `{"name":${'['.repeat(9000)}${']'.repeat(9000)}}`
+  for (const [address, method] of [
+    ['/api/plan', 'POST'],
+    ['/api/people/me', 'PATCH'],
+  ] as const) {
+    const answer = await request.fetch(address, { method, headers: JSON_TYPE, data: deep })
+    expect(answer.status()).toBe(400)
+    expect((await answer.json()).message).toContain('nested deeper')
+  }
+  const nothing = await request.fetch('/api/people/me', { method: 'PATCH', data: {} })
+  expect(nothing.status()).toBe(422)
+  expect((await nothing.json()).message).toContain('what is to be changed')
+})
+
 test('text that no database holds, and figures that it does not hold, fail nothing', async ({ request }) => {
   const { runId } = await startRun(request)
   const kitchen = await (await request.get('/api/kitchen')).json()

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
 import { CUP_ML } from '~~/core/measure/measure'
-import { broughtG, isPoured, LIQUID_KINDS } from '~~/core/water/liquids'
+import { isPoured, LIQUID_KINDS } from '~~/core/water/liquids'
+import { broughtG } from '~~/core/water/sum'
 import { liquidG, type PotLiquid } from '~~/shared/pot'
 
 /** What else is wet and goes in: each counts towards the water by what it yields. */
