@@ -172,6 +172,22 @@ describe('a dish from its lines', () => {
     expect(pourG).toBeLessThan(350)
   })
 
+  it('a pot with no food that is planned for stays open', () => {
+    const lines = read('1 onion', '2 tomatoes', '200 g mushrooms', '2 tbsp oil', '1 litre unsalted stock', '5 g salt')
+    expect(outline(lines)).toEqual(['fry, oil, onion, tomato', 'simmer < fry, mushroom, stock, salt'])
+    const kept: DishLine[] = [
+      {
+        id: 'k',
+        typed: '400 g chickpeas, cooked',
+        what: 'chickpea-white',
+        g: 400,
+        kept: { dryG: 180, boilMinutes: 60, saltG: 2 },
+      },
+      ...read('1 onion', '1 tbsp oil'),
+    ]
+    expect(outline(kept)).toEqual(['fry, oil, onion', 'simmer < fry, chickpea-white'])
+  })
+
   it('a batch to keep ends in boxes', () => {
     expect(outline(read('500 g chickpeas', '10 g salt'), { keep: 'keep' }).at(-1)).toBe('chill < rest')
   })

@@ -225,7 +225,7 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
     from: readonly (Stage | null)[],
     more: Partial<Stage> = {},
   ) => {
-    const fresh = takes.filter((id) => !placed.has(id))
+    const fresh = [...new Set(takes)].filter((id) => !placed.has(id))
     fresh.forEach((id) => placed.add(id))
     const stage: Stage = {
       id: `s${stages.length + 1}`,
@@ -267,34 +267,31 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
       ? fry('fry', goesBefore ? [...MASALA, 'tomato'] : MASALA, [], { vessel: 'pot', flame: FRY_FLAME })
       : null
   const inTin = grain === 'tin' ? beside : []
-  const pot = next(
-    'pot',
-    [
-      ...of('pulse', 'meat', 'grain'),
-      ...(main === 'vegetable' ? of('vegetable') : vegetables === 'with' ? garden : []),
-      ...(tomato === 'with' ? tomatoes : []),
-      ...(greens === 'with' ? leaves : []),
-      ...of('liquid'),
-      ...(main === 'grain' ? of('milk') : []),
-      ...(masala === 'raw' ? fried : []),
-      ...(masala === 'raw' ? of('fat') : []),
-      ...(main === 'pulse' ? [] : of('salt')),
-      ...(main === 'cooked' ? of('cooked', 'vegetable') : []),
-    ],
-    [bowl, before],
-    {
-      pot: {
-        ...kitchen.pot,
-        freeLiquid: liquid,
-        foods: inTin.map((line) => ({ line, where: { tin: kitchen.tin!, tier: 1 } })),
-      },
-    },
-  )
-  let last = pot
+  const closed = [
+    ...of('pulse', 'meat', 'grain'),
+    ...(main === 'vegetable' ? of('vegetable') : vegetables === 'with' ? garden : []),
+    ...(tomato === 'with' ? tomatoes : []),
+    ...(greens === 'with' ? leaves : []),
+    ...of('liquid'),
+    ...(main === 'grain' ? of('milk') : []),
+    ...(masala === 'raw' ? [...of('fat'), ...fried] : []),
+    ...(main === 'pulse' ? [] : of('salt')),
+  ]
+  // What holds no food that is planned for is cooked in the open pot.
+  const isClosed = closed.some((id) => foods.has(id))
+  let last: Stage | null = isClosed
+    ? next('pot', closed, [bowl, before], {
+        pot: {
+          ...kitchen.pot,
+          freeLiquid: liquid,
+          foods: inTin.map((line) => ({ line, where: { tin: kitchen.tin!, tier: 1 } })),
+        },
+      })
+    : before
   const pan = masala === 'beside' ? fry('fry', [...MASALA, 'tomato'], [], { vessel: 'pan', flame: FRY_FLAME }) : null
   const late = [
-    ...(isWet ? [...tomatoes, ...garden] : []),
-    ...(isWet ? leaves : []),
+    ...(isClosed ? [] : closed),
+    ...(isWet ? [...tomatoes, ...garden, ...leaves] : []),
     ...of('milk', 'thickener', 'cooked'),
   ].filter((id) => !placed.has(id))
   if (pan || late.length > 0) {
@@ -312,7 +309,7 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
   } else if (end.length > 0 || !(pan || late.length > 0)) last = next('rest', end, [last], { minutes: 5 })
   // What nothing above has found a place for goes in at the end.
   const left = lines.filter(({ id }) => roles.has(id) && !placed.has(id)).map(({ id }) => id)
-  if (left.length > 0) last.takes.push(...left.map((line) => ({ line })))
+  if (left.length > 0) last!.takes.push(...left.map((line) => ({ line })))
   if (keep === 'keep') next('chill', [], [last])
   return { choices, stages }
 }
