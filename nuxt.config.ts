@@ -9,12 +9,18 @@ const SHARED_FILES: [name: string, path: RegExp][] = [
     'framework',
     /node_modules\/(@?vue|@vue|vue-router|pinia|@intlify|vue-i18n|@?unhead|@vueuse|uuid|ofetch|hookable|ufo|defu|destr)\//,
   ],
-  ['form', /common\/(FormRow|IconButton|ReadyField)\.vue|useReadyBy\.ts/],
-  ['fields', /vuetify\/lib\/components\/(VField|VInput|VTextField|VLabel|VMessages|VCounter)\//],
-  ['checks', /vuetify\/lib\/components\/(VSelectionControl|VSelectionControlGroup|VCheckbox|VRadio|VRadioGroup)\//],
+  [
+    'form',
+    /common\/(ChoiceBar|FormRow|IconButton|ReadyField|TextField)\.vue|useReadyBy\.ts|vuetify\/lib\/components\/(VField|VInput|VTextField|VLabel|VMessages|VCounter|VSelectionControl|VSelectionControlGroup|VCheckbox|VRadio|VRadioGroup)\//,
+  ],
   [
     'lists',
-    /vuetify\/lib\/components\/(VSelect|VMenu|VList|VChip|VChipGroup|VSlideGroup|VDivider|VAvatar|VImg|VBadge|VResponsive|VVirtualScroll|VHighlight|VCombobox|VAutocomplete)\//,
+    /common\/(PickField|PressMenu)\.vue|vuetify\/lib\/components\/(VSelect|VMenu|VOverlay|VList|VChip|VChipGroup|VSlideGroup|VDivider|VAvatar|VImg|VBadge|VResponsive|VVirtualScroll|VHighlight|VCombobox|VAutocomplete|VSheet|VDialog|VTextarea)\//,
+  ],
+  // Small helpers of the library, which nearly all of its parts ask for.
+  [
+    'library',
+    /vuetify\/lib\/(composables|util|directives|components\/(VBtn|VBtnGroup|VBtnToggle|VIcon|VProgressCircular|VProgressLinear|VDefaultsProvider|VThemeProvider|transitions))\//,
   ],
   ['planning', /composables\/(potPlan|use(Light|Plan|StartRun|Worker))\.ts|node_modules\/comlink\//],
   [

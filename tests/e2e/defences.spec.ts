@@ -75,11 +75,11 @@ test('what is nested without end, and a change that changes nothing, are refused
   ] as const) {
     const answer = await request.fetch(address, { method, headers: JSON_TYPE, data: deep })
     expect(answer.status()).toBe(400)
-    expect((await answer.json()).message).toContain('nested deeper')
+    expect((await answer.json()).problems[0].message).toContain('nested deeper')
   }
   const nothing = await request.fetch('/api/people/me', { method: 'PATCH', data: {} })
   expect(nothing.status()).toBe(422)
-  expect((await nothing.json()).message).toContain('what is to be changed')
+  expect((await nothing.json()).problems[0].message).toContain('what is to be changed')
 })
 
 test('text that no database holds, and figures that it does not hold, fail nothing', async ({ request }) => {

@@ -85,7 +85,9 @@ test('the ear learns this kitchen’s whistle from one, and goes on counting eac
   await withMicrophone(file, async (browser) => {
     const page = await listening(browser, request, `${baseURL}/cook/${runId}`)
     const heard = async (since = 0) => {
-      const { events } = await (await request.get(`/api/runs/${runId}`)).json()
+      // A connection that rested while the page waited may just have been closed.
+      const read = () => request.get(`/api/runs/${runId}`)
+      const { events } = await (await read().catch(read)).json()
       return (events as { at: number; data: { kind: string; how?: string } }[])
         .filter(({ data, at }) => data.kind === 'whistle' && data.how === 'ear' && at > since)
         .map(({ at }) => at)
