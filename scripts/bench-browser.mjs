@@ -123,7 +123,9 @@ async function answers(browser, url) {
 
 /** Runs in the page: changes the minutes of a stage again and again, and waits for the dish's time in all. */
 async function measureDish(changes) {
-  const minutes = [...document.querySelectorAll('label')].find(({ textContent }) => textContent === 'Minutes').control
+  const minutes = [...document.querySelectorAll('label')].find(
+    ({ textContent, control }) => textContent === 'Minutes' && control,
+  ).control
   const total = document.querySelector('.totals')
   const answerMs = []
   for (let i = 0; i < changes; i++) {
