@@ -69,6 +69,7 @@ const typed = computed({
 <style scoped>
 .name :deep(textarea) {
   field-sizing: content;
+  resize: none;
   mask-image: none;
   padding: 2px 0;
   font-size: 21px;

@@ -305,6 +305,7 @@ const opened = ref<string | null>(null)
 }
 .main :deep(textarea) {
   field-sizing: content;
+  resize: none;
   min-height: 34px;
   padding: 6px 4px;
   font-size: 14.5px;
