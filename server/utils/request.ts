@@ -42,9 +42,16 @@ const MOST_DEPTH = 64
 /** True of JSON text that is nested deeper than anything that is kept. */
 export function isNestedTooDeep(text: string): boolean {
   let depth = 0
-  for (const [part] of text.matchAll(/"(?:[^"\\]|\\.)*"|[[\]{}]/gs)) {
-    if (part === '[' || part === '{') depth++
-    else if (part === ']' || part === '}') depth--
+  let isInText = false
+  // Character by character: a pattern would try a text that never ends again from each of its quotes.
+  for (let i = 0; i < text.length; i++) {
+    const at = text[i]
+    if (isInText) {
+      if (at === '\\') i++
+      else if (at === '"') isInText = false
+    } else if (at === '"') isInText = true
+    else if (at === '[' || at === '{') depth++
+    else if (at === ']' || at === '}') depth--
     if (depth > MOST_DEPTH) return true
   }
   return false
