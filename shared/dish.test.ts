@@ -4,7 +4,7 @@ import { idOf } from '../core/learn/figure'
 import { Posterior } from '../core/learn/posterior'
 import { beansWithSquash } from '../tests/dishes'
 import { aKitchen } from '../tests/fixtures'
-import { bagIdsOf, dishRequestOf, newStage, usualPot, type DishDocument } from './dish'
+import { bagIdsOf, dishRequestOf, largestTinIn, newStage, usualPot, type DishDocument } from './dish'
 import type { Kitchen } from './kitchen'
 import { DISH_SHAPE } from './shapes'
 
@@ -70,5 +70,29 @@ describe('a dish in a household’s kitchen', () => {
     const fry = newStage('b', 'fry', 'a', kitchen)
     expect(fry).toMatchObject({ from: [{ stage: 'a', part: 'all' }] })
     expect(fry.minutes).toBeGreaterThan(0)
+  })
+})
+
+describe('the tin that goes in above', () => {
+  const tin = {
+    id: 'low',
+    name: 'Low tin',
+    diameterMm: 160,
+    heightMm: 40,
+    volumeMl: 700,
+    material: 'steel',
+    lid: 'own',
+  }
+  const large = { ...tin, id: 'wide', diameterMm: 180, volumeMl: 900 }
+  const above = (...tins: object[]) => largestTinIn({ ...kitchen, tins: tins as Kitchen['tins'] }, cookerId)
+
+  it('is the largest of metal that stands in the cooker', () => {
+    expect(above(tin, large)).toMatchObject({ diameterMm: 180, lid: true })
+    expect(above(tin, { ...large, material: 'plastic' })).toMatchObject({ diameterMm: 160 })
+  })
+
+  it('is none where all are too wide or too high', () => {
+    expect(above({ ...tin, diameterMm: 400 }, { ...tin, heightMm: 300 })).toBeNull()
+    expect(above()).toBeNull()
   })
 })

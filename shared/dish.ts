@@ -3,6 +3,7 @@ import { CATALOGUE } from '../core/food/catalogue'
 import { asLearnt, learntOfFoods } from '../core/learn/apply'
 import type { Believed } from '../core/learn/posterior'
 import type { PlanRequest, Tin } from '../core/program/request.schema'
+import { stackFaults, USUAL_TRIVETS_MM } from '../core/pot/stacking'
 import { styleSaid } from '../core/program/styles'
 import type { PotsToTake } from '../core/formats/recipe-dish'
 import type { DishRequest, PotOfStage, PotSettings, Stage } from '../core/dish/dish.schema'
@@ -45,13 +46,19 @@ export function usualPotIn(kitchen: Kitchen, cookerId: string): PotSettings {
   return cooker ? { ...usualPot(kitchen), cookerId, style: stylesFor(cooker.cooker)[0]! } : usualPot(kitchen)
 }
 
-/** mm that steam and fingers need around a tin (general kitchen practice). */
-const AROUND_TIN_MM = 20
+/** A trivet of middling height. */
+const TRIVET_MM = USUAL_TRIVETS_MM[1]!
 
-/** The largest tin of the kitchen that goes into a cooker; null where none does. */
+/** The largest metal tin of the kitchen that stands in a cooker, covered; null where none does. */
 export function largestTinIn(kitchen: Kitchen, cookerId: string): Tin | null {
-  const within = kitchen.cookers.find(({ id }) => id === cookerId)?.cooker.body.innerDiameterMm ?? 0
-  const fitting = inUse(kitchen.tins).filter(({ diameterMm }) => diameterMm <= within - AROUND_TIN_MM)
+  const body = inUse(kitchen.cookers).find(({ id }) => id === cookerId)?.cooker.body
+  if (!body) return null
+  const fitting = inUse(kitchen.tins).filter(
+    ({ diameterMm, heightMm, material }) =>
+      material !== 'glass' &&
+      material !== 'plastic' &&
+      stackFaults(body, TRIVET_MM, [[{ diameterMm, heightMm, cover: 'lid' }]]).length === 0,
+  )
   const [tin] = fitting.sort((a, b) => (b.volumeMl ?? 0) - (a.volumeMl ?? 0))
   if (!tin) return null
   const { diameterMm, heightMm, volumeMl, material } = tin

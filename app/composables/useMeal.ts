@@ -140,7 +140,12 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
     return new Map(instructionsOfDinner(of.dishes, dinner.value, starts).map((one) => [one.task, one.instructions]))
   })
   // What calls from another screen says it in the same words.
-  watch(told, () => (store.told = told.value), { immediate: true })
+  watch(
+    told,
+    (byTask) =>
+      (store.told = meal.value && byTask.size > 0 ? { dishes: JSON.stringify(meal.value.dishes), byTask } : null),
+    { immediate: true },
+  )
   const begun = computed(() => new Map((dinner.value?.begun ?? []).map((one) => [one.id, one])))
   const isDone = (id: string) => begun.value.get(id)?.done === true || meal.value?.begun[id]?.doneAt != null
   const change = (by: (meal: Meal) => Meal) => kept.value && store.change(kept.value.id, by)

@@ -20,8 +20,11 @@ export const useMealsStore = defineStore('meals', () => {
   const unsent = useLocalStorage<Record<string, Unsent>>(STORED.meals, {}, { shallow: true })
   const nowMs = useNow()
   const failure = ref<ApiFailure | null>(null)
-  /** All that is done in each task of the day's dinner, once Today has worked it out. */
-  const told = shallowRef<ReadonlyMap<string, readonly Instruction[]>>(new Map())
+  /** All that is done in each task of a dinner of these dishes, once Today has worked it out. */
+  const told = shallowRef<{ dishes: string; byTask: ReadonlyMap<string, readonly Instruction[]> } | null>(null)
+  /** What is done in a task of a dinner; empty where what was worked out is of other dishes. */
+  const toldOf = ({ dishes }: Meal, task: string): readonly Instruction[] =>
+    told.value?.dishes === JSON.stringify(dishes) ? (told.value.byTask.get(task) ?? []) : []
 
   const meals = computed<KeptMeal[] | null>(() => {
     const own = Object.values(unsent.value)
@@ -120,6 +123,7 @@ export const useMealsStore = defineStore('meals', () => {
     meals,
     current,
     told,
+    toldOf,
     one,
     load: list.load,
     loadFailure: list.failure,

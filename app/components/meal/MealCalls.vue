@@ -23,7 +23,7 @@ const due = computed(() => {
   if (late < 0 || late > STALE_MS) return null
   return {
     id: step.id,
-    text: t('meals.calls', { dish: step.dish, what: taskText(meal, step, meals.told.get(step.id)) }),
+    text: t('meals.calls', { dish: step.dish, what: taskText(meal, step, meals.toldOf(meal, step.id)) }),
   }
 })
 let called = { id: '', at: -Infinity }
