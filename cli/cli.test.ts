@@ -166,3 +166,16 @@ describe('the command line', () => {
     rmSync(folder, { recursive: true })
   })
 })
+
+describe('schema', () => {
+  it.each(['simulate', 'plan', 'dish', 'meal', 'learn'])('of what %s reads is a JSON Schema', (command) => {
+    const { status, output } = core(['schema', command])
+    expect(status).toBe(0)
+    expect(output).toMatchObject({ type: 'object', additionalProperties: false })
+    expect(Object.keys(output!.properties as object).length).toBeGreaterThan(1)
+  })
+
+  it('of anything else is not known', () => {
+    expect(core(['schema', 'toString']).status).toBe(2)
+  })
+})

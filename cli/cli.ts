@@ -1,6 +1,6 @@
 /** The computation from the command line: it reads files, checks what it reads, and says what is wrong in words. */
 import { readFileSync } from 'node:fs'
-import type { z } from 'zod'
+import { z } from 'zod'
 import { namesOf } from '../locales/names'
 import { impossibleSentence, sentenceOf, withSentences, type SentenceCode } from '../locales/sentences'
 import { problemsOf } from '../shared/problems'
@@ -26,6 +26,15 @@ import { withFlame } from '../core/program/count'
 import { plan } from '../core/program/plan'
 import { planRequestSchema } from '../core/program/request.schema'
 
+/** What is read as JSON, by the command that reads it. */
+const SCHEMAS = {
+  simulate: simulationCaseSchema,
+  plan: planRequestSchema,
+  dish: dishRequestSchema,
+  meal: mealRequestSchema,
+  learn: logFileSchema,
+}
+
 const USAGE = `Use: npm run --silent core -- COMMAND FILE     (FILE may be - for standard input)
 
   simulate FILE   runs the program of a simulation case and prints its figures
@@ -36,6 +45,7 @@ const USAGE = `Use: npm run --silent core -- COMMAND FILE     (FILE may be - for
   learn FILE      learns from a log: each figure as assumed and as it is now, with the runs that spoke of it
   ear FILE [EXAMPLE]  listens to a WAV file and prints the whistles heard, after one example of them if there is one
   recipe FILE     reads a recipe (JSON-LD, an HTML page that holds it, or plain text) and prints it as a dish
+  schema COMMAND  prints the JSON Schema of what simulate, plan, dish, meal or learn reads
 
 Prints JSON. On bad input prints { problems: [{ path, message }] } and ends with status 2.`
 
@@ -65,6 +75,13 @@ const COMMANDS = {
   learn: (file: string) => runLearn(readJson(file)),
   recipe: (file: string) => runRecipe(readText(file)),
   ear: (file: string, example?: string) => runEar(file, example),
+  schema: (command: string) => runSchema(command),
+}
+
+function runSchema(command: string): void {
+  if (Object.hasOwn(SCHEMAS, command)) return print(z.toJSONSchema(SCHEMAS[command as keyof typeof SCHEMAS]))
+  console.error(USAGE)
+  process.exitCode = 2
 }
 
 function runSimulate(input: unknown): void {

@@ -1,34 +1,15 @@
-// npm run docs: writes what in docs/ is generated: the JSON Schemas of the command line, and the table
-// of docs/model.md that sets the model beside common practice.
+// npm run docs: writes the table of docs/model.md that sets the model beside common practice.
 import { readFileSync, writeFileSync } from 'node:fs'
 import { format, resolveConfig } from 'prettier'
-import { z } from 'zod'
 import { findFood } from '../core/food/catalogue'
-import { dishRequestSchema } from '../core/dish/dish.schema'
-import { logFileSchema } from '../core/learn/log-file.schema'
-import { mealRequestSchema } from '../core/meal/meal.schema'
 import { plan } from '../core/program/plan'
 import type { ClosingAnswer } from '../core/program/answer'
 import { styleOf } from '../core/program/styles'
-import { planRequestSchema, type PlanRequest } from '../core/program/request.schema'
-import { simulationCaseSchema } from '../core/pot/case.schema'
+import type { PlanRequest } from '../core/program/request.schema'
 import CATALOGUE from '../locales/en/catalogue.json'
 import { COMMON_PRACTICE } from './common-practice'
 
 const TABLE = /<!-- practice -->[\s\S]*<!-- \/practice -->/
-
-export async function schemaText(schema: z.ZodType, title: string): Promise<string> {
-  const json = JSON.stringify({ title, ...z.toJSONSchema(schema) })
-  return format(json, { ...(await resolveConfig('docs/x.json')), parser: 'json' })
-}
-
-export const SCHEMAS = {
-  'docs/plan-request.schema.json': () => schemaText(planRequestSchema, 'Bivvet plan request'),
-  'docs/simulation-case.schema.json': () => schemaText(simulationCaseSchema, 'Bivvet simulation case'),
-  'docs/dish-request.schema.json': () => schemaText(dishRequestSchema, 'Bivvet dish request'),
-  'docs/log.schema.json': () => schemaText(logFileSchema, 'Bivvet log'),
-  'docs/meal-request.schema.json': () => schemaText(mealRequestSchema, 'Bivvet meal request'),
-}
 
 /** The plan of 250 g of a food as cooks make it; null where there is none. */
 export function practicePlan(food: string, soaked: boolean, electric: boolean): ClosingAnswer | null {
@@ -96,7 +77,5 @@ export async function modelText(before: string): Promise<string> {
   return format(text, { ...(await resolveConfig('docs/model.md')), parser: 'markdown' })
 }
 
-if (process.argv[1]?.endsWith('docs.ts')) {
-  for (const [file, text] of Object.entries(SCHEMAS)) writeFileSync(file, await text())
+if (process.argv[1]?.endsWith('docs.ts'))
   writeFileSync('docs/model.md', await modelText(readFileSync('docs/model.md', 'utf8')))
-}

@@ -58,12 +58,12 @@ export interface RunMoment {
   cookingMask: number
   knobs: Knobs
   clock: Clock
-  whistles: number
-  tracePoints: number
+  whistleS: number[]
+  trace: TracePoint[]
 }
 
 /**
- * A pot under way: steps are given to it one after another, and it can be put back to an earlier moment.
+ * A pot under way: steps are given to it one after another, and it can be put back to any moment that was saved.
  *
  * The pot's equations (physics.ts) are integrated by fourth-order Runge-Kutta with the step bounded by temperature
  * change. Whatever changes the equations (boiling, lift, reseat, set pressure, condensing on tins, dryness, the
@@ -81,8 +81,8 @@ export class Run {
   private readonly opensC: number
   private steps = 0
   private clock: Clock
-  private readonly whistleS: number[] = []
-  private readonly trace: TracePoint[] = []
+  private whistleS: number[] = []
+  private trace: TracePoint[] = []
 
   /** Puts a load into a pot. The case must have been checked (checkCase). */
   constructor(
@@ -114,7 +114,7 @@ export class Run {
   step(step: Step): boolean {
     if (step.kind === 'profile') return this.followProfile(step)
     this.heat(step)
-    const { clock, whistleS } = this
+    const { clock } = this
     switch (step.kind) {
       case 'dry':
         return this.advance(Infinity, (event) => event === 'dry' && clock.boilsAtS !== null, RICE_DRY_KG)
@@ -124,7 +124,7 @@ export class Run {
           this.advance(clock.atS + step.minutesAtPressure * 60)
         )
       case 'whistles': {
-        const counted = () => whistleS.length >= step.untilWhistles && !this.pot.knobs.ventOpen
+        const counted = () => this.whistleS.length >= step.untilWhistles && !this.pot.knobs.ventOpen
         return counted() || this.advance(Infinity, counted)
       }
       case 'pressure':
@@ -203,12 +203,12 @@ export class Run {
       cookingMask: pot.cooking.mask,
       knobs: { ...pot.knobs },
       clock: { ...this.clock },
-      whistles: this.whistleS.length,
-      tracePoints: this.trace.length,
+      whistleS: this.whistleS.slice(),
+      trace: this.trace.slice(),
     }
   }
 
-  restore({ y, doses, peaksC, cookingMask, knobs, clock, whistles, tracePoints }: RunMoment): void {
+  restore({ y, doses, peaksC, cookingMask, knobs, clock, whistleS, trace }: RunMoment): void {
     const { pot } = this
     pot.y.set(y)
     pot.cooking.doses.set(doses)
@@ -216,8 +216,9 @@ export class Run {
     pot.cooking.mask = cookingMask
     Object.assign(pot.knobs, knobs)
     Object.assign(this.clock, clock)
-    this.whistleS.length = whistles
-    this.trace.length = tracePoints
+    // It may be put back to a later moment than the one at which it stands.
+    this.whistleS = whistleS.slice()
+    this.trace = trace.slice()
   }
 
   /** Boil-minutes of each food so far. */
