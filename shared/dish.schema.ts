@@ -36,11 +36,3 @@ export type BegunDish = z.infer<typeof begunDishSchema>
 /** What a device says of it: only what it has done itself, so that two that cook together do not undo each other. */
 export const sayBegunSchema = begunDishSchema.partial()
 export type SayBegun = z.infer<typeof sayBegunSchema>
-
-/** What is sent to keep a dish; the version is the one it was fetched with, 0 for a new one. */
-export const saveDishSchema = z.object({
-  version: z.number().int().min(0).max(MOST.versions),
-  favourite: z.boolean(),
-  dish: keptDishSchema,
-})
-export type SaveDish = z.infer<typeof saveDishSchema>

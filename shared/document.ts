@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import type { Problem } from '../core/problem'
 import { problemsOf, type ShapeProblem } from './problems'
 
 /** Something that is kept: in the database, a file or the browser's storage. */
@@ -8,7 +9,23 @@ export interface DocumentKind<T> {
   schema: z.ZodType<T>
   /** From each earlier shape to the one after it: the first makes 2 of 1. */
   upgrades: readonly ((older: never) => unknown)[]
+  /** What is wrong with one that is of the right shape; paths are in the document. */
+  check?: (value: T) => readonly Problem[]
 }
+
+/** A document that the household keeps, changed by version. */
+export interface Kept<Content> {
+  id: string
+  name: string
+  favourite: boolean
+  content: Content
+  version: number
+  updatedAt: string
+}
+
+/** What is sent to keep a document; the version is the one it was fetched with, 0 for a new one. */
+export type ToSave<Content> = Pick<Kept<Content>, 'version' | 'content'> &
+  Partial<Pick<Kept<Content>, 'name' | 'favourite'>>
 
 export type Read<T> =
   | { ok: true; value: T }

@@ -1,10 +1,12 @@
 import type { RunEvent } from '../core/live/event.schema'
 import type { PlanAnswer } from '../core/program/answer'
 import type { PlanRequest } from '../core/program/request.schema'
-import type { BegunDish, SaveDish } from './dish.schema'
-import type { Meal, MealTask, SaveMeal } from './meal.schema'
-import type { SavePortion } from './portion.schema'
-import type { SavePot } from './pot.schema'
+import type { BegunDish, KeptDishDocument } from './dish.schema'
+import type { Kept } from './document'
+import type { Kitchen } from './kitchen.schema'
+import type { Meal, MealTask } from './meal.schema'
+import type { Portion } from './portion.schema'
+import type { Pot } from './pot.schema'
 import type { LearntFigure, Undecided } from '../core/learn/log'
 import type { LearntSums } from '../core/learn/sums'
 import type { MemberRole, Remark } from './names'
@@ -93,19 +95,15 @@ export interface EarlierVersion {
   savedAt: number
 }
 
-export interface KeptDish extends SaveDish {
-  id: string
-  updatedAt: string
-}
+export type KeptDish = Kept<KeptDishDocument>
+export type KeptPot = Kept<Pot>
+export type KeptMeal = Kept<Meal>
+export type KeptPortion = Kept<Portion>
+export type KeptKitchen = Kept<Kitchen>
 
 /** The dishes that are being cooked, by their ids. */
 export type BegunDishes = Record<string, BegunDish>
 
-export interface KeptPortion extends SavePortion {
-  id: string
-  updatedAt: string
-}
-
 /** A dinner as a calendar has it: with what stood in it before and does not any more. */
 export interface CalendarMeal {
   id: string
@@ -114,26 +112,6 @@ export interface CalendarMeal {
   updatedAt: string
   gone: MealTask[]
   isRemoved: boolean
-}
-
-/** A dinner as a calendar has it: with what stood in it before and does not any more. */
-export interface CalendarMeal {
-  id: string
-  version: number
-  meal: Meal
-  updatedAt: string
-  gone: MealTask[]
-  isRemoved: boolean
-}
-
-export interface KeptMeal extends SaveMeal {
-  id: string
-  updatedAt: string
-}
-
-export interface KeptPot extends SavePot {
-  id: string
-  updatedAt: string
 }
 
 /** What the household's log has taught, as plans need it. */

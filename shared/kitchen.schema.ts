@@ -5,6 +5,7 @@ import { COOKERS } from '../core/appliance/appliance'
 import { LENGTH, MOST } from '../core/bounds'
 import { bounded } from '../core/fields.schema'
 import { foodFiguresSchema } from '../core/food/food.schema'
+import { checkCooker } from '../core/pot/check'
 import { TEXTURES } from '../core/names'
 import { tinSchema } from '../core/program/request.schema'
 import type { DocumentKind } from './document'
@@ -112,6 +113,10 @@ export type Kitchen = z.infer<typeof kitchenSchema>
 export const KITCHEN: DocumentKind<Kitchen> = {
   shape: KITCHEN_SHAPE,
   schema: kitchenSchema,
+  check: ({ cookers }) =>
+    cookers.flatMap(({ cooker }, i) =>
+      checkCooker(cooker).map((one) => ({ ...one, path: `cookers.${i}.cooker.${one.path}` })),
+    ),
   upgrades: [
     // The first shape held its version among its content, and some lists came later.
     ({ version: _, ...kitchen }: Record<string, unknown>) => ({
@@ -146,10 +151,3 @@ function riceByLitresOfRice(cooker: SecondCooker['cooker']) {
   const now = appliance.kind === 'rice' && untouched ? COOKERS[`rice-${body.capacityL}l`] : undefined
   return now ? { ...cooker, ...now } : cooker
 }
-
-/** What is sent to keep a kitchen, and answered: the document, and how often it was changed. */
-export const versionedKitchenSchema = z.object({
-  version: z.number().int().min(1).max(MOST.versions),
-  kitchen: kitchenSchema,
-})
-export type VersionedKitchen = z.infer<typeof versionedKitchenSchema>

@@ -60,6 +60,3 @@ export const mealSchema = z.object({
 export type Meal = z.infer<typeof mealSchema>
 
 export const MEAL: DocumentKind<Meal> = { shape: MEAL_SHAPE, schema: mealSchema, upgrades: [] }
-
-export const saveMealSchema = z.object({ version: z.number().int().min(0).max(MOST.versions), meal: mealSchema })
-export type SaveMeal = z.infer<typeof saveMealSchema>

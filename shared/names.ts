@@ -55,5 +55,6 @@ export type MemberRole = (typeof MEMBER_ROLES)[number]
 /** So long at least is a password. */
 export const PASSWORD_LENGTH = 10
 
-/** Kinds of documents of which earlier versions are kept. */
-export const VERSIONED_KINDS = ['kitchen', 'pot', 'dish', 'portion', 'meal'] as const
+/** Kinds of documents that a household keeps and changes. */
+export const KEPT_KINDS = ['kitchen', 'pot', 'dish', 'portion', 'meal'] as const
+export type KeptKind = (typeof KEPT_KINDS)[number]

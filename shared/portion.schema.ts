@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { LENGTH, MOST } from '../core/bounds'
+import { LENGTH } from '../core/bounds'
 import { bounded, figure } from '../core/fields.schema'
 import type { DocumentKind } from './document'
 import { KEEPING_PLACES } from '../core/names'
@@ -28,9 +28,3 @@ export const portionSchema = z.object({
 export type Portion = z.infer<typeof portionSchema>
 
 export const PORTION: DocumentKind<Portion> = { shape: PORTION_SHAPE, schema: portionSchema, upgrades: [] }
-
-export const savePortionSchema = z.object({
-  version: z.number().int().min(0).max(MOST.versions),
-  portion: portionSchema,
-})
-export type SavePortion = z.infer<typeof savePortionSchema>

@@ -105,15 +105,6 @@ export const POT: DocumentKind<Pot> = {
   ],
 }
 
-/** What is sent to keep a pot; the version is the one it was fetched with, 0 for a new one. */
-export const savePotSchema = z.object({
-  version: z.number().int().min(0).max(MOST.versions),
-  name: potName,
-  favourite: z.boolean(),
-  pot: potSchema,
-})
-export type SavePot = z.infer<typeof savePotSchema>
-
 /** A pot as a file. Foods of the household's own go with it; the cooker is named for whoever lacks it. */
 export const potFileSchema = z.object({
   format: z.literal('bivvet-pot'),

@@ -131,6 +131,6 @@ export function openPage(kept: Record<string, unknown> = {}) {
 export async function openKitchen(load: () => Promise<void>, change: Partial<Kitchen> = {}) {
   const server = playServer()
   void load()
-  await (await server.next('GET', /kitchen/)).answer({ version: 1, kitchen: aKitchen(change) })
+  await (await server.next('GET', /kitchen/)).answer({ version: 1, content: aKitchen(change) })
   return server
 }

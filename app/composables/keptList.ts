@@ -1,15 +1,15 @@
-import type { ChangeEvent } from '~~/shared/run.schema'
-
-interface Kept {
-  id: string
-  version: number
-}
+import { v4 as uuid } from 'uuid'
+import type { Kept, ToSave } from '~~/shared/document'
+import type { Contents } from '~~/shared/documents'
+import type { KeptKind } from '~~/shared/names'
 
 /**
- * Documents that the household keeps under a name, newest change first: fetched when they are asked for, changed on the
+ * Documents of a kind that the household keeps, newest change first: fetched when they are asked for, changed on the
  * server and here in one go, and told of by the other devices. For stores.
  */
-export function keptList<K extends Kept, Save>(kind: ChangeEvent['kind'], path: string) {
+export function keptList<Kind extends KeptKind>(kind: Kind) {
+  type K = Kept<Contents[Kind]>
+  const path = `/documents/${kind}`
   const all = shallowRef<K[] | null>(null)
   const failure = ref<ApiFailure | null>(null)
   const meanwhile = noteMeanwhile<K | null>()
@@ -41,8 +41,9 @@ export function keptList<K extends Kept, Save>(kind: ChangeEvent['kind'], path: 
   const fetchOne = (id: string) => api<K>(`${path}/${id}`)
 
   /** Keeps one; throws what the server refuses. */
-  const save = async (id: string, body: Save): Promise<K> =>
-    put(await api<K>(`${path}/${id}`, { method: 'PUT', body: body as object }))
+  const save = async (id: string, { version, name, favourite, content }: ToSave<K['content']>): Promise<K> =>
+    put(await api<K>(`${path}/${id}`, { method: 'PUT', body: { version, name, favourite, content } }))
+  const add = (document: Omit<ToSave<K['content']>, 'version'>, id = uuid()) => save(id, { version: 0, ...document })
 
   async function remove({ id }: Pick<K, 'id'>) {
     await api(`${path}/${id}`, { method: 'DELETE' })
@@ -63,5 +64,5 @@ export function keptList<K extends Kept, Save>(kind: ChangeEvent['kind'], path: 
     }
   })
 
-  return { all, failure, load, fetchOne, put, save, remove }
+  return { all, failure, load, fetchOne, put, save, add, remove }
 }

@@ -9,12 +9,14 @@ describe('work that is done one at a time', () => {
         new Promise<void>((resolve, reject) => ends.push((failed) => (failed ? reject(new Error('no')) : resolve()))),
     )
     const first = done().catch((error: Error) => error.message)
-    const second = done()
+    const others = [done(), done(), done()]
     expect(ends).toHaveLength(1)
     ends[0]!(true)
     expect(await first).toBe('no')
     await vi.waitFor(() => expect(ends).toHaveLength(2))
     ends[1]!()
-    await second
+    await Promise.all(others)
+    // All three were one.
+    expect(ends).toHaveLength(2)
   })
 })

@@ -1,8 +1,10 @@
 // @vitest-environment happy-dom
 import { readFileSync } from 'node:fs'
 import { beforeEach, describe, expect, it } from 'vitest'
-import { aKitchen, beansRun } from '~~/tests/fixtures'
-import { isOutdated, STORAGE_SHAPE_KEY, STORED } from './storageShape'
+import { newMeal } from '~~/shared/meal'
+import { beansWithSquash } from '~~/tests/dishes'
+import { aKitchen, beansRun, START_MS } from '~~/tests/fixtures'
+import { isOutdated, STORAGE_SHAPE_KEY, STORED, UNSENT_BEFORE, unsentIds, unsentKey } from './storageShape'
 import { upgradeStorage } from './storageUpgrade'
 
 const kept = (name: string) => JSON.parse(readFileSync(`shared/first-shape/${name}.json`, 'utf8')) as object[]
@@ -39,13 +41,33 @@ describe('what an earlier version kept on the device', () => {
   it('of the second shape goes on: what was changed in the kitchen, and what is on the stove', () => {
     const { likes: _, ...second } = aKitchen({ roomC: 23 })
     localStorage.setItem(STORAGE_SHAPE_KEY, '2')
-    localStorage.setItem(STORED.kitchen, JSON.stringify({ version: 4, kitchen: { ...second, shape: 2 } }))
+    localStorage.setItem(UNSENT_BEFORE.kitchen, JSON.stringify({ version: 4, kitchen: { ...second, shape: 2 } }))
     localStorage.setItem(STORED.running, JSON.stringify([beansRun(id(1))]))
     expect(isOutdated(localStorage)).toBe(true)
     upgradeStorage(localStorage)
-    expect(read(STORED.kitchen)).toMatchObject({ version: 4, kitchen: { roomC: 23, likes: { counts: 'usual' } } })
+    expect(read(unsentKey('kitchen', 'own'))).toMatchObject({
+      version: 4,
+      content: { roomC: 23, likes: { counts: 'usual' } },
+    })
     expect(read(STORED.running)).toMatchObject([{ id: id(1), plan: { answer: { closings: [{}] } } }])
     expect(localStorage.getItem(`${STORED.running}-unreadable`)).toBeNull()
+  })
+
+  it('of the third shape is still to be sent: a dish and a dinner that were changed', () => {
+    const dish = { shape: 1, ...beansWithSquash() }
+    const meal = newMeal(START_MS)
+    localStorage.setItem(STORAGE_SHAPE_KEY, '3')
+    localStorage.setItem(UNSENT_BEFORE.dishes, JSON.stringify({ [id(4)]: { version: 2, favourite: true, dish } }))
+    localStorage.setItem(
+      UNSENT_BEFORE.meals,
+      JSON.stringify({ [id(5)]: { id: id(5), version: 3, meal: { ...meal, hands: 2 }, base: meal } }),
+    )
+    expect(isOutdated(localStorage)).toBe(true)
+    upgradeStorage(localStorage)
+    expect([unsentIds('dish'), unsentIds('meal')]).toEqual([[id(4)], [id(5)]])
+    expect(read(unsentKey('dish', id(4)))).toEqual({ version: 2, favourite: true, content: dish, base: null })
+    expect(read(unsentKey('meal', id(5)))).toMatchObject({ version: 3, content: { hands: 2 }, base: { hands: 1 } })
+    expect(localStorage.getItem(UNSENT_BEFORE.meals)).toBeNull()
   })
 
   it('is set aside where it cannot be read, not thrown away, and stops nothing else', () => {

@@ -1,14 +1,28 @@
 import { z } from 'zod'
 import { runEventSchema } from '~~/core/live/event.schema'
 import { readDocument, readOwn } from '~~/shared/document'
-import { KITCHEN, type VersionedKitchen } from '~~/shared/kitchen.schema'
+import { DISH } from '~~/shared/dish.schema'
+import { KITCHEN } from '~~/shared/kitchen.schema'
+import { MEAL } from '~~/shared/meal.schema'
 import { POT } from '~~/shared/pot.schema'
 import { PLAN, savePlanSchema, startRunSchema } from '~~/shared/plan.schema'
 import { PLAN_SHAPE } from '~~/shared/shapes'
-import { STORAGE_SHAPE, STORAGE_SHAPE_KEY, STORED } from './storageShape'
+import { STORAGE_SHAPE, STORAGE_SHAPE_KEY, STORED, UNSENT_BEFORE, unsentKey } from './storageShape'
+import type { Unsent } from './syncedDocument'
 
 const startsSchema = z.array(z.object({ plan: savePlanSchema, run: startRunSchema }))
 const outboxSchema = z.array(z.object({ runId: z.uuid(), event: runEventSchema }))
+
+interface OldDish {
+  version: number
+  favourite: boolean
+  dish: unknown
+}
+interface OldMeal {
+  version: number
+  meal: unknown
+  base: unknown
+}
 
 /**
  * Reads what an earlier version kept on this device and writes it in today's shape. What cannot be read is set aside
@@ -22,13 +36,27 @@ export function upgradeStorage(storage: Storage): void {
     if (value === undefined) {
       storage.setItem(`${key}-unreadable`, text)
       storage.removeItem(key)
-    } else storage.setItem(key, JSON.stringify(value))
+    } else if (value === null) storage.removeItem(key)
+    else storage.setItem(key, JSON.stringify(value))
   }
   const from = Number(storage.getItem(STORAGE_SHAPE_KEY) ?? 1)
-  change(STORED.kitchen, (kept) => {
+  const keepUnsent = (kind: 'kitchen' | 'dish' | 'meal', id: string, unsent: Unsent<unknown>) =>
+    storage.setItem(unsentKey(kind, id), JSON.stringify(unsent))
+  change(UNSENT_BEFORE.kitchen, (kept) => {
     if (kept === null) return null
-    const { version, kitchen } = kept as VersionedKitchen
-    return { version, kitchen: readOwn(KITCHEN, kitchen) }
+    const { version, kitchen } = kept as { version: number; kitchen: unknown }
+    keepUnsent('kitchen', 'own', { version, favourite: false, content: readOwn(KITCHEN, kitchen), base: null })
+    return null
+  })
+  change(UNSENT_BEFORE.dishes, (kept) => {
+    for (const [id, { version, favourite, dish }] of Object.entries(kept as Record<string, OldDish>))
+      keepUnsent('dish', id, { version, favourite, content: readOwn(DISH, dish), base: null })
+    return null
+  })
+  change(UNSENT_BEFORE.meals, (kept) => {
+    for (const [id, { version, meal, base }] of Object.entries(kept as Record<string, OldMeal>))
+      keepUnsent('meal', id, { version, favourite: false, content: readOwn(MEAL, meal), base: readOwn(MEAL, base) })
+    return null
   })
   change(STORED.pot, (kept) => {
     const { pot, keptId } = kept as { pot: unknown; keptId: string | null }

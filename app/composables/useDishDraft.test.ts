@@ -11,9 +11,10 @@ const id = '0de70000-0000-4000-8000-000000000701'
 const document = (name = 'Beans'): DishDocument => ({ shape: 1, ...beansWithSquash(), name })
 const kept = (version: number, name = 'Beans'): KeptDish => ({
   id,
+  name,
   version,
   favourite: false,
-  dish: document(name),
+  content: document(name),
   updatedAt: '2026-11-26T18:00:00Z',
 })
 
@@ -27,7 +28,7 @@ afterEach(closePage)
 const draftOf = () => effectScope(true).run(() => useDishDraft(id))!
 async function opened() {
   const draft = draftOf()
-  await (await server.next('GET', /dishes/)).answer(kept(1))
+  await (await server.next('GET', /dish/)).answer(kept(1))
   return draft
 }
 
@@ -38,14 +39,14 @@ describe('a dish that is being changed', () => {
     draft.dish.value!.servings = 6
     await settle()
     expect(draft.state.value).toBe('waiting')
-    const put = await server.next('PUT', /dishes/)
-    expect(put.body).toMatchObject({ version: 1, dish: { servings: 6 } })
+    const put = await server.next('PUT', /dish/)
+    expect(put.body).toMatchObject({ version: 1, content: { servings: 6 } })
     // What is changed meanwhile goes after it, from the version that it makes.
     draft.dish.value!.servings = 7
-    await put.answer({ ...kept(2), dish: { ...document(), servings: 6 } })
-    const second = await server.next('PUT', /dishes/)
-    expect(second.body).toMatchObject({ version: 2, dish: { servings: 7 } })
-    await second.answer({ ...kept(3), dish: { ...document(), servings: 7 } })
+    await put.answer({ ...kept(2), content: { ...document(), servings: 6 } })
+    const second = await server.next('PUT', /dish/)
+    expect(second.body).toMatchObject({ version: 2, content: { servings: 7 } })
+    await second.answer({ ...kept(3), content: { ...document(), servings: 7 } })
     expect(draft.state.value).toBe('kept')
   })
 
@@ -62,29 +63,29 @@ describe('a dish that is being changed', () => {
   it('without a network stays on the device, over a reload, and is sent when it is back', async () => {
     const draft = await opened()
     draft.dish.value!.name = 'Ours'
-    await (await server.next('PUT', /dishes/)).answer('no-network')
+    await (await server.next('PUT', /dish/)).answer('no-network')
     expect(draft.state.value).toBe('offline')
     // The page is loaded anew.
     const again = draftOf()
-    await (await server.next('GET', /dishes/)).answer(kept(1))
+    await (await server.next('GET', /dish/)).answer(kept(1))
     expect(again.dish.value!.name).toBe('Ours')
-    const put = await server.next('PUT', /dishes/)
-    expect(put.body).toMatchObject({ version: 1, dish: { name: 'Ours' } })
+    const put = await server.next('PUT', /dish/)
+    expect(put.body).toMatchObject({ version: 1, content: { name: 'Ours' } })
   })
 
   it('that another device has changed too waits for a choice', async () => {
     const draft = await opened()
     draft.dish.value!.name = 'Ours'
     await (
-      await server.next('PUT', /dishes/)
+      await server.next('PUT', /dish/)
     ).answer({
       status: 409,
-      body: { problems: [{ path: 'version', code: 'dish-changed', message: 'x' }], now: kept(2, 'Theirs') },
+      body: { problems: [{ path: 'version', code: 'changed-elsewhere', message: 'x' }], now: kept(2, 'Theirs') },
     })
     expect(draft.state.value).toBe('conflict')
     void draft.putOurs()
-    const put = await server.next('PUT', /dishes/)
-    expect(put.body).toMatchObject({ version: 2, dish: { name: 'Ours' } })
+    const put = await server.next('PUT', /dish/)
+    expect(put.body).toMatchObject({ version: 2, content: { name: 'Ours' } })
     await put.answer(kept(3, 'Ours'))
     expect([draft.state.value, draft.theirs.value]).toEqual(['kept', null])
   })
@@ -92,7 +93,7 @@ describe('a dish that is being changed', () => {
   it('takes over what another device has made of it', async () => {
     const draft = await opened()
     draft.dish.value!.name = 'Ours'
-    await (await server.next('PUT', /dishes/)).answer({ status: 409, body: { problems: [], now: kept(2, 'Theirs') } })
+    await (await server.next('PUT', /dish/)).answer({ status: 409, body: { problems: [], now: kept(2, 'Theirs') } })
     void draft.takeTheirs()
     await settle()
     expect(draft.dish.value!.name).toBe('Theirs')
@@ -101,14 +102,14 @@ describe('a dish that is being changed', () => {
 
   it('that is not there says so, and one that cannot be fetched is tried again', async () => {
     const missing = draftOf()
-    await (await server.next('GET', /dishes/)).answer({ status: 404, body: { problems: [] } })
+    await (await server.next('GET', /dish/)).answer({ status: 404, body: { problems: [] } })
     expect(missing.state.value).toBe('missing')
     const away = draftOf()
     // Reading is tried once more at once.
-    for (let i = 0; i < 2; i++) await (await server.next('GET', /dishes/)).answer('no-network')
+    for (let i = 0; i < 2; i++) await (await server.next('GET', /dish/)).answer('no-network')
     expect(away.state.value).toBe('offline')
     vi.advanceTimersByTime(4100)
-    await (await server.next('GET', /dishes/)).answer(kept(4))
+    await (await server.next('GET', /dish/)).answer(kept(4))
     expect(away.dish.value!.name).toBe('Beans')
   })
 })

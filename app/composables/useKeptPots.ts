@@ -8,12 +8,11 @@ export function useKeptPots() {
   const kitchen = useKitchenStore()
   const pot = usePotStore()
   const store = usePotsStore()
-  const save = ({ id, name, favourite, pot: content, version }: KeptPot) =>
-    store.save(id, { name, favourite, pot: content, version })
+  const save = ({ id, ...kept }: KeptPot) => store.save(id, kept)
   const { attempt, ...actions } = useKeptActions<KeptPot>({ remove: store.remove, save })
 
-  const describe = (kept: Pick<KeptPot, 'name' | 'pot'>) => {
-    const foods = kept.pot.items
+  const describe = (kept: Pick<KeptPot, 'name' | 'content'>) => {
+    const foods = kept.content.items
       .map((item) =>
         t('edit.amountOf', {
           grams: weight(itemG(item, kitchen.loaded)),
@@ -21,11 +20,12 @@ export function useKeptPots() {
         }),
       )
       .join(', ')
-    const cooker = kitchen.loaded.cookers.find(({ id }) => id === kept.pot.cookerId)?.name
+    const cooker = kitchen.loaded.cookers.find(({ id }) => id === kept.content.cookerId)?.name
     return [foods, cooker].filter((part) => part && part !== kept.name).join(' · ')
   }
   const open = (kept: KeptPot) => navigateTo(pot.open(kept))
   const star = (kept: KeptPot) => attempt(() => save({ ...kept, favourite: !kept.favourite }))
-  const copy = (kept: KeptPot, name: string) => attempt(() => store.add(name.slice(0, LENGTH.potName), kept.pot))
+  const copy = (kept: KeptPot, name: string) =>
+    attempt(() => store.add({ name: name.slice(0, LENGTH.potName), content: kept.content }))
   return { ...actions, describe, open, star, copy }
 }

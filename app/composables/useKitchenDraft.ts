@@ -17,7 +17,7 @@ export function useKitchenDraft() {
   const { problemText } = useI18nText()
   /** The sentence for a place in the document. */
   const errorAt = (path: string) => {
-    const found = failure.value?.problems.find((problem) => problem.path === `kitchen.${path}`)
+    const found = failure.value?.problems.find((problem) => problem.path === `content.${path}`)
     return found ? problemText(found) : null
   }
   const draft = computed({ get: () => kitchen.value!, set: (value) => (kitchen.value = value) })

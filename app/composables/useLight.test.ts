@@ -133,13 +133,13 @@ describe('lighting the pot that is planned', () => {
 
   it('ends the soak of the pot that is lit, here and where it is kept', async () => {
     const pot = usePotStore()
-    const kept = { id: houseId(9), name: 'Beans', favourite: false, version: 3, pot: pot.content, updatedAt: '' }
+    const kept = { id: houseId(9), name: 'Beans', favourite: false, version: 3, content: pot.content, updatedAt: '' }
     pot.keepAs(kept)
     pot.form.soakingSince = START_MS - 8 * 3_600_000
     await settle()
     const { light } = useLight()
     void light()
-    const { run } = await start({ pot: { ...kept, version: 4, pot: { ...kept.pot, soakingSince: null } } })
+    const { run } = await start({ pot: { ...kept, version: 4, content: { ...kept.content, soakingSince: null } } })
     expect(run).toMatchObject({ potId: houseId(9) })
     expect(pot.form.soakingSince).toBeNull()
     expect(pot.changed).toBe(false)

@@ -29,7 +29,7 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
   const learnt = useLearntStore()
   const runs = useRunsStore()
   const stove = useCookingStore()
-  const meal = computed(() => kept.value?.meal ?? null)
+  const meal = computed(() => kept.value?.content ?? null)
   const trial = ref<Trial | null>(null)
 
   /** What the pots of the meal tell. */
@@ -128,7 +128,7 @@ export function useMeal(kept: Ref<KeptMeal | null>, nowMs: Ref<number>) {
   // is wished now: one from before would take back what an undo has just given.
   watch(dinner, () => {
     if (trial.value || !kept.value || !dinner.value) return
-    if (JSON.stringify(tasks.value) === JSON.stringify(kept.value.meal.tasks)) return
+    if (JSON.stringify(tasks.value) === JSON.stringify(kept.value.content.tasks)) return
     store.change(kept.value.id, (of) => ({ ...of, tasks: tasks.value }), { undo: false })
   })
 

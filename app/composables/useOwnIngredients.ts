@@ -9,7 +9,7 @@ export function useOwnIngredients() {
     () =>
       new Map<string, Ingredient>(
         (store.dishes ?? [])
-          .flatMap(({ dish }) => dish.lines)
+          .flatMap(({ content: dish }) => dish.lines)
           .flatMap(({ own, portionId, dishId }) =>
             // A copied dish has the ids of the first: the name is what it is known by.
             own?.name && !portionId && !dishId

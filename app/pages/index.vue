@@ -36,7 +36,7 @@ const dishes = useDishesStore()
 void dishes.load()
 const named = computed(() => [
   ...(pots.pots ?? []).map(({ id, name }) => ({ id, name, hint: t('day.keptPot') })),
-  ...(dishes.dishes ?? []).map(({ id, dish: { name } }) => ({ id, name, hint: t('day.keptDish') })),
+  ...(dishes.dishes ?? []).map(({ id, content: { name } }) => ({ id, name, hint: t('day.keptDish') })),
 ])
 function openOther(id: string) {
   const kept = pots.pots?.find((one) => one.id === id)
@@ -64,7 +64,7 @@ function putMealBack() {
 
 const soaking = computed(() =>
   (pots.pots ?? []).flatMap((kept) => {
-    const { soakingSince, items } = kept.pot
+    const { soakingSince, items } = kept.content
     if (soakingSince === null) return []
     const hours = Math.max(...items.map((item) => readAmount(item.soakHours) || 0))
     const readyMs = soakingSince + hours * HOUR_MS

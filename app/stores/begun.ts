@@ -1,11 +1,10 @@
-import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
+import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { STORED } from '~/composables/storageShape'
 import type { BegunDish, SayBegun } from '~~/shared/dish.schema'
 import type { BegunDishes } from '~~/shared/household'
 
 const NOT_BEGUN: BegunDish = { at: 0, clocks: {}, runs: {} }
-const TRY_AGAIN_MS = 4000
 
 const joined = (one: SayBegun, then: SayBegun): SayBegun => ({
   ...one,
@@ -84,8 +83,7 @@ export const useBegunStore = defineStore('begun', () => {
 
   whenChanged('begun', () => void load())
   const tryAgain = () => Object.keys(unsent.value).length > 0 && void send()
-  useIntervalFn(tryAgain, TRY_AGAIN_MS)
-  useEventListener(window, 'online', tryAgain)
+  whenReachable(tryAgain)
   void load()
   return { all, of, dishOfRun, load, say, end }
 })

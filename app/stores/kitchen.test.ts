@@ -3,15 +3,20 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { COOKERS } from '~~/core/appliance/appliance'
 import { BURNERS } from '~~/core/appliance/burner'
 import { USUAL_LIKES } from '~~/shared/kitchen'
-import type { VersionedKitchen } from '~~/shared/kitchen.schema'
+import type { KeptKitchen } from '~~/shared/household'
+import type { Kitchen } from '~~/shared/kitchen'
 import { KITCHEN_SHAPE } from '~~/shared/shapes'
 import { closePage, openPage, playServer, settle } from '~~/tests/house'
 import { useKitchenStore } from './kitchen'
 
 const id = (n: number) => `0de70000-0000-4000-8000-${String(n).padStart(12, '0')}`
-const versioned = (version: number, change: Partial<VersionedKitchen['kitchen']> = {}): VersionedKitchen => ({
+const versioned = (version: number, change: Partial<Kitchen> = {}): KeptKitchen => ({
+  id: id(9),
+  name: 'A kitchen',
+  favourite: false,
+  updatedAt: '2026-11-26T18:00:00Z',
   version,
-  kitchen: {
+  content: {
     shape: KITCHEN_SHAPE,
     name: 'A kitchen',
     altitudeM: 0,
@@ -28,8 +33,8 @@ const versioned = (version: number, change: Partial<VersionedKitchen['kitchen']>
     ...change,
   },
 })
-const KEY = 'bivvet-kitchen-unsent'
-const unsent = () => JSON.parse(localStorage.getItem(KEY) ?? 'null') as VersionedKitchen | null
+const KEY = 'bivvet-unsent-kitchen-own'
+const unsent = () => JSON.parse(localStorage.getItem(KEY) ?? 'null') as { version: number; content: Kitchen } | null
 
 let server: ReturnType<typeof playServer>
 beforeEach(() => {
@@ -50,7 +55,7 @@ describe('the kitchen that screens share', () => {
     const store = await loaded()
     store.kitchen!.roomC = 21
     const first = await server.next('PUT', /kitchen/)
-    expect(first.body).toMatchObject({ version: 1, kitchen: { roomC: 21 } })
+    expect(first.body).toMatchObject({ version: 1, content: { roomC: 21 } })
     // Changed again while the first is on its way: it waits its turn.
     store.kitchen!.tapC = 9
     void store.save()
@@ -58,7 +63,7 @@ describe('the kitchen that screens share', () => {
     expect(server.open).toEqual([])
     await first.answer(versioned(2, { roomC: 21 }))
     const second = await server.next('PUT', /kitchen/)
-    expect(second.body).toMatchObject({ version: 2, kitchen: { roomC: 21, tapC: 9 } })
+    expect(second.body).toMatchObject({ version: 2, content: { roomC: 21, tapC: 9 } })
     await second.answer(versioned(3, { roomC: 21, tapC: 9 }))
     expect(store.state).toBe('kept')
     expect(store.kitchen).toMatchObject({ roomC: 21, tapC: 9 })
@@ -82,14 +87,14 @@ describe('the kitchen that screens share', () => {
     expect(store.state).toBe('offline')
     expect(store.kitchen!.roomC).toBe(25)
     const left = unsent()
-    expect(left).toMatchObject({ version: 1, kitchen: { roomC: 25 } })
+    expect(left).toMatchObject({ version: 1, content: { roomC: 25 } })
 
     openPage({ [KEY]: left })
     const again = useKitchenStore()
     void again.load()
     await (await server.next('GET', /kitchen/)).answer(versioned(1))
     const put = await server.next('PUT', /kitchen/)
-    expect(put.body).toMatchObject({ version: 1, kitchen: { roomC: 25 } })
+    expect(put.body).toMatchObject({ version: 1, content: { roomC: 25 } })
     await put.answer(versioned(2, { roomC: 25 }))
     expect(again.state).toBe('kept')
   })
@@ -107,7 +112,7 @@ describe('the kitchen that screens share', () => {
     expect(store.kitchen).toMatchObject({ name: 'A kitchen', roomC: 21 })
     const chosen = store.putOurs()
     const put = await server.next('PUT', /kitchen/)
-    expect(put.body).toMatchObject({ version: 7, kitchen: { name: 'A kitchen', roomC: 21 } })
+    expect(put.body).toMatchObject({ version: 7, content: { name: 'A kitchen', roomC: 21 } })
     await put.answer(versioned(8, { roomC: 21 }))
     await chosen
     expect(store.state).toBe('kept')
@@ -123,10 +128,10 @@ describe('the kitchen that screens share', () => {
   it('says what is refused, and sends again once that is repaired', async () => {
     const store = await loaded()
     store.kitchen!.altitudeM = 90_000
-    const problems = [{ path: 'kitchen.altitudeM', code: 'above-most', params: { max: 5000 }, message: 'Too high.' }]
+    const problems = [{ path: 'content.altitudeM', code: 'above-most', params: { max: 5000 }, message: 'Too high.' }]
     await (await server.next('PUT', /kitchen/)).answer({ status: 422, body: { problems } })
     expect(store.state).toBe('refused')
-    expect(store.failure!.problems[0]!.path).toBe('kitchen.altitudeM')
+    expect(store.failure!.problems[0]!.path).toBe('content.altitudeM')
     store.kitchen!.altitudeM = 900
     const put = await server.next('PUT', /kitchen/)
     await put.answer(versioned(2, { altitudeM: 900 }))

@@ -1,81 +1,77 @@
-import { useIntervalFn, useEventListener, useLocalStorage } from '@vueuse/core'
+import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { v4 as uuid } from 'uuid'
 import type { Instruction } from '~~/core/guide/instruction'
-import { STORED } from '~/composables/storageShape'
+import { STORED, unsentIds } from '~/composables/storageShape'
 import type { KeptMeal } from '~~/shared/household'
 import { isCurrent, mergedMeals, type Meal } from '~~/shared/meal'
-import type { SaveMeal } from '~~/shared/meal.schema'
 
-/** A meal that the server does not have yet, with what it had when it was changed. */
-type Unsent = KeptMeal & { base: Meal }
-
-const TRY_AGAIN_MS = 4000
 const MOST_UNDO = 60
 
 /** The household's dinners. What is changed here is seen at once, and sent when the server can be reached. */
 export const useMealsStore = defineStore('meals', () => {
-  const { all, ...list } = keptList<KeptMeal, SaveMeal>('meal', '/meals')
-  /** As they stand on this device, where the server does not have that yet; kept over reloads. */
-  const unsent = useLocalStorage<Record<string, Unsent>>(STORED.meals, {}, { shallow: true })
+  const { all, ...list } = keptList('meal')
   const nowMs = useNow()
-  const failure = ref<ApiFailure | null>(null)
   /** All that is done in each task of a dinner of these dishes, once Today has worked it out. */
   const told = shallowRef<{ dishes: string; byTask: ReadonlyMap<string, readonly Instruction[]> } | null>(null)
   /** What is done in a task of a dinner; empty where what was worked out is of other dishes. */
   const toldOf = ({ dishes }: Meal, task: string): readonly Instruction[] =>
     told.value?.dishes === JSON.stringify(dishes) ? (told.value.byTask.get(task) ?? []) : []
 
+  const scope = getCurrentScope()!
+  const changed = shallowReactive(new Map<string, ReturnType<typeof syncedDocument<'meal'>>>())
+  /** A dinner that was changed here; what another device has made of it meanwhile is put together with that. */
+  function changing(id: string) {
+    const found = changed.get(id)
+    if (found) return found
+    const made = scope.run(() =>
+      syncedDocument('meal', id, { merge: mergedMeals, onKept: (kept) => list.put(kept), shallow: true }),
+    )!
+    changed.set(id, made)
+    return made
+  }
+  for (const id of unsentIds('meal')) {
+    const left = changing(id)
+    left.takeUp()
+    void left.save()
+  }
+
   const meals = computed<KeptMeal[] | null>(() => {
-    const own = Object.values(unsent.value)
+    const listed = new Map((all.value ?? []).map((kept) => [kept.id, kept]))
+    const own = [...changed].flatMap(([id, { content, state, version }]): KeptMeal[] => {
+      if (!content.value || (state.value === 'kept' && listed.has(id))) return []
+      const before = listed.get(id)
+      const kept = {
+        id,
+        version: version(),
+        name: '',
+        favourite: false,
+        updatedAt: new Date(serverNow()).toISOString(),
+      }
+      return [{ ...kept, ...before, content: content.value }]
+    })
     if (all.value === null) return own.length > 0 ? own : null
-    return [...own, ...all.value.filter(({ id }) => !unsent.value[id])]
+    const here = new Set(own.map(({ id }) => id))
+    return [...own, ...all.value.filter(({ id }) => !here.has(id))]
   })
   /** The day's: the nearest that is not over. */
   const current = computed<KeptMeal | null>(() => {
-    const coming = (meals.value ?? []).filter(({ meal }) => isCurrent(meal, nowMs.value))
-    return coming.sort((a, b) => a.meal.servedAt - b.meal.servedAt)[0] ?? null
+    const coming = (meals.value ?? []).filter(({ content }) => isCurrent(content, nowMs.value))
+    return coming.sort((a, b) => a.content.servedAt - b.content.servedAt)[0] ?? null
   })
   // On other places than the day's its steps are only looked for while there is one.
   const until = useLocalStorage(STORED.mealUntil, 0)
-  watch(current, (now) => (until.value = now ? now.meal.servedAt : meals.value === null ? until.value : 0), {
+  watch(current, (now) => (until.value = now ? now.content.servedAt : meals.value === null ? until.value : 0), {
     immediate: true,
   })
   const one = (id: string) => meals.value?.find((kept) => kept.id === id) ?? null
 
-  const keepHere = (kept: KeptMeal, base: Meal) => (unsent.value = { ...unsent.value, [kept.id]: { ...kept, base } })
-  const baseOf = (kept: KeptMeal) => unsent.value[kept.id]?.base ?? kept.meal
-  function forget(id: string) {
-    const { [id]: _, ...others } = unsent.value
-    unsent.value = others
-  }
-
-  const send = oneAtATime(sendAll)
-  async function sendAll() {
-    for (const id of Object.keys(unsent.value)) {
-      let sent = unsent.value[id]
-      while (sent) {
-        try {
-          const { version, meal } = sent
-          const now = await list.save(id, { version, meal })
-          failure.value = null
-          // It may have been changed while it was on its way.
-          const here: Unsent | undefined = unsent.value[id]
-          if (here === sent || here === undefined) forget(id)
-          else keepHere({ ...here, version: now.version }, now.meal)
-          sent = here === sent ? undefined : unsent.value[id]
-        } catch (error) {
-          failure.value = failureOf(error)
-          const theirs = failure.value.status === 409 ? (failure.value.now as KeptMeal | undefined) : undefined
-          if (!theirs) break
-          failure.value = null
-          const here = unsent.value[id]!
-          const merged = mergedMeals(here.base, theirs.meal, here.meal)
-          keepHere({ ...here, version: theirs.version, meal: merged }, theirs.meal)
-          sent = unsent.value[id]
-        }
-      }
-    }
+  /** Stands here as that, and is sent. */
+  function put(kept: KeptMeal, content: Meal) {
+    const doc = changing(kept.id)
+    if (!doc.isDirty() && kept.version !== doc.version()) doc.take(kept)
+    doc.content.value = content
+    void doc.save()
   }
 
   const undoable = shallowRef<{ id: string; meal: Meal }[]>([])
@@ -83,42 +79,42 @@ export const useMealsStore = defineStore('meals', () => {
   function change(id: string, by: (meal: Meal) => Meal, { undo = true } = {}) {
     const kept = one(id)
     if (!kept) return
-    const meal = by(kept.meal)
-    if (JSON.stringify(meal) === JSON.stringify(kept.meal)) return
-    if (undo) undoable.value = [...undoable.value.slice(-MOST_UNDO), { id, meal: kept.meal }]
-    keepHere({ ...kept, meal }, baseOf(kept))
-    void send()
+    const meal = by(kept.content)
+    if (JSON.stringify(meal) === JSON.stringify(kept.content)) return
+    if (undo) undoable.value = [...undoable.value.slice(-MOST_UNDO), { id, meal: kept.content }]
+    put(kept, meal)
   }
   function undo() {
     const last = undoable.value.at(-1)
     const kept = last && one(last.id)
     if (!kept) return
     undoable.value = undoable.value.slice(0, -1)
-    keepHere({ ...kept, meal: last.meal }, baseOf(kept))
-    void send()
+    put(kept, last.meal)
   }
   function start(meal: Meal): string {
     const id = uuid()
-    keepHere({ id, version: 0, meal, updatedAt: new Date(serverNow()).toISOString() }, meal)
-    void send()
+    const doc = changing(id)
+    doc.content.value = meal
+    void doc.save()
     return id
   }
+  const refused = ref<ApiFailure | null>(null)
   async function remove(kept: KeptMeal) {
-    forget(kept.id)
+    changed.get(kept.id)?.forget()
+    refused.value = null
     await list.remove({ id: kept.id }).catch((error: unknown) => {
-      failure.value = failureOf(error)
-      if (failure.value.status !== 404) keepHere(kept, kept.meal)
+      refused.value = failureOf(error)
+      if (refused.value.status !== 404) list.put(kept)
     })
   }
-  const putBack = (kept: KeptMeal) => {
-    keepHere(kept, kept.meal)
-    void send()
-  }
+  const putBack = (kept: KeptMeal) => changing(kept.id).putBack(kept)
 
-  const tryAgain = () => Object.keys(unsent.value).length > 0 && void send()
-  useIntervalFn(tryAgain, TRY_AGAIN_MS)
-  useEventListener(window, 'online', tryAgain)
-  const isUnsent = computed(() => Object.keys(unsent.value).length > 0)
+  const isUnsent = computed(() =>
+    [...changed.values()].some(({ content, state }) => content.value && state.value !== 'kept'),
+  )
+  const failure = computed(
+    () => refused.value ?? [...changed.values()].map((doc) => doc.failure.value).find((one) => one !== null) ?? null,
+  )
   return {
     meals,
     current,

@@ -1,5 +1,5 @@
 import { MINUTE_MS } from '~~/core/measure/time'
-import { useEventListener, useIntervalFn, useLocalStorage } from '@vueuse/core'
+import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import type { RunEvent } from '~~/core/live/event.schema'
 import type { KeptEvent, KeptPot, RunWithPlan } from '~~/shared/household'
@@ -16,8 +16,9 @@ interface Start {
   run: StartRun
 }
 
-const TRY_AGAIN_MS = 3000
-/** A run whose event the server fails over is let be for longer and longer, up to this. */
+/** A run whose event the server fails over is let be for so long at first. */
+const FIRST_REST_MS = 3000
+/** And then for longer and longer, up to this. */
 const LONGEST_REST_MS = MINUTE_MS
 /** What the run itself will not take: sending it again would change nothing. */
 const FINAL = [400, 404, 409, 413, 422]
@@ -107,7 +108,7 @@ export const useOutbox = defineStore('outbox', () => {
   /** Lets a run be for a while, longer each time. */
   function rest(runId: string) {
     const times = (resting.get(runId)?.times ?? 0) + 1
-    const restMs = Math.min(LONGEST_REST_MS, TRY_AGAIN_MS * 2 ** (times - 1))
+    const restMs = Math.min(LONGEST_REST_MS, FIRST_REST_MS * 2 ** (times - 1))
     resting.set(runId, { times, untilMs: Date.now() + restMs })
   }
 
@@ -135,8 +136,7 @@ export const useOutbox = defineStore('outbox', () => {
     return 'sent'
   }
 
-  useIntervalFn(() => void send(), TRY_AGAIN_MS)
-  useEventListener(window, 'online', () => void send())
+  whenReachable(send)
   void send()
 
   return { entries, starts, refused, resting, of, isStarting, add, addStart, send }

@@ -81,7 +81,7 @@ describe('the pot being planned', () => {
   it('as it was kept is unchanged in whatever order the database gives its keys', () => {
     const pot = usePotStore()
     const backwards = Object.fromEntries(Object.entries(pot.content).reverse()) as typeof pot.content
-    pot.keepAs({ id: id(9), name: 'Beans', favourite: false, version: 1, pot: backwards, updatedAt: '' })
+    pot.keepAs({ id: id(9), name: 'Beans', favourite: false, version: 1, content: backwards, updatedAt: '' })
     expect(pot.changed).toBe(false)
     pot.form.items[0]!.amount = '5'
     expect(pot.changed).toBe(true)

@@ -149,8 +149,8 @@ export const usePotStore = defineStore('pot', () => {
   /** Takes a kept pot; answers the address at which it is looked at. */
   function open(kept: KeptPot): string {
     remember(kept)
-    replace(kept.pot, kept.id)
-    return kept.pot.inTins ? TINS_PATH : LOOSE_PATH
+    replace(kept.content, kept.id)
+    return kept.content.inTins ? TINS_PATH : LOOSE_PATH
   }
 
   /** The pot here has just been kept as this one. */
@@ -158,7 +158,7 @@ export const usePotStore = defineStore('pot', () => {
     remember(kept)
     shown.value.keptId = kept.id
   }
-  function remember({ id, name: called, favourite, version, pot }: KeptPot) {
+  function remember({ id, name: called, favourite, version, content: pot }: KeptPot) {
     lastKept.value[id] = { id, name: called, favourite, version, content: contentOf(pot) }
   }
   /** The kept pot that this one is was changed on the server by what was done here. */

@@ -12,7 +12,7 @@ const kept = (n: number, version = 1): KeptPot => ({
   favourite: false,
   version,
   updatedAt: '2026-11-25T18:00:00Z',
-  pot: { shape: 2, items: [] } as never,
+  content: { shape: 2, items: [] } as never,
 })
 
 let server: ReturnType<typeof playServer>
@@ -25,7 +25,7 @@ afterEach(closePage)
 async function loaded(...all: KeptPot[]) {
   const pots = usePotsStore()
   void pots.load()
-  await (await server.next('GET', /pots$/)).answer(all)
+  await (await server.next('GET', /pot$/)).answer(all)
   return pots
 }
 
@@ -46,8 +46,8 @@ describe('the pots that were kept', () => {
   it('stay as they are where the server refuses, and the reason is told', async () => {
     const pots = await loaded(kept(1))
     const saving = pots.save(id(1), kept(1)).catch(failureOf)
-    const problems = [{ path: '', code: 'pot-changed', message: 'Changed.' }]
-    await (await server.next('PUT', /pots/)).answer({ status: 409, body: { problems } })
+    const problems = [{ path: '', code: 'changed-elsewhere', message: 'Changed.' }]
+    await (await server.next('PUT', /pot/)).answer({ status: 409, body: { problems } })
     expect(await saving).toMatchObject({ kind: 'refused', status: 409, problems })
     expect(pots.pots).toEqual([kept(1)])
   })
@@ -64,9 +64,9 @@ describe('the pots that were kept', () => {
   it('are missing, and said to be so, where nothing answers', async () => {
     const pots = usePotsStore()
     void pots.load()
-    await (await server.next('GET', /pots/)).answer('no-network')
+    await (await server.next('GET', /pot/)).answer('no-network')
     // The library tries a fetch that failed once more by itself.
-    await (await server.next('GET', /pots/)).answer('no-network').catch(() => undefined)
+    await (await server.next('GET', /pot/)).answer('no-network').catch(() => undefined)
     expect(pots.pots).toBeNull()
     expect(pots.failure).toMatchObject({ kind: 'network' })
   })

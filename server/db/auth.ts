@@ -1,10 +1,9 @@
 import { createHash, randomBytes } from 'node:crypto'
 import { and, asc, eq, gt, isNull, lt, or, sql } from 'drizzle-orm'
-import { readOwn } from '../../shared/document'
 import type { MemberRole } from '../../shared/names'
-import { KITCHEN, type Kitchen } from '../../shared/kitchen.schema'
+import type { Kitchen } from '../../shared/kitchen.schema'
 import type { Database } from './client'
-import { devices, households, invites, members, passkeys } from './schema'
+import { devices, documents, households, invites, members, passkeys } from './schema'
 import { tellOthers } from './scope'
 import type { Asker } from './household'
 
@@ -81,8 +80,11 @@ export async function foundHousehold(
     if (only && (await tx.$count(households)) > 0) return 'not-first'
     if (comer.signInName && (await tx.$count(members, eq(members.signInName, comer.signInName))) > 0)
       return 'name-taken'
-    const [made] = await tx.insert(households).values({ kitchen }).returning({ householdId: households.id })
+    const [made] = await tx.insert(households).values({}).returning({ householdId: households.id })
     const { householdId } = made!
+    await tx
+      .insert(documents)
+      .values({ householdId, kind: 'kitchen', id: householdId, name: kitchen.name, content: kitchen })
     const [member] = await tx
       .insert(members)
       .values({ householdId, role: 'owner' satisfies MemberRole, ...comer })
@@ -144,9 +146,10 @@ export async function usedPasskey(db: Database, credentialId: string, counter: n
 /** A link that still opens something; null for one that was used, taken back or is too old. */
 export async function inviteByToken(db: Database, token: string, nowMs = Date.now()) {
   const [found] = await db
-    .select({ invite: invites, kitchen: households.kitchen, by: members.name })
+    .select({ invite: invites, household: documents.name, by: members.name })
     .from(invites)
     .innerJoin(households, eq(households.id, invites.householdId))
+    .innerJoin(documents, and(eq(documents.householdId, households.id), eq(documents.kind, 'kitchen')))
     .leftJoin(members, eq(members.id, invites.memberId))
     .where(
       and(
@@ -158,7 +161,7 @@ export async function inviteByToken(db: Database, token: string, nowMs = Date.no
     )
   if (!found) return null
   const { id, householdId, mealId } = found.invite
-  return { id, householdId, mealId, by: found.by, household: readOwn(KITCHEN, found.kitchen).name }
+  return { id, householdId, mealId, by: found.by, household: found.household }
 }
 
 /** Lets somebody in by a link, which opens nothing from then on; null where another was quicker. */

@@ -40,16 +40,18 @@ const ALL: Sees = '*'
 
 /**
  * A pool whose connections see one household's rows alone: row security in the database keeps them from all others,
- * also where a query forgets to say whose it asks for. Drizzle knows a pool by its name, and takes one connection of
- * it for a transaction.
+ * also where a query forgets to say whose it asks for.
  */
-export class HouseholdPool {
+export class HouseholdPool extends Pool {
   constructor(
     private readonly pool: Pool,
     private readonly sees: Sees,
-  ) {}
+  ) {
+    // It opens none of its own.
+    super({ max: 0 })
+  }
 
-  async connect(): Promise<PoolClient> {
+  override connect = async (): Promise<PoolClient> => {
     const client = await this.pool.connect()
     // What breaks off while a query runs is that query's error; what breaks off between two would end the process.
     if (client.listenerCount('error') === 0) client.on('error', () => undefined)
@@ -102,7 +104,7 @@ const sharedPool = () => (shared ??= openPool(undefined, TIMEOUTS))
 /** Connections of signing in keep that scope, so that none has to be told anew with every query. */
 const authPool = () => (auth ??= openPool(undefined, { ...TIMEOUTS, max: MOST_AUTH_CONNECTIONS }))
 
-const seenBy = (pool: Pool, sees: Sees): Database => drizzle(new HouseholdPool(pool, sees) as unknown as Pool)
+const seenBy = (pool: Pool, sees: Sees): Database => drizzle(new HouseholdPool(pool, sees))
 
 /** The server's database as one household sees it. */
 export const databaseOf = (householdId: string, pool = sharedPool()): Database => seenBy(pool, householdId)

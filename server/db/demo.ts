@@ -12,7 +12,7 @@ import type { Database } from './client'
 import { asDocument, demoDishes } from './demo-dishes'
 import type { Portion } from '../../shared/portion'
 import { demoHistory } from './demo-history'
-import { dishes, households, meals, members, plans, portions, pots, runEvents, runs, verdicts } from './schema'
+import { documents, households, members, plans, runEvents, runs, verdicts } from './schema'
 
 const id = (number: number) => `0de70000-0000-4000-8000-${String(number).padStart(12, '0')}`
 
@@ -133,32 +133,36 @@ export async function seedDemo(db: Database, nowMs = Date.now()): Promise<void> 
     const householdId = DEMO_HOUSEHOLD
     const inserted = await tx
       .insert(households)
-      .values({ id: householdId, kitchen: DEMO_KITCHEN })
+      .values({ id: householdId })
       .onConflictDoNothing()
       .returning({ id: households.id })
     if (inserted.length === 0) return
     await tx.insert(members).values({ id: DEMO_MEMBER, householdId, name: 'Cook', role: 'owner' })
-    await tx.insert(pots).values(
-      demoPots(DEMO_KITCHEN).map(({ pot: content, ...row }, i) => ({
+    await tx.insert(documents).values([
+      { householdId, kind: 'kitchen', id: householdId, name: DEMO_KITCHEN.name, content: DEMO_KITCHEN },
+      ...demoPots(DEMO_KITCHEN).map(({ pot: content, ...row }, i) => ({
         ...row,
-        content,
         householdId,
+        kind: 'pot' as const,
+        content,
         updatedAt: new Date(Date.UTC(2026, 0, 20 - i, 18)),
       })),
-    )
-    await tx.insert(dishes).values(
-      DEMO_DISHES.map((dish, i) => ({
-        id: id(701 + i),
+      ...DEMO_DISHES.map((dish, i) => ({
         householdId,
+        kind: 'dish' as const,
+        id: id(701 + i),
         name: dish.name,
         favourite: dish.favourite ?? false,
         content: asDocument(dish),
         updatedAt: new Date(Date.UTC(2026, 0, 18 - i, 18)),
       })),
-    )
-    await tx
-      .insert(portions)
-      .values(demoPortions(nowMs).map((row) => ({ ...row, householdId, name: row.content.name })))
+      ...demoPortions(nowMs).map((row) => ({
+        ...row,
+        householdId,
+        kind: 'portion' as const,
+        name: row.content.name,
+      })),
+    ])
     await seedHistory(tx, householdId, nowMs)
   })
 }
@@ -191,15 +195,14 @@ export function demoDinner(nowMs: number): Meal {
 /** A day in the demo household: a dinner of three dishes for this evening, whatever the hour it is looked at. */
 export async function seedDemoDay(db: Database, nowMs = Date.now()): Promise<void> {
   const content = demoDinner(nowMs)
-  const values = { id: id(901), householdId: DEMO_HOUSEHOLD, name: EVENING_DISHES.join(', '), content }
   // The one of another day is over, and makes room for this evening's.
   await db
-    .insert(meals)
-    .values(values)
+    .insert(documents)
+    .values({ householdId: DEMO_HOUSEHOLD, kind: 'meal', id: id(901), name: EVENING_DISHES.join(', '), content })
     .onConflictDoUpdate({
-      target: meals.id,
-      set: { content, version: sql`${meals.version} + 1`, updatedAt: new Date(nowMs), deletedAt: null },
-      setWhere: sql`(${meals.content} ->> 'servedAt')::bigint < ${nowMs - OVER_AFTER_MS}`,
+      target: [documents.householdId, documents.kind, documents.id],
+      set: { content, version: sql`${documents.version} + 1`, updatedAt: new Date(nowMs), deletedAt: null },
+      setWhere: sql`(${documents.content} ->> 'servedAt')::bigint < ${nowMs - OVER_AFTER_MS}`,
     })
 }
 

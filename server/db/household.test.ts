@@ -9,7 +9,7 @@ import { plan } from '../../core/program/plan'
 import type { PlanRequest } from '../../core/program/request.schema'
 import type { KeptDish } from '../../shared/household'
 import { newMeal } from '../../shared/meal'
-import { USUAL_LIKES } from '../../shared/kitchen'
+import { USUAL_LIKES, type Kitchen } from '../../shared/kitchen'
 import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
 import { throwAwayDatabase } from '../../scripts/postgres.mjs'
 import { databaseOf, openDatabase, type Database } from './client'
@@ -175,7 +175,10 @@ describe('a household that was kept in the first shape', () => {
 
   it('has its kitchen whole, in today’s shape', async () => {
     const { version, ...before } = fixture<{ version: number }>('kitchen')
-    expect(await (await old()).kitchen()).toEqual({ version, kitchen: { ...before, likes: USUAL_LIKES, shape: 3 } })
+    expect(await (await old()).kitchen()).toMatchObject({
+      version,
+      content: { ...before, likes: USUAL_LIKES, shape: 3 },
+    })
   })
 
   it('has its runs with their plans, events and verdicts, and knows which of them goes on', async () => {
@@ -189,7 +192,9 @@ describe('a household that was kept in the first shape', () => {
   })
 
   it('has its pots and a member', async () => {
-    expect(await (await old()).pots()).toMatchObject([{ id: OLD.pot, pot: { shape: 2, items: [{}, { joins: 1 }] } }])
+    expect(await (await old()).documents('pot')).toMatchObject([
+      { id: OLD.pot, content: { shape: 2, items: [{}, { joins: 1 }] } },
+    ])
     expect(await (await old()).whoami()).toMatchObject({ household: { name: 'A kitchen' }, member: { name: 'Cook' } })
   })
 
@@ -206,21 +211,21 @@ describe('a household that was kept in the first shape', () => {
 
 describe('the kitchen', () => {
   it('is kept once though sent twice, and never over another’s change', async () => {
-    const before = (await store.kitchen())!
-    const ours = { ...before, kitchen: { ...before.kitchen, roomC: 23 } }
-    const [first, second] = [await store.saveKitchen(ours), await store.saveKitchen(ours)]
-    expect([first.kept, second.kept]).toEqual([true, true])
-    expect(second.now.version).toBe(before.version + 1)
-    const theirs = await store.saveKitchen({ ...before, kitchen: { ...before.kitchen, roomC: 9 } })
-    expect(theirs).toMatchObject({ kept: false, now: { kitchen: { roomC: 23 } } })
+    const { version, content } = (await store.kitchen())!
+    const save = (change: Partial<Kitchen>) =>
+      store.save('kitchen', DEMO_HOUSEHOLD, { version, content: { ...content, ...change } })
+    const [first, second] = [await save({ roomC: 23 }), await save({ roomC: 23 })]
+    expect([first, second]).toMatchObject([{ version: version + 1 }, { version: version + 1 }])
+    expect(await save({ roomC: 9 })).toBe('changed-meanwhile')
+    expect((await store.kitchen())!.content.roomC).toBe(23)
   })
 
   it('takes only one of two changes at the same moment', async () => {
-    const before = (await store.kitchen())!
+    const { version, content } = (await store.kitchen())!
     const both = await Promise.all(
-      [1, 2].map((tapC) => store.saveKitchen({ ...before, kitchen: { ...before.kitchen, tapC } })),
+      [1, 2].map((tapC) => store.save('kitchen', DEMO_HOUSEHOLD, { version, content: { ...content, tapC } })),
     )
-    expect(both.filter(({ kept }) => kept)).toHaveLength(1)
+    expect(both.filter((outcome) => outcome === 'changed-meanwhile')).toHaveLength(1)
   })
 })
 
@@ -304,13 +309,13 @@ describe('the log', () => {
 
 describe('a pot that soaks', () => {
   it('soaks no more once it is lit', async () => {
-    const [first] = await store.pots()
-    const soaking = { ...first!, pot: { ...first!.pot, soakingSince: NOW } }
-    const kept = await store.savePot(first!.id, soaking)
+    const [first] = await store.documents('pot')
+    const { id, ...pot } = first!
+    const kept = await store.save('pot', id, { ...pot, content: { ...pot.content, soakingSince: NOW } })
     if (kept === 'changed-meanwhile') throw new Error(kept)
-    expect(kept.pot.soakingSince).toBe(NOW)
-    const ended = await store.endSoak(first!.id)
-    expect(ended!.pot.soakingSince).toBeNull()
+    expect(kept.content.soakingSince).toBe(NOW)
+    const ended = await store.endSoak(id)
+    expect(ended!.content.soakingSince).toBeNull()
     expect(ended!.version).toBe(kept.version + 1)
     expect(await store.endSoak(randomUUID())).toBeNull()
   })
@@ -318,32 +323,35 @@ describe('a pot that soaks', () => {
 
 describe('dishes and what was kept of them', () => {
   it('are the demo’s nine, and two that are kept', async () => {
-    expect((await store.dishes()).map(({ dish }) => dish.name)).toHaveLength(9)
-    expect((await store.portions()).map(({ portion }) => portion.name).sort()).toEqual([
+    expect((await store.documents('dish')).map(({ name }) => name)).toHaveLength(9)
+    expect((await store.documents('portion')).map(({ name }) => name).sort()).toEqual([
       'Pinto beans, a batch',
       'Yellow pea soup',
     ])
   })
 
   it('are kept once, changed by version, taken off and put back', async () => {
-    const [first] = await store.dishes()
-    const { id, version, dish } = first!
-    const changed = await store.saveDish(id, { version, favourite: true, dish: { ...dish, servings: 5 } })
+    const [first] = await store.documents('dish')
+    const { id, version, content } = first!
+    const five = { version, favourite: true, content: { ...content, servings: 5 } }
+    const changed = await store.save('dish', id, five)
     if (changed === 'changed-meanwhile') throw new Error(changed)
-    expect([changed.version, changed.favourite, changed.dish.servings]).toEqual([version + 1, true, 5])
-    expect(await store.saveDish(id, { version, favourite: false, dish })).toBe('changed-meanwhile')
+    expect([changed.version, changed.favourite, changed.content.servings]).toEqual([version + 1, true, 5])
+    expect(await store.save('dish', id, { version, favourite: false, content })).toBe('changed-meanwhile')
     // The same sent twice is kept once.
-    const again = await store.saveDish(id, { version, favourite: true, dish: { ...dish, servings: 5 } })
-    expect(again).toMatchObject({ version: version + 1 })
-    expect(await store.removeDish(id)).toBe(true)
-    expect(await store.dish(id)).toBeNull()
-    expect(await store.removeDish(id)).toBe(false)
-    expect(await store.saveDish(id, { version: version + 1, favourite: true, dish })).toMatchObject({ id })
+    expect(await store.save('dish', id, five)).toMatchObject({ version: version + 1 })
+    expect(await store.earlier('dish', id)).toMatchObject([{ version, name: content.name }])
+    expect(await store.remove('dish', id)).toBe(true)
+    expect(await store.document('dish', id)).toBeNull()
+    expect(await store.remove('dish', id)).toBe(false)
+    expect(await store.save('dish', id, { version: version + 1, favourite: true, content })).toMatchObject({ id })
   })
 
   it('are cooked on several devices at once: each says what it has done, and what was said first stays', async () => {
-    const [{ id, dish }] = (await store.dishes()).filter((one) => one.dish.stages.length > 2) as [KeptDish]
-    const [soak, pot] = [dish.stages[0]!, dish.stages[1]!]
+    const [{ id, content }] = (await store.documents('dish')).filter((one) => one.content.stages.length > 2) as [
+      KeptDish,
+    ]
+    const [soak, pot] = [content.stages[0]!, content.stages[1]!]
     const runs = [randomUUID(), randomUUID()] as const
     expect((await store.begunDishes())[id]).toBeUndefined()
     await store.sayBegun(id, { clocks: { [soak.id]: NOW } })
@@ -354,8 +362,8 @@ describe('dishes and what was kept of them', () => {
     expect(now).toEqual({ at: 1, clocks: { [soak.id]: NOW }, runs: { [pot.id]: runs[0] } })
     expect((await store.begunDishes())[id]).toEqual(now)
     // The dish itself is as it was: nobody who changes it meanwhile is in the way.
-    const [after] = (await store.dishes()).filter((one) => one.id === id)
-    expect(await store.saveDish(id, { ...after!, favourite: !after!.favourite })).toMatchObject({ id })
+    const [after] = (await store.documents('dish')).filter((one) => one.id === id)
+    expect(await store.save('dish', id, { ...after!, favourite: !after!.favourite })).toMatchObject({ id })
     expect((await store.begunDishes())[id]).toEqual(now)
     expect(await store.endBegun(id)).toBe(true)
     expect((await store.begunDishes())[id]).toBeUndefined()
@@ -364,18 +372,32 @@ describe('dishes and what was kept of them', () => {
 
   it('of one household are not seen or changed by another', async () => {
     const other = await storeOf(OLD.household)
-    const [first] = await store.dishes()
+    const [first] = await store.documents('dish')
     expect(await other.sayBegun(first!.id, { at: 1 })).toBeNull()
     expect(await other.endBegun(first!.id)).toBe(false)
     expect((await store.begunDishes())[first!.id]).toBeUndefined()
-    expect(await other.dish(first!.id)).toBeNull()
-    expect(await other.saveDish(first!.id, { version: 0, favourite: false, dish: first!.dish })).toBe(
-      'changed-meanwhile',
-    )
-    expect(await other.removeDish(first!.id)).toBe(false)
-    const [kept] = await store.portions()
-    expect(await other.portion(kept!.id)).toBeNull()
-    expect(await other.removePortion(kept!.id)).toBe(false)
+    expect(await other.document('dish', first!.id)).toBeNull()
+    // Under the same id it keeps its own, and nothing becomes of ours.
+    const theirs = { version: 0, content: { ...first!.content, name: 'Theirs' } }
+    expect(await other.save('dish', first!.id, theirs)).toMatchObject({ version: 1, name: 'Theirs' })
+    expect((await store.document('dish', first!.id))!.name).toBe(first!.name)
+    expect(await other.remove('dish', first!.id)).toBe(true)
+    expect(await store.document('dish', first!.id)).not.toBeNull()
+    const [kept] = await store.documents('portion')
+    expect(await other.document('portion', kept!.id)).toBeNull()
+    expect(await other.remove('portion', kept!.id)).toBe(false)
+  })
+
+  it('come to an end: what was taken off, or is sent with a version, counts like any other', async () => {
+    const other = await storeOf(OLD.household)
+    const content = (await store.documents('portion'))[0]!.content
+    const save = (id: string, version: number) => other.save('portion', id, { version, content })
+    const first = randomUUID()
+    await save(first, 0)
+    await other.remove('portion', first)
+    for (let i = 0; i < 300; i++) await save(randomUUID(), i % 3)
+    await expect(save(randomUUID(), 1)).rejects.toMatchObject({ code: 'too-many-kept', max: 300 })
+    await expect(save(first, 1)).rejects.toMatchObject({ code: 'too-many-kept' })
   })
 })
 
@@ -385,15 +407,15 @@ describe('dinners', () => {
 
   it('are kept, changed by version, taken off and put back, by their household alone', async () => {
     const other = await storeOf(OLD.household)
-    expect(await store.saveMeal(id, { version: 0, meal })).toMatchObject({ id, version: 1, meal })
-    expect(await store.saveMeal(id, { version: 0, meal: { ...meal, hands: 1 } })).toBe('changed-meanwhile')
-    expect(await other.meal(id)).toBeNull()
-    expect(await other.meals()).toEqual([])
-    expect(await other.saveMeal(id, { version: 1, meal })).toBe('changed-meanwhile')
-    expect(await other.removeMeal(id)).toBe(false)
-    expect(await store.removeMeal(id)).toBe(true)
-    expect(await store.meals()).toEqual([])
-    expect(await store.saveMeal(id, { version: 1, meal })).toMatchObject({ version: 2 })
+    const save = (version: number, change = {}) => store.save('meal', id, { version, content: { ...meal, ...change } })
+    expect(await save(0)).toMatchObject({ id, version: 1, content: meal })
+    expect(await save(0, { hands: 1 })).toBe('changed-meanwhile')
+    expect(await other.document('meal', id)).toBeNull()
+    expect(await other.documents('meal')).toEqual([])
+    expect(await other.remove('meal', id)).toBe(false)
+    expect(await store.remove('meal', id)).toBe(true)
+    expect(await store.documents('meal')).toEqual([])
+    expect(await save(1)).toMatchObject({ version: 2 })
   })
 
   it('are read by a calendar that has the address, until it is taken back', async () => {

@@ -1,19 +1,15 @@
 import type { MemberRole } from '../../shared/names'
 import type { Database } from './client'
 import { archiveQueries } from './queries/archive'
-import { dishQueries } from './queries/dishes'
+import { begunQueries } from './queries/begun'
+import { documentQueries } from './queries/documents'
 import { eventQueries } from './queries/events'
 import { calendarQueries } from './queries/calendar'
-import { kitchenQueries } from './queries/kitchen'
 import { logFileQueries } from './queries/log-file'
 import { learningQueries } from './queries/learning'
-import { mealQueries } from './queries/meals'
 import { peopleQueries } from './queries/people'
 import { photoQueries } from './queries/photos'
-import { portionQueries } from './queries/portions'
-import { potQueries } from './queries/pots'
 import { runQueries } from './queries/runs'
-import { versionQueries } from './queries/versions'
 import type { Scope } from './scope'
 
 /** Who asks: a household, the member of it that sits at the device, and the device, where it is known. */
@@ -36,15 +32,11 @@ export function householdStore(db: Database, asker: Asker) {
   const log = logFileQueries(scope)
   return {
     ...asker,
-    ...kitchenQueries(scope),
+    ...documentQueries(scope),
+    ...begunQueries(scope),
     ...calendarQueries(scope),
-    ...potQueries(scope),
-    ...dishQueries(scope),
-    ...mealQueries(scope),
-    ...portionQueries(scope),
     ...photoQueries(scope),
     ...peopleQueries(scope),
-    ...versionQueries(scope),
     ...runs,
     ...eventQueries(scope, runs.planOfRun),
     ...learningQueries(scope),

@@ -10,7 +10,7 @@ import { DEMO_KITCHEN, seedDemo } from './demo'
 import { migrateDatabase } from './migrate'
 import { askerOfOpen } from './auth'
 import { householdStore, type HouseholdStore } from './household'
-import { households, members } from './schema'
+import { documents, households, members } from './schema'
 
 let cluster: { url: string; stop(): void }
 let opened: ReturnType<typeof openDatabase>
@@ -25,7 +25,9 @@ beforeAll(async () => {
   db = opened.db
   await migrateDatabase(opened.owner)
   await seedDemo(db)
-  await db.insert(households).values({ id: OTHER, kitchen: DEMO_KITCHEN })
+  await db.insert(households).values({ id: OTHER })
+  const kitchen = { kind: 'kitchen', id: OTHER, name: 'Next door', content: DEMO_KITCHEN } as const
+  await db.insert(documents).values({ householdId: OTHER, ...kitchen })
   await db.insert(members).values({ householdId: OTHER, name: 'A neighbour' })
   const storeOf = async (householdId: string) =>
     householdStore(databaseOf(householdId, opened.pool), (await askerOfOpen(db, householdId))!)

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm'
-import type { MemberRole } from '../../shared/names'
+import type { KeptKind, MemberRole } from '../../shared/names'
 import {
   bigint,
   bigserial,
@@ -33,9 +33,6 @@ const memberId = () => uuid('member_id').references(() => members.id, { onDelete
 
 export const households = pgTable('households', {
   id: id(),
-  kitchen: jsonb('kitchen').$type<unknown>().notNull(),
-  /** Goes up with every change of the kitchen, so that two devices cannot overwrite each other unseen. */
-  kitchenVersion: integer('kitchen_version').notNull().default(1),
   /** Whoever has the address with this token can read when the dinners' steps are; null while there is none. */
   calendarToken: text('calendar_token').unique(),
   createdAt: createdAt(),
@@ -106,40 +103,30 @@ export const invites = pgTable('invites', {
   usedAt: timestamp('used_at', { withTimezone: true }),
 })
 
-/** The columns of a document that is kept under a name; its jsonb column is called as the document is. */
-const keptColumns = (document: string) => ({
-  id: id(),
-  householdId: householdId(),
-  memberId: memberId(),
-  name: text('name').notNull(),
-  favourite: boolean('favourite').notNull().default(false),
-  content: jsonb(document).$type<unknown>().notNull(),
-  /** Goes up with every change, so that two devices cannot overwrite each other unseen. */
-  version: integer('version').notNull().default(1),
-  updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
-  /** Set when it was taken off the list; keeping it again brings it back. */
-  deletedAt: timestamp('deleted_at', { withTimezone: true }),
-})
-
-/** Pots that were kept under a name, as they were filled in. */
-export const pots = pgTable('pots', keptColumns('pot'), (table) => [
-  index('pots_household').on(table.householdId, table.updatedAt.desc()),
-])
-
-/** What was cooked and is kept. */
-export const portions = pgTable('portions', keptColumns('portion'), (table) => [
-  index('portions_household').on(table.householdId, table.updatedAt.desc()),
-])
-
-/** Dinners of several dishes. */
-export const meals = pgTable('meals', keptColumns('meal'), (table) => [
-  index('meals_household').on(table.householdId, table.updatedAt.desc()),
-])
-
-/** Dishes of the household; of one that is being cooked, how far. */
-export const dishes = pgTable('dishes', { ...keptColumns('dish'), begun: jsonb('begun').$type<unknown>() }, (table) => [
-  index('dishes_household').on(table.householdId, table.updatedAt.desc()),
-])
+/** What a household keeps and changes: its kitchen (under the household's own id), pots, dishes, dinners, portions. */
+export const documents = pgTable(
+  'documents',
+  {
+    householdId: householdId(),
+    kind: text('kind').$type<KeptKind>().notNull(),
+    id: uuid('id').notNull().defaultRandom(),
+    memberId: memberId(),
+    name: text('name').notNull(),
+    favourite: boolean('favourite').notNull().default(false),
+    content: jsonb('content').$type<unknown>().notNull(),
+    /** Of a dish that is being cooked, how far. */
+    begun: jsonb('begun').$type<unknown>(),
+    /** Goes up with every change, so that two devices cannot overwrite each other unseen. */
+    version: integer('version').notNull().default(1),
+    updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+    /** Set when it was taken off the list; keeping it again brings it back. */
+    deletedAt: timestamp('deleted_at', { withTimezone: true }),
+  },
+  (table) => [
+    primaryKey({ columns: [table.householdId, table.kind, table.id] }),
+    index('documents_list').on(table.householdId, table.kind, table.updatedAt.desc()),
+  ],
+)
 
 export const plans = pgTable(
   'plans',
@@ -275,7 +262,7 @@ export const documentVersions = pgTable(
   'document_versions',
   {
     householdId: householdId(),
-    kind: text('kind').notNull(),
+    kind: text('kind').$type<KeptKind>().notNull(),
     documentId: uuid('document_id').notNull(),
     version: integer('version').notNull(),
     name: text('name').notNull(),

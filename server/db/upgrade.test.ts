@@ -24,6 +24,11 @@ const KITCHEN_IS_DOCUMENT = 3
 /** Where rows of today cannot say what a column of then needs. */
 const THEN = { name: 'Old kitchen', altitude_m: 500, room_c: 20, tap_c: 15, join_token: 'link' }
 
+/** From here on all documents are in one table. */
+const ONE_TABLE = 18
+/** The tables that they were in before, and the kind of each. */
+const TABLES = { pots: 'pot', dishes: 'dish', meals: 'meal', portions: 'portion' } as const
+
 type Row = Record<string, unknown>
 let cluster: { url: string; stop(): void }
 let superuser: Pool
@@ -61,7 +66,7 @@ async function addTheRest() {
   const one = async (query: string, values: unknown[] = []) => (await pool.query<Row>(query, values)).rows[0]!
   const { id: member } = await one('select id from members')
   const { id: run } = await one('select id from runs limit 1')
-  const { id: pot } = await one('select id from pots limit 1')
+  const { id: pot } = await one(`select id from documents where kind = 'pot' limit 1`)
   const home = DEMO_HOUSEHOLD
   await pool.query('insert into run_photos (run_id, household_id, jpeg) values ($1, $2, $3)', [
     run,
@@ -75,17 +80,20 @@ async function addTheRest() {
   )
   await pool.query(`insert into invites (household_id, digest, expires_at) values ($1, 'd', now())`, [home])
   await pool.query(`insert into forgotten (household_id, figure) values ($1, 'taste/toor-split')`, [home])
-  await pool.query(`insert into portions (household_id, name, portion) values ($1, 'Kept', $2)`, [home, { shape: 1 }])
+  await pool.query(`insert into documents (household_id, kind, name, content) values ($1, 'portion', 'Kept', $2)`, [
+    home,
+    { shape: 1 },
+  ])
   await pool.query(
     `insert into document_versions (household_id, kind, document_id, version, name, content, saved_at)
-     values ($1, 'pots', $2, 1, 'Before', '{}', now())`,
+     values ($1, 'pot', $2, 1, 'Before', '{}', now())`,
     [home, pot],
   )
 }
 
 async function archiveIn({ db, pool }: ReturnType<typeof openDatabase>): Promise<Archive> {
   const store = householdStore(databaseOf(DEMO_HOUSEHOLD, pool), (await askerOfOpen(db, DEMO_HOUSEHOLD))!)
-  return store.archive((await store.kitchen())!.kitchen)
+  return store.archive((await store.kitchen())!.content)
 }
 
 /** A new database as it was after one of the migrations. */
@@ -102,6 +110,25 @@ async function databaseAfter(idx: number) {
   await migrate(opened.owner, { migrationsFolder: folder })
   rmSync(folder, { recursive: true })
   return opened
+}
+
+/** Today's rows as the tables of then had them. */
+function rowsOf(idx: number): ReadonlyMap<string, Row[]> {
+  if (idx >= ONE_TABLE) return rows
+  const { documents = [], ...others } = Object.fromEntries(rows)
+  const of = (kind: string) => documents.filter((row) => row.kind === kind)
+  const kitchen = of('kitchen')[0]!
+  return new Map<string, Row[]>([
+    ...Object.entries(others),
+    [
+      'households',
+      others.households!.map((row) => ({ ...row, kitchen: kitchen.content, kitchen_version: kitchen.version })),
+    ],
+    ...Object.entries(TABLES).map(([table, kind]): [string, Row[]] => [
+      table,
+      of(kind).map((row) => ({ ...row, [kind]: row.content })),
+    ]),
+  ])
 }
 
 /** Puts rows into the columns that a table has; answers how many each table took. */
@@ -132,21 +159,24 @@ async function fill(pool: Pool, given: ReadonlyMap<string, Row[]>): Promise<Map<
   return taken
 }
 
-const countOf = async (pool: Pool, table: string) =>
-  Number((await pool.query<{ count: string }>(`select count(*) from ${table}`)).rows[0]!.count)
+const countOf = async (pool: Pool, table: string) => {
+  const kind = TABLES[table as keyof typeof TABLES]
+  const from = kind ? `documents where kind = '${kind}'` : table
+  return Number((await pool.query<{ count: string }>(`select count(*) from ${from}`)).rows[0]!.count)
+}
 
 describe('an upgrade of a database with a household in it', () => {
   it.each(journal.entries.filter(({ idx }) => idx >= KITCHEN_IS_DOCUMENT).map(({ tag, idx }) => [tag, idx] as const))(
     'from %s loses nothing of what it could hold',
     async (_, idx) => {
       const then = await databaseAfter(idx)
-      const taken = await fill(then.pool, rows)
+      const taken = await fill(then.pool, rowsOf(idx))
       await migrateDatabase(then.owner)
       for (const [table, count] of taken) expect([table, await countOf(then.pool, table)]).toEqual([table, count])
       const { kitchen, pots, dishes, meals, portions, log } = await archiveIn(then)
       expect(kitchen).toEqual(whole.kitchen)
       expect(pots).toEqual(whole.pots)
-      const held = (table: string, all: unknown[]) => (taken.has(table) ? all : [])
+      const held = (table: string, all: unknown[]) => (taken.has(table) || taken.has('documents') ? all : [])
       expect(dishes).toEqual(held('dishes', whole.dishes))
       expect(meals).toEqual(held('meals', whole.meals))
       expect(portions).toEqual(held('portions', whole.portions))
@@ -207,7 +237,7 @@ describe('an upgrade of a database with a household in it', () => {
     )
     await migrateDatabase(then.owner)
     const store = householdStore(databaseOf(household_id, then.pool), (await askerOfOpen(then.db, household_id))!)
-    const { kitchen: now } = (await store.kitchen())!
+    const { content: now } = (await store.kitchen())!
     expect(now).toMatchObject({ name: THEN.name, altitudeM: THEN.altitude_m })
     const ids = (all: readonly { id?: unknown }[]) => all.map(({ id }) => id)
     expect(ids(now.cookers)).toEqual(ids(kitchen.cookers))

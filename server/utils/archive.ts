@@ -7,7 +7,7 @@ import { KITCHEN, type Kitchen } from '../../shared/kitchen.schema'
 import { problemsOf } from '../../shared/problems'
 import type { HouseholdStore } from '../db/household'
 import type { ToSay } from './request'
-import { KEPT_NAMES, type KeptName, type Restored } from '../db/queries/archive'
+import { LIST_NAMES, LISTED, type Restored } from '../db/queries/archive'
 
 export const MOST_ARCHIVE_BYTES = 64 * 1024 * 1024
 /** What unfolds to more than this was made to. */
@@ -15,22 +15,15 @@ const MOST_UNFOLDED_BYTES = 256 * 1024 * 1024
 const HOUSEHOLD = 'household.json'
 const PHOTO = /^photos\/([0-9a-f-]{36})\.jpg$/
 
-const KINDS: Record<KeptName, DocumentKind<unknown>> = {
-  pots: DOCUMENTS.pot,
-  dishes: DOCUMENTS.dish,
-  meals: DOCUMENTS.meal,
-  portions: DOCUMENTS.portion,
-}
-
 /** A household as a ZIP file: all of it as JSON, the log as a table too, and the photographs. */
 export async function archiveOf(store: HouseholdStore): Promise<Uint8Array> {
   const kept = await store.kitchen()
   if (!kept) throw notFound('kitchen')
-  const archive = await store.archive(kept.kitchen)
+  const archive = await store.archive(kept.content)
   const photos = [...(await store.photos())].map(([runId, jpeg]) => [`photos/${runId}.jpg`, [jpeg, { level: 0 }]])
   return zipSync({
     [HOUSEHOLD]: strToU8(JSON.stringify(archive, null, 1)),
-    'log.csv': strToU8(tableOf(archive.log, kept.kitchen)),
+    'log.csv': strToU8(tableOf(archive.log, kept.content)),
     ...Object.fromEntries(photos),
   })
 }
@@ -51,10 +44,15 @@ export async function readArchive(bytes: Uint8Array, here: Kitchen, householdId:
   const problems: ToSay[] = []
   const kitchen = read(KITCHEN, archive.kitchen, 'kitchen', problems)
   const documents = Object.fromEntries(
-    KEPT_NAMES.map((name) => [
+    LIST_NAMES.map((name) => [
       name,
       archive[name].flatMap((one, i) => {
-        const content = read(KINDS[name], one.content, `${name}.${i}`, problems) as typeof one.content | null
+        const content = read(
+          DOCUMENTS[LISTED[name]] as DocumentKind<unknown>,
+          one.content,
+          `${name}.${i}`,
+          problems,
+        ) as typeof one.content | null
         return content ? [{ ...one, content }] : []
       }),
     ]),

@@ -22,6 +22,6 @@ export async function learntOf(
     }
     found = Date.now() > until ? [] : await store.unfitted()
   }
-  const { log, names } = await store.kitchenLog(kept.kitchen)
+  const { log, names } = await store.kitchenLog(kept.content)
   return { told: await worker.learn(log), log, names, pending: await store.pending() }
 }

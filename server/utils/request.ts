@@ -1,6 +1,7 @@
 import type { H3Event } from 'h3'
 import type { z } from 'zod'
 import { withSentences, type SentenceCode } from '../../locales/sentences'
+import { KEPT_KINDS, type KeptKind } from '../../shared/names'
 import { problemsOf } from '../../shared/problems'
 
 /** A problem, to be said in words. */
@@ -64,6 +65,22 @@ export function idParam(event: H3Event, what: string): string {
   const id = getRouterParam(event, 'id') ?? ''
   if (!UUID.test(id)) throw notFound(what)
   return id.toLowerCase()
+}
+
+/** The kind of document that a path names. */
+export function kindParam(event: H3Event): KeptKind {
+  const kind = KEPT_KINDS.find((one) => one === getRouterParam(event, 'kind'))
+  if (!kind) throw notFound('kind')
+  return kind
+}
+
+/** The document that a path names; a household's one kitchen is its `own`. */
+export function documentParams(event: H3Event, { householdId }: { householdId: string }) {
+  const kind = kindParam(event)
+  if (kind !== 'kitchen') return { kind, id: idParam(event, kind) }
+  const id = getRouterParam(event, 'id')
+  if (id !== 'own' && id !== householdId) throw notFound(kind)
+  return { kind, id: householdId }
 }
 
 /** Beyond this there is no date. */

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { expect, type APIRequestContext, type APIResponse } from '@playwright/test'
-import type { RunPage } from '../../shared/household'
-import type { VersionedKitchen } from '../../shared/kitchen.schema'
+import type { KeptKitchen, RunPage } from '../../shared/household'
 import { beansRequest, BLUE_POT, event, join, newcomer, newHousehold, startRun, test } from './kitchen'
 
 async function problemsOf(response: APIResponse) {
@@ -112,47 +111,47 @@ test('a verdict is of a food that was in the pot, and can be changed', async ({ 
 
 test.describe('the kitchen as a document', () => {
   const read = async (request: APIRequestContext) =>
-    (await (await request.get('/api/kitchen')).json()) as VersionedKitchen
-  const keep = (request: APIRequestContext, { version, kitchen }: VersionedKitchen, change: object) =>
-    request.put('/api/kitchen', { data: { version, kitchen: { ...kitchen, ...change } } })
+    (await (await request.get('/api/documents/kitchen/own')).json()) as KeptKitchen
+  const keep = (request: APIRequestContext, { version, content }: KeptKitchen, change: object) =>
+    request.put('/api/documents/kitchen/own', { data: { version, content: { ...content, ...change } } })
 
   test('is kept as a whole, and not over another device’s change', async ({ request }) => {
     const before = await read(request)
-    const measures = [...before.kitchen.measures, { id: randomUUID(), name: 'Tea glass', volumeMl: 110 }]
+    const measures = [...before.content.measures, { id: randomUUID(), name: 'Tea glass', volumeMl: 110 }]
     expect((await keep(request, before, { measures })).status()).toBe(200)
-    expect((await read(request)).kitchen.measures.map(({ name }) => name)).toContain('Tea glass')
+    expect((await read(request)).content.measures.map(({ name }) => name)).toContain('Tea glass')
     const stale = await keep(request, before, { name: 'Overwritten' })
     expect(stale.status()).toBe(409)
-    expect((await problemsOf(stale))[0]!.code).toBe('kitchen-changed')
+    expect((await problemsOf(stale))[0]!.code).toBe('changed-elsewhere')
     // Both can be shown side by side: what stands is in the answer.
-    const { now } = (await stale.json()) as { now: VersionedKitchen }
+    const { now } = (await stale.json()) as { now: KeptKitchen }
     expect(now).toEqual(await read(request))
-    expect(now.kitchen.name).toBe(before.kitchen.name)
+    expect(now.content.name).toBe(before.content.name)
   })
 
   test('keeps what was cooked in a cooker that is gone, and takes it back', async ({ request }) => {
     const { runId } = await startRun(request)
     const before = await read(request)
-    const cookers = before.kitchen.cookers.filter(({ id }) => id !== BLUE_POT)
+    const cookers = before.content.cookers.filter(({ id }) => id !== BLUE_POT)
     expect((await keep(request, before, { cookers })).status()).toBe(200)
     expect(await (await request.get(`/api/runs/${runId}`)).json()).toMatchObject({ plan: { cookerName: 'Blue 5 L' } })
-    expect((await keep(request, await read(request), before.kitchen)).status()).toBe(200)
-    expect((await read(request)).kitchen).toEqual(before.kitchen)
+    expect((await keep(request, await read(request), before.content)).status()).toBe(200)
+    expect((await read(request)).content).toEqual(before.content)
   })
 
   test('is refused with reasons, and nothing is half-written', async ({ request }) => {
     const before = await read(request)
-    const [cooker, ...others] = before.kitchen.cookers
+    const [cooker, ...others] = before.content.cookers
     const crossed = {
       ...cooker!,
       cooker: { ...cooker!.cooker, appliance: { ...cooker!.cooker.appliance, reseatPa: 250_000 } },
     }
     const tries: [object, string][] = [
-      [{ altitudeM: 99_999 }, 'kitchen.altitudeM'],
-      [{ name: '  ' }, 'kitchen.name'],
-      [{ cookers: [crossed, ...others] }, 'kitchen.cookers.0.cooker.appliance.reseatPa'],
-      [{ measures: [{ id: randomUUID(), name: 'Nothing', volumeMl: 0 }] }, 'kitchen.measures.0.volumeMl'],
-      [{ cookers: Array.from({ length: 31 }, () => cooker) }, 'kitchen.cookers'],
+      [{ altitudeM: 99_999 }, 'content.altitudeM'],
+      [{ name: '  ' }, 'content.name'],
+      [{ cookers: [crossed, ...others] }, 'content.cookers.0.cooker.appliance.reseatPa'],
+      [{ measures: [{ id: randomUUID(), name: 'Nothing', volumeMl: 0 }] }, 'content.measures.0.volumeMl'],
+      [{ cookers: Array.from({ length: 31 }, () => cooker) }, 'content.cookers'],
     ]
     for (const [change, path] of tries) {
       const response = await keep(request, before, change)
@@ -172,12 +171,12 @@ test('an id that stands for something else is refused, and so are two things wit
   const other = await plan(beansRequest({ dryG: 200 }))
   expect(other.status()).toBe(409)
   expect((await other.json()).problems[0].code).toBe('id-taken')
-  const { version, kitchen } = await (await request.get('/api/kitchen')).json()
+  const { version, content: kitchen } = await (await request.get('/api/documents/kitchen/own')).json()
   const [first] = kitchen.burners
-  const twice = { version, kitchen: { ...kitchen, burners: [...kitchen.burners, first] } }
-  const refused = await request.put('/api/kitchen', { data: twice })
+  const twice = { version, content: { ...kitchen, burners: [...kitchen.burners, first] } }
+  const refused = await request.put('/api/documents/kitchen/own', { data: twice })
   expect(refused.status()).toBe(422)
-  expect((await refused.json()).problems[0]).toMatchObject({ path: 'kitchen.burners.2.id', code: 'id-twice' })
+  expect((await refused.json()).problems[0]).toMatchObject({ path: 'content.burners.2.id', code: 'id-twice' })
 })
 
 test.describe('another household', () => {
@@ -188,8 +187,8 @@ test.describe('another household', () => {
     const { planId, runId } = await startRun(request)
     const neighbour = await newcomer(baseURL)
     await join(neighbour, token)
-    expect(await (await neighbour.get('/api/kitchen')).json()).toMatchObject({
-      kitchen: { name: 'Next auth', cookers: [] },
+    expect(await (await neighbour.get('/api/documents/kitchen/own')).json()).toMatchObject({
+      content: { name: 'Next auth', cookers: [] },
     })
     expect(await (await neighbour.get('/api/runs')).json()).toEqual({ runs: [], next: null })
 

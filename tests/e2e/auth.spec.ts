@@ -56,8 +56,6 @@ test.describe('every route', () => {
     'POST household/keep',
     'GET household/archive',
     'POST household/archive',
-    'GET kitchen',
-    'PUT kitchen',
     'GET changes',
     'POST plan',
     'GET calendar',
@@ -74,11 +72,8 @@ test.describe('every route', () => {
     'POST learnt/remember',
     'GET log',
     'POST log',
-    'GET pots',
-    'GET dishes',
     'GET dishes/begun',
-    'GET meals',
-    'GET portions',
+    'GET documents/[kind]',
     'GET runs',
   ]
 
@@ -88,18 +83,20 @@ test.describe('every route', () => {
     await litBefore(request, runId)
     const dishId = await keepDish(request)
     const potId = randomUUID()
-    const { kitchen } = await (await request.get('/api/kitchen')).json()
-    const [anyPot] = (await (await request.get('/api/pots')).json()) as { pot: object }[]
-    const kept = { version: 0, name: 'Ours', favourite: false, pot: anyPot!.pot }
-    expect((await request.put(`/api/pots/${potId}`, { data: kept })).ok()).toBe(true)
+    const { id: householdId, content: kitchen } = await (await request.get('/api/documents/kitchen/own')).json()
+    const [anyPot] = (await (await request.get('/api/documents/pot')).json()) as { content: object }[]
+    const keptPot = { version: 0, name: 'Ours', content: anyPot!.content }
+    expect((await request.put(`/api/documents/pot/${potId}`, { data: keptPot })).ok()).toBe(true)
     const portionId = randomUUID()
-    const [portion] = (await (await (await newcomer(baseURL)).get('/api/portions')).json()) as { portion: object }[]
-    const keptPortion = { version: 0, favourite: false, portion: portion!.portion }
-    expect((await request.put(`/api/portions/${portionId}`, { data: keptPortion })).ok()).toBe(true)
+    const [portion] = (await (await (await newcomer(baseURL)).get('/api/documents/portion')).json()) as {
+      content: object
+    }[]
+    const keptPortion = { version: 0, content: portion!.content }
+    expect((await request.put(`/api/documents/portion/${portionId}`, { data: keptPortion })).ok()).toBe(true)
     const mealId = randomUUID()
     const meal = newMeal(Date.now() + 7_200_000)
-    const keptMeal = { version: 0, favourite: false, meal }
-    const mealAnswer = await request.put(`/api/meals/${mealId}`, { data: keptMeal })
+    const keptMeal = { version: 0, content: meal }
+    const mealAnswer = await request.put(`/api/documents/meal/${mealId}`, { data: keptMeal })
     const people = (await (await request.get('/api/people')).json()) as {
       members: { id: string }[]
       devices: { id: string }[]
@@ -108,15 +105,21 @@ test.describe('every route', () => {
     const before = JSON.stringify([
       kitchen,
       await (await request.get(`/api/runs/${runId}`)).json(),
-      await (await request.get(`/api/dishes/${dishId}`)).json(),
-      await (await request.get(`/api/pots/${potId}`)).json(),
-      await (await request.get(`/api/portions/${portionId}`)).json(),
+      await (await request.get(`/api/documents/dish/${dishId}`)).json(),
+      await (await request.get(`/api/documents/pot/${potId}`)).json(),
+      await (await request.get(`/api/documents/portion/${portionId}`)).json(),
       await (await request.get('/api/people')).json(),
     ])
 
     const theirs = await newcomer(baseURL)
     await join(theirs, await newHousehold({ name: 'Next auth', bare: true }))
-    const foreign: Record<string, { id: string; body?: object }[]> = {
+    const kept = [
+      { kind: 'pot', id: potId },
+      { kind: 'dish', id: dishId },
+      { kind: 'meal', id: mealId },
+      { kind: 'portion', id: portionId },
+    ]
+    const foreign: Record<string, { id: string; kind?: string; body?: object }[]> = {
       'GET plans/[id]': [{ id: planId }],
       'POST plans': [{ id: '', body: { id: planId, name: 'Taken', cookerId: BLUE_POT, request: beansRequest() } }],
       'POST runs': [
@@ -133,25 +136,14 @@ test.describe('every route', () => {
       'GET runs/[id]/photo': [{ id: runId }],
       'PUT runs/[id]/photo': [{ id: runId, body: {} }],
       'DELETE runs/[id]/photo': [{ id: runId }],
-      'GET pots/[id]': [{ id: potId }],
-      'PUT pots/[id]': [0, 1, 2].map((version) => ({ id: potId, body: { ...kept, version, name: 'Theirs' } })),
-      'DELETE pots/[id]': [{ id: potId }],
-      'GET dishes/[id]': [{ id: dishId }],
-      'PUT dishes/[id]': [0, 1].map((version) => ({
-        id: dishId,
-        body: { version, favourite: false, dish: beansDocument({ name: 'Theirs' }) },
-      })),
-      'DELETE dishes/[id]': [{ id: dishId }],
       'PUT dishes/[id]/begun': [{ id: dishId, body: { at: 2 } }],
       'DELETE dishes/[id]/begun': [{ id: dishId }],
-      'GET meals/[id]': [{ id: mealId }],
       'GET meals/[id]/calendar': [{ id: mealId }],
-      'PUT meals/[id]': [0, 1].map((version) => ({ id: mealId, body: { ...keptMeal, version } })),
-      'DELETE meals/[id]': [{ id: mealId }],
-      'GET portions/[id]': [{ id: portionId }],
-      'PUT portions/[id]': [0, 1].map((version) => ({ id: portionId, body: { ...keptPortion, version } })),
-      'DELETE portions/[id]': [{ id: portionId }],
-      'GET versions/[kind]/[id]': [],
+      'GET documents/[kind]/[id]': kept,
+      // Under the same id a household keeps a document of its own; the kitchen has no other id than its household's.
+      'PUT documents/[kind]/[id]': [{ kind: 'kitchen', id: householdId, body: { version: 1, content: kitchen } }],
+      'DELETE documents/[kind]/[id]': [...kept, { kind: 'kitchen', id: 'own' }],
+      'GET documents/[kind]/[id]/versions': [{ kind: 'kitchen', id: householdId }],
       'POST people/invites': [{ id: '', body: { mealId } }],
       'DELETE people/invites/[id]': [{ id: invite.id }],
       'DELETE people/devices/[id]': [{ id: people.devices[0]!.id }],
@@ -168,21 +160,21 @@ test.describe('every route', () => {
     )
     for (const [named, tries] of Object.entries(foreign)) {
       const [method, route] = named.split(' ') as [string, string]
-      for (const { id, body } of tries) {
-        const answer = await theirs.fetch(`/api/${route.replace('[id]', id)}`, {
+      for (const { id, kind = '', body } of tries) {
+        const answer = await theirs.fetch(`/api/${route.replace('[kind]', kind).replace('[id]', id)}`, {
           method,
           ...(body ? { data: body } : {}),
         })
-        expect([404, 409, 415], `${named}: ${answer.status()} ${await answer.text()}`).toContain(answer.status())
+        expect([404, 405, 409, 415], `${named}: ${answer.status()} ${await answer.text()}`).toContain(answer.status())
       }
     }
-    expect(await (await theirs.get(`/api/versions/dish/${dishId}`)).json()).toEqual([])
+    expect(await (await theirs.get(`/api/documents/dish/${dishId}/versions`)).json()).toEqual([])
     const after = JSON.stringify([
       kitchen,
       await (await request.get(`/api/runs/${runId}`)).json(),
-      await (await request.get(`/api/dishes/${dishId}`)).json(),
-      await (await request.get(`/api/pots/${potId}`)).json(),
-      await (await request.get(`/api/portions/${portionId}`)).json(),
+      await (await request.get(`/api/documents/dish/${dishId}`)).json(),
+      await (await request.get(`/api/documents/pot/${potId}`)).json(),
+      await (await request.get(`/api/documents/portion/${portionId}`)).json(),
       await (await request.get('/api/people')).json(),
     ])
     expect(after).toBe(before)
@@ -226,7 +218,9 @@ test('the database gives a connection that says no household nothing, of any tab
     await expect(
       client.query(`insert into members (household_id, name) values ($1, 'Nobody')`, [ours[0]!.id]),
     ).rejects.toThrow(/row-level security/)
-    expect((await client.query(`update households set kitchen = '{}' where id = $1`, [ours[0]!.id])).rowCount).toBe(0)
+    expect(
+      (await client.query(`update documents set content = '{}' where household_id = $1`, [ours[0]!.id])).rowCount,
+    ).toBe(0)
   } finally {
     client.release(true)
     await pool.end()
@@ -260,7 +254,7 @@ test('a session ends on the server, and a link lets one person in once', async (
   const late = new Promise((resolve) => setTimeout(() => resolve('still hears'), 45_000))
   expect(await Promise.race([ended, late])).toBe('ended')
   // The cookie is as it was, and opens nothing.
-  expect((await second.get('/api/kitchen')).status()).toBe(401)
+  expect((await second.get('/api/documents/kitchen/own')).status()).toBe(401)
   await second.dispose()
 })
 
@@ -315,13 +309,13 @@ test('all of a household goes out as one file and into an empty one, once', asyn
     expect(answer.status()).toBe(422)
     expect((await answer.json()).problems[0].code).toBe(code)
   }
-  expect(await (await empty.get('/api/dishes')).json()).toEqual([])
+  expect(await (await empty.get('/api/documents/dish')).json()).toEqual([])
   const answer = await bring(zip)
   expect(answer.ok(), await answer.text()).toBe(true)
   expect((await answer.json()).added).toBeGreaterThan(3)
-  expect((await (await empty.get('/api/kitchen')).json()).kitchen).toEqual(archive.kitchen)
+  expect((await (await empty.get('/api/documents/kitchen/own')).json()).content).toEqual(archive.kitchen)
   expect(((await (await empty.get('/api/runs')).json()) as { runs: [] }).runs).toHaveLength(1)
-  expect((await (await empty.get('/api/dishes')).json()) as []).toHaveLength(archive.dishes.length)
+  expect((await (await empty.get('/api/documents/dish')).json()) as []).toHaveLength(archive.dishes.length)
   expect((await (await bring(zip)).json()).added).toBe(0)
   await empty.dispose()
 })
@@ -329,12 +323,15 @@ test('all of a household goes out as one file and into an empty one, once', asyn
 test('what a dish and the kitchen were before a change is had back', async ({ page, request }) => {
   const id = await keepDish(request)
   const change = (version: number, name: string) =>
-    request.put(`/api/dishes/${id}`, { data: { version, favourite: false, dish: beansDocument({ name }) } })
+    request.put(`/api/documents/dish/${id}`, { data: { version, content: beansDocument({ name }) } })
   expect((await change(1, 'Beans, second thought')).ok()).toBe(true)
   // Sent twice it was changed once.
   expect((await change(1, 'Beans, second thought')).ok()).toBe(true)
   expect((await change(2, 'Beans, third thought')).ok()).toBe(true)
-  const before = (await (await request.get(`/api/versions/dish/${id}`)).json()) as { version: number; name: string }[]
+  const before = (await (await request.get(`/api/documents/dish/${id}/versions`)).json()) as {
+    version: number
+    name: string
+  }[]
   expect(before.map(({ version, name }) => [version, name])).toEqual([
     [2, 'Beans, second thought'],
     [1, beansDocument().name],
@@ -348,9 +345,9 @@ test('what a dish and the kitchen were before a change is had back', async ({ pa
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByLabel('Name of the dish')).toHaveValue('Beans, third thought')
 
-  const { version, kitchen } = await (await request.get('/api/kitchen')).json()
-  const renamed = { version, kitchen: { ...kitchen, name: 'Renamed' } }
-  expect((await request.put('/api/kitchen', { data: renamed })).ok()).toBe(true)
+  const { version, content: kitchen } = await (await request.get('/api/documents/kitchen/own')).json()
+  const renamed = { version, content: { ...kitchen, name: 'Renamed' } }
+  expect((await request.put('/api/documents/kitchen/own', { data: renamed })).ok()).toBe(true)
   await page.goto('/kitchen/people')
   await page.getByRole('button', { name: 'What the kitchen was before' }).click()
   await expectAccessible(page)
@@ -362,17 +359,17 @@ test('what a pot, a dinner and what is kept were before a change is had back, an
   page,
   request,
 }) => {
-  const [kept] = (await (await request.get('/api/pots')).json()) as {
-    pot: { name: string; items: { amount: string }[] }
+  const [kept] = (await (await request.get('/api/documents/pot')).json()) as {
+    content: { name: string; items: { amount: string }[] }
   }[]
   const id = randomUUID()
-  const potOf = (amount: string) => ({ ...kept!.pot, items: [{ ...kept!.pot.items[0]!, amount }] })
+  const potOf = (amount: string) => ({ ...kept!.content, items: [{ ...kept!.content.items[0]!, amount }] })
   for (const [version, amount] of [
     [0, '2'],
     [1, '3'],
   ] as const) {
-    const data = { version, name: 'Ours', favourite: false, pot: potOf(amount) }
-    expect((await request.put(`/api/pots/${id}`, { data })).ok()).toBe(true)
+    const data = { version, name: 'Ours', content: potOf(amount) }
+    expect((await request.put(`/api/documents/pot/${id}`, { data })).ok()).toBe(true)
   }
   await page.goto(`/pot/${id}`)
   await expect(page.getByLabel('Dry amount')).toHaveValue('3')
@@ -384,7 +381,9 @@ test('what a pot, a dinner and what is kept were before a change is had back, an
   await page.getByRole('button', { name: 'Take it again' }).click()
   await expect(page.getByLabel('Dry amount')).toHaveValue('2')
   await page.getByRole('button', { name: 'Keep the change' }).click()
-  await expect.poll(async () => (await (await request.get(`/api/pots/${id}`)).json()).pot.items[0].amount).toBe('2')
+  await expect
+    .poll(async () => (await (await request.get(`/api/documents/pot/${id}`)).json()).content.items[0].amount)
+    .toBe('2')
 
   const mealId = randomUUID()
   const meal = newMeal(Date.now() + 7_200_000)
@@ -393,15 +392,15 @@ test('what a pot, a dinner and what is kept were before a change is had back, an
     [0, 1, {}],
     [1, 2, begun],
   ] as const) {
-    const data = { version, favourite: false, meal: { ...meal, hands, begun: done } }
-    expect((await request.put(`/api/meals/${mealId}`, { data })).ok()).toBe(true)
+    const data = { version, content: { ...meal, hands, begun: done } }
+    expect((await request.put(`/api/documents/meal/${mealId}`, { data })).ok()).toBe(true)
   }
   await page.goto('/')
   await page.getByRole('button', { name: 'Earlier versions' }).click()
   await page.getByRole('button', { name: 'Take it again' }).click()
   await expect
     .poll(async () => {
-      const { meal } = (await (await request.get(`/api/meals/${mealId}`)).json()) as KeptMeal
+      const { content: meal } = (await (await request.get(`/api/documents/meal/${mealId}`)).json()) as KeptMeal
       return [meal.hands, Object.keys(meal.begun)]
     })
     .toEqual([1, ['A.one']])
@@ -421,9 +420,11 @@ test('what a pot, a dinner and what is kept were before a change is had back, an
     dishId: null,
   }
   const portionId = randomUUID()
-  expect((await request.put(`/api/portions/${portionId}`, { data: { version: 0, portion } })).ok()).toBe(true)
+  expect(
+    (await request.put(`/api/documents/portion/${portionId}`, { data: { version: 0, content: portion } })).ok(),
+  ).toBe(true)
   const left = async () =>
-    ((await (await request.get(`/api/portions/${portionId}`)).json()) as KeptPortion).portion.left
+    ((await (await request.get(`/api/documents/portion/${portionId}`)).json()) as KeptPortion).content.left
   await page.goto('/larder')
   await page.getByRole('button', { name: 'Take one of Pinto beans, a batch out' }).click()
   await expect.poll(left).toBe(2)
@@ -435,7 +436,7 @@ test('what a pot, a dinner and what is kept were before a change is had back, an
 
 test('a household is taken away for thirty days, in which an owner can have it back', async ({ request }) => {
   expect((await request.delete('/api/household')).status()).toBe(204)
-  expect((await request.get('/api/kitchen')).status()).toBe(410)
+  expect((await request.get('/api/documents/kitchen/own')).status()).toBe(410)
   expect((await request.post('/api/household/keep')).status()).toBe(204)
-  expect((await request.get('/api/kitchen')).ok()).toBe(true)
+  expect((await request.get('/api/documents/kitchen/own')).ok()).toBe(true)
 })

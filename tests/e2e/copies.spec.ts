@@ -26,7 +26,7 @@ test.afterAll(async () => {
 })
 
 const kitchenName = async () => {
-  const answer = await fetch(`${own.url}/api/kitchen`)
+  const answer = await fetch(`${own.url}/api/documents/kitchen/own`)
   return ((await answer.json()) as { kitchen: { name: string } }).kitchen.name
 }
 

@@ -9,10 +9,10 @@ import { beansDocument, beansRequest, event, join, newcomer, newHousehold, start
 const JSON_TYPE = { 'content-type': 'application/json' }
 
 test('what a foreign page sends is not done, whatever it calls itself', async ({ request, baseURL }) => {
-  const kitchen = await (await request.get('/api/kitchen')).json()
-  const data = JSON.stringify({ ...kitchen, kitchen: { ...kitchen.kitchen, name: 'Taken over' } })
+  const kitchen = await (await request.get('/api/documents/kitchen/own')).json()
+  const data = JSON.stringify({ ...kitchen, content: { ...kitchen.content, name: 'Taken over' } })
   const put = (headers: Record<string, string>) =>
-    request.put('/api/kitchen', { data, headers: { ...JSON_TYPE, ...headers } })
+    request.put('/api/documents/kitchen/own', { data, headers: { ...JSON_TYPE, ...headers } })
   const own = new URL(baseURL!)
   for (const [headers, status] of [
     [{ origin: 'https://elsewhere.example' }, 403],
@@ -25,7 +25,7 @@ test('what a foreign page sends is not done, whatever it calls itself', async ({
     [{ 'content-type': 'multipart/form-data; boundary=a' }, 415],
   ] as const)
     expect((await put(headers as unknown as Record<string, string>)).status(), JSON.stringify(headers)).toBe(status)
-  expect((await (await request.get('/api/kitchen')).json()).kitchen.name).toBe(kitchen.kitchen.name)
+  expect((await (await request.get('/api/documents/kitchen/own')).json()).content.name).toBe(kitchen.content.name)
   expect((await put({ origin: own.origin, 'sec-fetch-site': 'same-origin' })).ok()).toBe(true)
 })
 
@@ -40,7 +40,7 @@ test('a name that somebody else has pointed here opens nothing', async ({ baseUR
         .on('error', reject)
         .end()
     })
-  expect(await ask(`rebound.example:${port}`, '/api/kitchen')).toBe(421)
+  expect(await ask(`rebound.example:${port}`, '/api/documents/kitchen/own')).toBe(421)
   expect(await ask('rebound.example', '/')).toBe(421)
   expect(await ask(`localhost:${port}`, '/api/health')).toBe(200)
   expect(await ask(`192.168.1.20:${port}`, '/api/health')).toBe(200)
@@ -84,7 +84,7 @@ test('what is nested without end, and a change that changes nothing, are refused
 
 test('text that no database holds, and figures that it does not hold, fail nothing', async ({ request }) => {
   const { runId } = await startRun(request)
-  const kitchen = await (await request.get('/api/kitchen')).json()
+  const kitchen = await (await request.get('/api/documents/kitchen/own')).json()
   const name = (data: string | Buffer) => request.put(`/api/runs/${runId}/name`, { data, headers: JSON_TYPE })
   const seen = (data: object) => request.post(`/api/runs/${runId}/events`, { data })
   const answers = [
@@ -92,8 +92,8 @@ test('text that no database holds, and figures that it does not hold, fail nothi
     await name('{"name":"\\ud800"}'),
     await name(Buffer.from([0x22, 0xff, 0xfe, 0x22])),
     await name('{"name":""}'),
-    await request.put('/api/kitchen', { data: { ...kitchen, version: 2147483647 } }),
-    await request.put('/api/kitchen', { data: { ...kitchen, version: 1e300 } }),
+    await request.put('/api/documents/kitchen/own', { data: { ...kitchen, version: 2147483647 } }),
+    await request.put('/api/documents/kitchen/own', { data: { ...kitchen, version: 1e300 } }),
     await request.get('/api/auth/invites/%00'),
     await request.get('/api/guest/%00'),
     await request.get('/api/runs/%00'),
@@ -119,17 +119,18 @@ test('text that no database holds, and figures that it does not hold, fail nothi
   ]
   for (const answer of answers)
     expect([200, 400, 404, 409, 422], `${answer.url()}: ${await answer.text()}`).toContain(answer.status())
-  const dish = { favourite: false, dish: beansDocument() }
+  const dish = { content: beansDocument() }
   for (const version of [2147483647, 2147483648, -1, 1.5]) {
-    const answer = await request.put(`/api/dishes/${randomUUID()}`, { data: { ...dish, version } })
+    const answer = await request.put(`/api/documents/dish/${randomUUID()}`, { data: { ...dish, version } })
     expect([409, 422], `${version}: ${await answer.text()}`).toContain(answer.status())
   }
 })
 
 test('a wrong way of asking is told, with the right one', async ({ request }) => {
-  const answer = await request.delete('/api/kitchen')
+  const answer = await request.delete('/api/plans')
   expect(answer.status()).toBe(405)
-  expect(answer.headers().allow!.split(', ').sort()).toEqual(['GET', 'PUT'])
+  expect(answer.headers().allow).toBe('POST')
+  expect((await request.delete('/api/documents/kitchen/own')).status()).toBe(404)
   expect((await request.post(`/api/runs/${randomUUID()}`)).status()).toBe(405)
   expect((await request.get('/api/nothing')).status()).toBe(404)
 })
@@ -144,7 +145,9 @@ test('scripts and frames from elsewhere are refused, and nothing stays in a cach
   expect(headers['x-powered-by']).toBeUndefined()
   expect(headers['x-content-type-options']).toBe('nosniff')
   expect(headers['referrer-policy']).toBe('same-origin')
-  const { 'cache-control': cached, 'x-content-type-options': sniffed } = (await request.get('/api/kitchen')).headers()
+  const { 'cache-control': cached, 'x-content-type-options': sniffed } = (
+    await request.get('/api/documents/kitchen/own')
+  ).headers()
   expect([cached, sniffed]).toEqual(['no-store', 'nosniff'])
   // An inline script that somebody got into the page is not run.
   await page.goto('/')
@@ -181,7 +184,8 @@ test('a run that takes long to work out holds up nobody else', async ({ request,
   await join(theirs, await newHousehold())
   const working = request.get('/api/learnt', { timeout: 60_000 })
   // What another household asks meanwhile has its answer, again and again.
-  for (let i = 0; i < 5; i++) expect((await theirs.get('/api/kitchen', { timeout: 8000 })).ok()).toBe(true)
+  for (let i = 0; i < 5; i++)
+    expect((await theirs.get('/api/documents/kitchen/own', { timeout: 8000 })).ok()).toBe(true)
   expect((await working).ok()).toBe(true)
   expect((await (await request.get('/api/learnt', { timeout: 60_000 })).json()).pending).toBe(0)
   await theirs.dispose()

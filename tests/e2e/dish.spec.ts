@@ -306,7 +306,8 @@ test('stages are moved, taken out and put back; ingredients are dropped into the
 })
 
 test('a dish that cannot be is refused with reasons, and one sent twice is kept once', async ({ request }) => {
-  const url = `/api/dishes/${randomUUID()}`
+  const dishId = randomUUID()
+  const [url, begun] = [`/api/documents/dish/${dishId}`, `/api/dishes/${dishId}/begun`]
   const wrong: Partial<DishDocument>[] = [
     { name: 'n'.repeat(5000) },
     { servings: 0 },
@@ -315,24 +316,24 @@ test('a dish that cannot be is refused with reasons, and one sent twice is kept 
     { stages: [{ ...beansDocument().stages[0]!, kind: 'explode' as never }] },
   ]
   for (const change of wrong) {
-    const refused = await request.put(url, { data: { version: 0, favourite: false, dish: beansDocument(change) } })
+    const refused = await request.put(url, { data: { version: 0, favourite: false, content: beansDocument(change) } })
     expect(refused.status()).toBe(422)
     expect(((await refused.json()) as { problems: { message: string }[] }).problems[0]!.message).not.toBe('')
   }
   expect((await request.get(url)).status()).toBe(404)
   const many = Object.fromEntries(Array.from({ length: 200 }, (_, i) => [`clock ${i}`, Date.now()]))
   for (const said of [{ at: -1 }, { at: 1000 }, { runs: { soak: 'none' } }, { clocks: { soak: 1 } }, { clocks: many }])
-    expect((await request.put(`${url}/begun`, { data: said })).status()).toBe(422)
-  expect((await request.put(`${url}/begun`, { data: { at: 1 } })).status()).toBe(404)
+    expect((await request.put(begun, { data: said })).status()).toBe(422)
+  expect((await request.put(begun, { data: { at: 1 } })).status()).toBe(404)
   const dish = beansDocument()
   dish.stages[0]!.until = '<img src=x onerror=alert(1)>'
-  const body = { version: 0, favourite: true, dish }
+  const body = { version: 0, favourite: true, content: dish }
   const [first, again] = [await request.put(url, { data: body }), await request.put(url, { data: body })]
   expect([first.status(), again.status()]).toEqual([200, 200])
   expect(((await again.json()) as KeptDish).version).toBe(1)
-  const stale = { ...body, dish: beansDocument({ name: 'Other' }) }
+  const stale = { ...body, content: beansDocument({ name: 'Other' }) }
   expect((await request.put(url, { data: stale })).status()).toBe(409)
-  expect(((await (await request.get(url)).json()) as KeptDish).dish).toEqual(dish)
+  expect(((await (await request.get(url)).json()) as KeptDish).content).toEqual(dish)
 })
 
 test('HTML in a step is text, a dish that is gone says so, and two devices do not overwrite each other', async ({
@@ -346,11 +347,11 @@ test('HTML in a step is text, a dish that is gone says so, and two devices do no
   await expect(page.getByText('<img src=x onerror=alert(1)>')).toBeVisible()
   await isKept(page)
   // Another device keeps it while this one is changing it, and the network is slow to tell.
-  const theirs = { version: 1, favourite: false, dish: { ...dish, name: 'Theirs' } }
+  const theirs = { version: 1, content: { ...dish, name: 'Theirs' } }
   await page.route(
-    `**/api/dishes/${id}`,
+    `**/api/documents/dish/${id}`,
     async (route) => {
-      await request.put(`/api/dishes/${id}`, { data: theirs })
+      await request.put(`/api/documents/dish/${id}`, { data: theirs })
       await route.continue()
     },
     { times: 1 },
@@ -360,7 +361,7 @@ test('HTML in a step is text, a dish that is gone says so, and two devices do no
   await expect(page.getByText('This dish was changed on another device meanwhile.')).toBeVisible()
   await page.getByRole('button', { name: 'Put this one over it' }).click()
   await isKept(page)
-  expect(((await (await request.get(`/api/dishes/${id}`)).json()) as KeptDish).dish.name).toBe('Ours')
+  expect(((await (await request.get(`/api/documents/dish/${id}`)).json()) as KeptDish).content.name).toBe('Ours')
 
   await page.getByRole('button', { name: 'More', exact: true }).click()
   await page.getByRole('menuitem', { name: 'Take it off' }).click()

@@ -24,7 +24,11 @@ export async function newHousehold(change: Partial<{ name: string; bare: boolean
   const pool = new Pool({ connectionString: process.env.DATABASE_URL, max: 1 })
   try {
     const { rows } = await pool.query<{ id: string }>(
-      `insert into households (kitchen) select kitchen || $2::jsonb from households where id = $1 returning id`,
+      `with made as (insert into households default values returning id)
+       insert into documents (household_id, kind, id, name, content)
+       select made.id, 'kitchen', made.id, coalesce($2::jsonb ->> 'name', name), content || $2::jsonb
+       from made, documents
+       where household_id = $1 and kind = 'kitchen' returning id`,
       [
         DEMO_HOUSEHOLD,
         JSON.stringify({
@@ -36,8 +40,9 @@ export async function newHousehold(change: Partial<{ name: string; bare: boolean
     const { id } = rows[0]!
     if (!change.bare)
       await pool.query(
-        `insert into pots (household_id, name, favourite, pot)
-         select $2, name, favourite, pot from pots where household_id = $1 and deleted_at is null`,
+        `insert into documents (household_id, kind, name, favourite, content)
+         select $2, kind, name, favourite, content from documents
+         where household_id = $1 and kind = 'pot' and deleted_at is null`,
         [DEMO_HOUSEHOLD, id],
       )
     return await newLink(pool, id)
@@ -135,7 +140,7 @@ export function beansDocument(change: Partial<DishDocument> = {}): DishDocument 
 /** Keeps a dish by way of the API, and answers its id. */
 export async function keepDish(request: APIRequestContext, dish = beansDocument()): Promise<string> {
   const id = randomUUID()
-  const kept = await request.put(`/api/dishes/${id}`, { data: { version: 0, favourite: false, dish } })
+  const kept = await request.put(`/api/documents/dish/${id}`, { data: { version: 0, content: dish } })
   expect(kept.status()).toBe(200)
   return id
 }

@@ -195,7 +195,10 @@ test('a dinner goes on without a network, and on another device', async ({ page,
   await startDinner(page, [MILLET, CONGEE])
   await expect(steps(page).first()).toBeVisible()
   await expect
-    .poll(async () => ((await (await request.get('/api/meals')).json()) as KeptMeal[])[0]?.meal.tasks.length ?? 0)
+    .poll(
+      async () =>
+        ((await (await request.get('/api/documents/meal')).json()) as KeptMeal[])[0]?.content.tasks.length ?? 0,
+    )
     .toBeGreaterThan(0)
   const elsewhere = await browser.newContext({ storageState, timezoneId: 'UTC' })
   const other = await elsewhere.newPage()
@@ -204,7 +207,7 @@ test('a dinner goes on without a network, and on another device', async ({ page,
   await expect(steps(other).first()).toBeVisible()
 
   let isOff = true
-  await page.route('**/api/meals/**', (route) => (isOff ? route.abort() : route.fallback()))
+  await page.route('**/api/documents/meal/**', (route) => (isOff ? route.abort() : route.fallback()))
   // What is done stands where it was done, so steps are found by what they say.
   const fry = (of: Page) => steps(of).filter({ hasText: 'fry' }).getByRole('checkbox')
   const electric = (of: Page) => steps(of).filter({ hasText: 'Close Electric 6 L' }).getByRole('checkbox')

@@ -125,6 +125,6 @@ test('a page asks for each thing once, few in all, and what is long comes compre
   await page.waitForTimeout(1500)
   const ofApi = asked.filter((path) => path.startsWith('/api/'))
   expect(ofApi.filter((path, i) => ofApi.indexOf(path) !== i)).toEqual([])
-  expect(encodings.get('/api/kitchen')).toBe('gzip')
+  expect(encodings.get('/api/documents/kitchen/own')).toBe('gzip')
   expect(asked.length).toBeLessThanOrEqual(50)
 })

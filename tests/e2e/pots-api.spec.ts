@@ -1,19 +1,18 @@
 import { randomUUID } from 'node:crypto'
 import { expect } from '@playwright/test'
 import { findFood } from '../../core/food/catalogue'
-import type { VersionedKitchen } from '../../shared/kitchen.schema'
 import { newPot } from '../../shared/pot'
-import type { KeptPot } from '../../shared/household'
+import type { KeptKitchen, KeptPot } from '../../shared/household'
 import { join, newcomer, newHousehold, test } from './kitchen'
 
 async function potOf(request: { get(url: string): Promise<{ json(): Promise<unknown> }> }) {
-  const { kitchen } = (await (await request.get('/api/kitchen')).json()) as VersionedKitchen
+  const { content: kitchen } = (await (await request.get('/api/documents/kitchen/own')).json()) as KeptKitchen
   return newPot(findFood('toor-split')!, kitchen)
 }
 
 test('a pot sent twice is kept once, and an older version does not overwrite a newer', async ({ request }) => {
-  const url = `/api/pots/${randomUUID()}`
-  const body = { version: 0, name: 'Dal', favourite: false, pot: await potOf(request) }
+  const url = `/api/documents/pot/${randomUUID()}`
+  const body = { version: 0, name: 'Dal', favourite: false, content: await potOf(request) }
   const [first, again] = [await request.put(url, { data: body }), await request.put(url, { data: body })]
   expect([first.status(), again.status()]).toEqual([200, 200])
   expect(((await again.json()) as KeptPot).version).toBe(1)
@@ -34,30 +33,31 @@ test('a pot sent twice is kept once, and an older version does not overwrite a n
 test('a pot that is none is refused with reasons', async ({ request }) => {
   const pot = await potOf(request)
   for (const data of [
-    { version: 0, name: '', favourite: false, pot },
-    { version: 0, name: 'Dal', favourite: false, pot: { ...pot, items: [] } },
-    { version: -1, name: 'Dal', favourite: 'yes', pot },
+    { version: 0, name: '', favourite: false, content: pot },
+    { version: 0, name: 'Dal', favourite: false, content: { ...pot, items: [] } },
+    { version: -1, name: 'Dal', favourite: 'yes', content: pot },
   ]) {
-    const response = await request.put(`/api/pots/${randomUUID()}`, { data })
+    const response = await request.put(`/api/documents/pot/${randomUUID()}`, { data })
     expect(response.status()).toBe(422)
     expect(((await response.json()) as { problems: unknown[] }).problems.length).toBeGreaterThan(0)
   }
-  expect((await request.put('/api/pots/nonsense', { data: {} })).status()).toBe(404)
+  expect((await request.put('/api/documents/pot/nonsense', { data: {} })).status()).toBe(404)
 })
 
-test('another household sees no pot of this one and cannot take its id', async ({ request, baseURL }) => {
+test('another household sees no pot of this one and cannot change it', async ({ request, baseURL }) => {
   const token = await newHousehold({ bare: true })
   const id = randomUUID()
-  const body = { version: 0, name: 'Ours', favourite: true, pot: await potOf(request) }
-  await request.put(`/api/pots/${id}`, { data: body })
+  const body = { version: 0, name: 'Ours', favourite: true, content: await potOf(request) }
+  await request.put(`/api/documents/pot/${id}`, { data: body })
   const theirs = await newcomer(baseURL)
   await join(theirs, token)
-  expect((await (await theirs.get('/api/pots')).json()) as KeptPot[]).toEqual([])
-  expect((await theirs.get(`/api/pots/${id}`)).status()).toBe(404)
-  for (const version of [0, 1])
-    expect((await theirs.put(`/api/pots/${id}`, { data: { ...body, version, name: 'Theirs' } })).status()).toBe(409)
-  expect((await theirs.delete(`/api/pots/${id}`)).status()).toBe(404)
-  expect(((await (await request.get(`/api/pots/${id}`)).json()) as KeptPot).name).toBe('Ours')
-  await request.delete(`/api/pots/${id}`)
+  expect((await (await theirs.get('/api/documents/pot')).json()) as KeptPot[]).toEqual([])
+  expect((await theirs.get(`/api/documents/pot/${id}`)).status()).toBe(404)
+  expect((await theirs.delete(`/api/documents/pot/${id}`)).status()).toBe(404)
+  // Under the same id it keeps its own, and nothing becomes of ours.
+  expect((await theirs.put(`/api/documents/pot/${id}`, { data: { ...body, name: 'Theirs' } })).status()).toBe(200)
+  expect((await theirs.delete(`/api/documents/pot/${id}`)).status()).toBe(204)
+  expect(((await (await request.get(`/api/documents/pot/${id}`)).json()) as KeptPot).name).toBe('Ours')
+  await request.delete(`/api/documents/pot/${id}`)
   await theirs.dispose()
 })

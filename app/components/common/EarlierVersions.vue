@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { VersionedKind } from '~~/shared/documents'
+import type { KeptKind } from '~~/shared/names'
 import type { EarlierVersion } from '~~/shared/household'
 
 /** What a kept document was before its changes; one of them can be taken again, as a change like any other. */
@@ -8,7 +8,7 @@ const {
   id,
   tell = () => '',
 } = defineProps<{
-  kind: VersionedKind
+  kind: KeptKind
   id: string
   /** What tells one from the next, in a few words. */
   tell?: (content: unknown) => string
@@ -20,7 +20,7 @@ const failure = ref<ApiFailure | null>(null)
 async function load() {
   failure.value = null
   try {
-    versions.value = await api<EarlierVersion[]>(`/versions/${kind}/${id}`)
+    versions.value = await api<EarlierVersion[]>(`/documents/${kind}/${id}/versions`)
   } catch (error) {
     failure.value = failureOf(error)
   }

@@ -121,7 +121,7 @@ const kept = usePortionsStore()
 void kept.load()
 const nowMs = serverNow()
 const fromKept = computed(() =>
-  (kept.portions ?? []).map(({ id, portion }) => ({
+  (kept.portions ?? []).map(({ id, content: portion }) => ({
     value: id,
     title: t('dishes.lines.kept', {
       name: portion.name,
@@ -134,19 +134,19 @@ function addKept(id: string) {
   const found = kept.portions?.find((one) => one.id === id)
   if (!found) return
   const typedAs = t('dishes.lines.keptTyped', {
-    g: amount(found.portion.portionG),
-    name: found.portion.name.toLowerCase(),
+    g: amount(found.content.portionG),
+    name: found.content.name.toLowerCase(),
   })
-  dish.value.lines.push(lineOfPortion(uuid(), id, found.portion, typedAs))
+  dish.value.lines.push(lineOfPortion(uuid(), id, found.content, typedAs))
 }
 /** What another of the household's dishes makes goes in as it is when it is done, for as many as this one is for. */
 const dishes = useDishesStore()
 void dishes.load()
 const fromDishes = computed(() =>
-  (dishes.dishes ?? []).filter(({ id }) => id !== dishId).map(({ id, dish: of }) => ({ value: id, title: of.name })),
+  (dishes.dishes ?? []).filter(({ id }) => id !== dishId).map(({ id, content: of }) => ({ value: id, title: of.name })),
 )
 async function addDish(id: string) {
-  const other = dishes.dishes?.find((one) => one.id === id)?.dish
+  const other = dishes.dishes?.find((one) => one.id === id)?.content
   const request = other && dishRequestOf(other, kitchen.value, nowMs, useLearntStore().believed)
   if (!request) return
   busy.value = true
@@ -170,8 +170,8 @@ const undone = ref<string | null>(null)
 /** Of a line that was kept too long. */
 const pastOf = ({ portionId }: DishLine) => {
   const found = kept.portions?.find(({ id }) => id === portionId)
-  return found && isPast(found.portion, nowMs)
-    ? t('dishes.lines.past', { day: day(Date.parse(found.portion.until)) })
+  return found && isPast(found.content, nowMs)
+    ? t('dishes.lines.past', { day: day(Date.parse(found.content.until)) })
     : null
 }
 

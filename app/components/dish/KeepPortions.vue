@@ -23,7 +23,7 @@ async function keep() {
   try {
     const of = { name: dish.name, servings: dish.servings, dishId }
     const put = { portions: Math.round(portions.value), place: place.value, nowMs: serverNow() }
-    await store.add(portionOf(answer, of, put), id)
+    await store.add({ content: portionOf(answer, of, put) }, id)
     kept.value = true
     emit('kept', put)
   } catch {

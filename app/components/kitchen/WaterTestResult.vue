@@ -125,11 +125,11 @@ const contradicts = computed(() => {
 const planned = computed(() => {
   if (!kept.value) return null
   const after: HouseholdCooker = { ...cooker, tests: [...cooker.tests, kept.value] }
-  const named: { name: string; pot: Pot }[] = [
-    { name: pot.name, pot: pot.form },
+  const named: { name: string; content: Pot }[] = [
+    { name: pot.name, content: pot.form },
     ...(pots.pots ?? []).filter(({ id }) => id !== pot.keptAs?.id).slice(0, 4),
   ]
-  return named.flatMap(({ name, pot: form }) => {
+  return named.flatMap(({ name, content: form }) => {
     const here: Pot = {
       ...form,
       cookerId: cooker.id,

@@ -10,25 +10,25 @@ const store = usePortionsStore()
 void store.load()
 const { removed, failed, attempt, remove, putBack } = useKeptActions<KeptPortion>({
   remove: store.remove,
-  save: ({ id, version, portion }) => store.save(id, { version, portion }),
+  save: ({ id, version, content: portion }) => store.save(id, { version, content: portion }),
 })
 /** What must be eaten first stands first. */
-const all = computed(() => [...(store.portions ?? [])].sort((a, b) => a.portion.until.localeCompare(b.portion.until)))
+const all = computed(() => [...(store.portions ?? [])].sort((a, b) => a.content.until.localeCompare(b.content.until)))
 const nowMs = useNow()
-const untilText = ({ portion }: KeptPortion) => {
+const untilText = ({ content: portion }: KeptPortion) => {
   const days = daysLeft(portion, nowMs.value)
   if (days < 0) return t('larder.kept.past', { day: day(Date.parse(portion.until)) })
   return days === 0 ? t('larder.kept.today') : t('larder.kept.until', { day: day(Date.parse(portion.until)) })
 }
 async function take(kept: KeptPortion, by: number) {
-  if (kept.portion.left + by <= 0) await remove(kept)
+  if (kept.content.left + by <= 0) await remove(kept)
   else await attempt(() => store.changeLeft(kept, by))
 }
 const tell = ({ left, portionG }: Portion) => t('larder.kept.leftOf', { n: number(left), g: weight(portionG) })
 /** The one whose earlier versions are looked at. */
 const looksBackOn = ref<string | null>(null)
 async function takeEarlier({ id, version }: KeptPortion, content: unknown) {
-  await attempt(() => store.save(id, { version, portion: content as Portion }))
+  await attempt(() => store.save(id, { version, content: content as Portion }))
   looksBackOn.value = null
 }
 const printing = ref(false)
@@ -53,40 +53,40 @@ onBeforeUnmount(printed)
     <ul>
       <li v-for="kept in all" :key="kept.id">
         <span class="name">
-          <NuxtLink v-if="kept.portion.dishId" :to="`/dishes/${kept.portion.dishId}`">{{ kept.portion.name }}</NuxtLink>
-          <strong v-else>{{ kept.portion.name }}</strong>
+          <NuxtLink v-if="kept.content.dishId" :to="`/dishes/${kept.content.dishId}`">{{ kept.content.name }}</NuxtLink>
+          <strong v-else>{{ kept.content.name }}</strong>
           <span class="soft">
             {{
               t('larder.kept.where', {
-                place: t(`larder.kept.places.${kept.portion.place}`),
-                day: day(Date.parse(kept.portion.keptOn)),
-                g: weight(kept.portion.portionG),
+                place: t(`larder.kept.places.${kept.content.place}`),
+                day: day(Date.parse(kept.content.keptOn)),
+                g: weight(kept.content.portionG),
               })
             }}
           </span>
         </span>
-        <span :class="isPast(kept.portion, nowMs) ? 'tone-danger' : 'soft'">{{ untilText(kept) }}</span>
+        <span :class="isPast(kept.content, nowMs) ? 'tone-danger' : 'soft'">{{ untilText(kept) }}</span>
         <span class="count">
           <IconButton
             :icon="mdiMinus"
-            :label="t('larder.kept.take', { name: kept.portion.name })"
+            :label="t('larder.kept.take', { name: kept.content.name })"
             @click="take(kept, -1)"
           />
-          <span class="figure">{{ number(kept.portion.left) }}</span>
+          <span class="figure">{{ number(kept.content.left) }}</span>
           <IconButton
             :icon="mdiPlus"
-            :label="t('larder.kept.more', { name: kept.portion.name })"
+            :label="t('larder.kept.more', { name: kept.content.name })"
             @click="take(kept, 1)"
           />
           <IconButton
             :icon="mdiHistory"
-            :label="t('larder.kept.earlier', { name: kept.portion.name })"
+            :label="t('larder.kept.earlier', { name: kept.content.name })"
             :aria-expanded="looksBackOn === kept.id"
             @click="looksBackOn = looksBackOn === kept.id ? null : kept.id"
           />
           <IconButton
             :icon="mdiClose"
-            :label="t('larder.kept.remove', { name: kept.portion.name })"
+            :label="t('larder.kept.remove', { name: kept.content.name })"
             @click="remove(kept)"
           />
         </span>
@@ -100,11 +100,11 @@ onBeforeUnmount(printed)
         />
       </li>
     </ul>
-    <p v-if="all.some(({ portion }) => isPast(portion, nowMs))" class="past" role="status">
+    <p v-if="all.some(({ content: portion }) => isPast(portion, nowMs))" class="past" role="status">
       {{ t('larder.kept.pastWhy') }}
     </p>
     <p v-if="removed" role="status">
-      {{ t('larder.kept.removed', { name: removed.portion.name }) }}
+      {{ t('larder.kept.removed', { name: removed.content.name }) }}
       <LinkBtn @click="putBack">{{ t('larder.kept.putBack') }}</LinkBtn>
     </p>
     <v-btn v-if="all.length > 0" class="no-print" @click="printLabels">
@@ -113,7 +113,7 @@ onBeforeUnmount(printed)
     <p v-if="failed" class="tone-danger" role="alert">{{ t('errors.network') }}</p>
     <Teleport to="body">
       <div v-if="printing" class="labels">
-        <template v-for="{ id, portion } in all" :key="id">
+        <template v-for="{ id, content: portion } in all" :key="id">
           <div v-for="box in portion.left" :key="box" class="label">
             <strong>{{ portion.name }}</strong>
             <span>{{ weight(portion.portionG) }}</span>

@@ -23,7 +23,7 @@ interface Asked {
 const asked = computed<Asked[] | null>(() => {
   const { believed } = learnt
   if (!believed || !pots.pots) return null
-  return pots.pots.flatMap(({ id, name, pot }): Asked[] => {
+  return pots.pots.flatMap(({ id, name, content: pot }): Asked[] => {
     const of = cookerOf(pot, kitchen.value)
     const style = of && (pot.styles[of.cooker.appliance.kind] ?? stylesFor(of.cooker)[0])
     if (!of || !style) return []
@@ -43,7 +43,7 @@ const { result } = useWorked(asked, async (work, all) => {
 const askedDishes = computed(() => {
   const { believed } = learnt
   if (!believed || !dishes.dishes) return null
-  return dishes.dishes.flatMap(({ id, dish }) => {
+  return dishes.dishes.flatMap(({ id, content: dish }) => {
     const asIs = JSON.parse(JSON.stringify(dish)) as typeof dish
     const plain = dishRequestOf(asIs, kitchen.value, serverNow())
     const taught = dishRequestOf(asIs, kitchen.value, serverNow(), believed)

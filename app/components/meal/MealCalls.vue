@@ -16,7 +16,7 @@ const canSay = useMealMessages()
 const STALE_MS = 30 * MINUTE_MS
 const CALL_AGAIN_MS = 2 * MINUTE_MS
 const due = computed(() => {
-  const meal = meals.current?.meal
+  const meal = meals.current?.content
   const step = meal && nextStep(meal)
   if (!meal || !step || !canSay.value) return null
   const late = nowMs.value - momentOf(meal, step.startMinute)

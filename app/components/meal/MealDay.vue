@@ -89,7 +89,7 @@ function add(dishId: string) {
   const fetched = dishes.fetchOne(dishId).catch(() => dishes.dishes?.find((one) => one.id === dishId))
   added = added.then(async () => {
     const found = await fetched
-    if (found) change((of) => withDish(of, found.dish, dishId))
+    if (found) change((of) => withDish(of, found.content, dishId))
   })
 }
 const put = ({ id: task, startMinute }: Trial) =>

@@ -29,8 +29,8 @@ const found = computed(() => {
   const all = (dishes.dishes ?? []).filter(({ id }) => !meal.dishes.some(({ dishId }) => dishId === id))
   const named = all.map((kept) => ({
     kept,
-    name: kept.dish.name,
-    aliases: kept.dish.lines.map(({ typed }) => typed).join(', '),
+    name: kept.content.name,
+    aliases: kept.content.lines.map(({ typed }) => typed).join(', '),
   }))
   return searchNames(query.value, named).slice(0, 9)
 })
@@ -113,7 +113,7 @@ function add(id: string) {
         <p v-if="dishes.dishes?.length === 0" class="soft">{{ t('meals.noDishes') }}</p>
         <ul class="found">
           <li v-for="{ kept } in found" :key="kept.id">
-            <v-btn @click="add(kept.id)">{{ kept.dish.name }}</v-btn>
+            <v-btn @click="add(kept.id)">{{ kept.content.name }}</v-btn>
           </li>
         </ul>
         <LinkBtn v-if="meal.dishes.length > 0" @click="asking = false">

@@ -23,7 +23,7 @@ async function keep(as: { id: string; name: string; favourite: boolean; version:
   failure.value = null
   try {
     const { version, name: called, favourite } = as
-    pot.keepAs(await pots.save(as.id, { version, name: called, favourite, pot: content }))
+    pot.keepAs(await pots.save(as.id, { version, name: called, favourite, content }))
     naming.value = false
     said.value = t('pot.bar.kept', { name: as.name })
   } catch (error) {
@@ -160,7 +160,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
       v-if="looksBack && pot.keptAs"
       :id="pot.keptAs.id"
       kind="pot"
-      :tell="(content) => describe({ name: '', pot: content as Pot })"
+      :tell="(content) => describe({ name: '', content: content as Pot })"
       @take="takeEarlier"
     />
     <p v-if="importProblem" class="problem" role="alert">{{ importProblem }}</p>

@@ -35,8 +35,8 @@ async function keep(as: Pick<KeptPot, 'id' | 'name' | 'favourite' | 'version'> |
   try {
     const { content } = pot
     const kept = as
-      ? await pots.save(as.id, { name: as.name, favourite: as.favourite, version: as.version, pot: content })
-      : await pots.add(pot.name, content)
+      ? await pots.save(as.id, { name: as.name, favourite: as.favourite, version: as.version, content })
+      : await pots.add({ name: pot.name, content })
     pot.keepAs(kept)
   } catch (error) {
     failure.value = failureOf(error)

@@ -59,7 +59,9 @@ async function keep(dish: ImportedDish['dish']) {
   try {
     const isOurs = found.value?.steps.length === 0
     const note = isOurs ? dish.note : text.value.slice(0, LENGTH.note)
-    const kept = await dishes.add({ shape: DISH_SHAPE, ...toPlain(dish), ...(note ? { note } : {}) })
+    const kept = await dishes.add({
+      content: { shape: DISH_SHAPE, ...toPlain(dish), ...(note ? { note } : {}) },
+    })
     await navigateTo(`/dishes/${kept.id}`)
   } catch (error) {
     const failure = failureOf(error)

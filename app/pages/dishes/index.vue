@@ -30,7 +30,7 @@ function find<K extends { favourite: boolean }>(
 }
 /** What is being cooked stands first: its next step is waiting. */
 const foundDishes = computed(() =>
-  find(dishes.dishes, (kept) => ({ name: kept.dish.name, aliases: ofDishes.words(kept) })).sort(
+  find(dishes.dishes, (kept) => ({ name: kept.content.name, aliases: ofDishes.words(kept) })).sort(
     (a, b) => Number(ofDishes.cookedAt(b.kept) !== null) - Number(ofDishes.cookedAt(a.kept) !== null),
   ),
 )
@@ -65,7 +65,7 @@ async function start() {
   if (name.value.trim() === '') return
   busy.value = true
   try {
-    const kept = await dishes.add(newDish(name.value.trim().slice(0, 80)))
+    const kept = await dishes.add({ content: newDish(name.value.trim().slice(0, 80)) })
     await navigateTo(`/dishes/${kept.id}`)
   } catch {
     dishFailed.value = true
@@ -104,10 +104,10 @@ useHead({ title: () => `${t('app.nav.dishes')} · Bivvet` })
           <KeptRow
             v-for="{ kept } in foundDishes"
             :key="kept.id"
-            :name="kept.dish.name"
+            :name="kept.content.name"
             :text="ofDishes.describe(kept)"
             :favourite="kept.favourite"
-            :remove-label="t('dishes.remove', { name: kept.dish.name })"
+            :remove-label="t('dishes.remove', { name: kept.content.name })"
             @open="navigateTo(`/dishes/${kept.id}`)"
             @star="ofDishes.star(kept)"
             @copy="ofDishes.copy(kept)"
@@ -134,7 +134,7 @@ useHead({ title: () => `${t('app.nav.dishes')} · Bivvet` })
       </template>
     </template>
     <p v-if="removedDish" role="status" class="removed">
-      {{ t('dishes.removed', { name: removedDish.dish.name }) }}
+      {{ t('dishes.removed', { name: removedDish.content.name }) }}
       <LinkBtn @click="ofDishes.putBack">{{ t('day.putBack') }}</LinkBtn>
     </p>
     <p v-if="removedPot" role="status" class="removed">

@@ -137,7 +137,7 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
         <v-btn :disabled="!canUndo" @click="undo()">{{ t('edit.undo') }}</v-btn>
         <v-btn :disabled="!canRedo" @click="redo()">{{ t('edit.redo') }}</v-btn>
       </header>
-      <SavingNotice :hidden="/^kitchen\.((cookers|burners|measures|tins)\.|(altitudeM|roomC|tapC|name)$)/" />
+      <SavingNotice :hidden="/^content\.((cookers|burners|measures|tins)\.|(altitudeM|roomC|tapC|name)$)/" />
 
       <section>
         <h2>{{ t('kitchen.cookers') }}</h2>

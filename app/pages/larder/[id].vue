@@ -156,7 +156,7 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
       <span class="gap" />
       <v-btn variant="flat" color="primary" size="large" @click="plan">{{ t('app.planFood') }}</v-btn>
     </header>
-    <SavingNotice :hidden="/^kitchen\.(foods|bags)\./" />
+    <SavingNotice :hidden="/^content\.(foods|bags)\./" />
     <p v-if="food.lectin" class="lectin">{{ lectin.sentence }} {{ lectin.why }}</p>
 
     <div class="columns">

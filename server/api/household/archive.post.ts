@@ -4,6 +4,6 @@ export default defineEventHandler(async (event) => {
   const kept = await store.kitchen()
   if (!kept) throw notFound('kitchen')
   const bytes = await readBytes(event, MOST_ARCHIVE_BYTES)
-  const restored = await readArchive(bytes, kept.kitchen, store.householdId)
-  return { added: await store.bringBack(restored, kept.kitchen) }
+  const restored = await readArchive(bytes, kept.content, store.householdId)
+  return { added: await store.bringBack(restored, kept.content) }
 })

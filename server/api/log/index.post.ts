@@ -26,7 +26,7 @@ export default defineEventHandler(async (event) => {
   if (problems.length > 0) throw refusal(422, problems)
   const of = file.runs.length
   if (getQuery(event).check !== undefined) return { added: 0, of }
-  return { added: await store.addRuns(found, kept.kitchen), of }
+  return { added: await store.addRuns(found, kept.content), of }
 })
 
 /** The log that came, as JSON or as a table. */

@@ -4,7 +4,7 @@ import { savePlanSchema } from '../../../shared/plan.schema'
 export default defineEventHandler(async (event) => {
   const store = await useHousehold(event)
   const given = await readJson(event, savePlanSchema)
-  const cooker = (await store.kitchen())?.kitchen.cookers.find(({ id }) => id === given.cookerId)
+  const cooker = (await store.kitchen())?.content.cookers.find(({ id }) => id === given.cookerId)
   if (!cooker) throw notFound('cooker')
   const answer = await askWorker(store.householdId).plan(given.request)
   if (!answer.ok) throw refusal(422, answer.problems)

@@ -1,22 +1,22 @@
-import { and, asc, eq, inArray } from 'drizzle-orm'
-import { v5 as uuidOf } from 'uuid'
+import { and, asc, eq, sql } from 'drizzle-orm'
 import type { LogFileRun } from '../../../core/learn/log-file.schema'
 import type { PlanAnswer } from '../../../core/program/answer'
 import type { Archive, ArchivedDocument } from '../../../shared/archive.schema'
 import type { Kitchen } from '../../../shared/kitchen'
-import { dishes, forgotten, households, meals, portions, pots, runPhotos } from '../schema'
+import { documents, forgotten, runPhotos } from '../schema'
 import { kept, own, tellOthers, type Scope } from '../scope'
 import type { logFileQueries } from './log-file'
 
-export const KEPT_TABLES = { pots, dishes, meals, portions }
-export type KeptName = keyof typeof KEPT_TABLES
-export const KEPT_NAMES = Object.keys(KEPT_TABLES) as KeptName[]
+/** What the lists of an archive hold. */
+export const LISTED = { pots: 'pot', dishes: 'dish', meals: 'meal', portions: 'portion' } as const
+export type ListName = keyof typeof LISTED
+export const LIST_NAMES = Object.keys(LISTED) as ListName[]
 
 /** What is to be brought back: checked before, so that all of it is written or nothing. */
 export interface Restored {
   /** Null where the household's own kitchen stays. */
   kitchen: Kitchen | null
-  documents: Record<KeptName, ArchivedDocument[]>
+  documents: Record<ListName, ArchivedDocument[]>
   runs: { run: LogFileRun; answer: PlanAnswer }[]
   forgotten: { figure: string; at: number }[]
   photos: ReadonlyMap<string, Buffer>
@@ -25,18 +25,15 @@ export interface Restored {
 /** The whole household, out and in again. */
 export function archiveQueries(scope: Scope, log: ReturnType<typeof logFileQueries>) {
   const { db, householdId, memberId } = scope
-  const newId = (id: string) => uuidOf(id, householdId)
 
   /** All that is kept of a kind, also more than a list shows. */
-  async function documents(name: KeptName): Promise<ArchivedDocument[]> {
-    // The tables have the same columns but for the name of the document's.
-    const table = KEPT_TABLES[name] as typeof pots
-    const { id, name: called, favourite, content } = table
+  async function listed(name: ListName): Promise<ArchivedDocument[]> {
+    const { id, name: called, favourite, content } = documents
     return db
       .select({ id, name: called, favourite, content })
-      .from(table)
-      .where(kept(scope, table))
-      .orderBy(asc(table.updatedAt)) as Promise<ArchivedDocument[]>
+      .from(documents)
+      .where(and(kept(scope, documents), eq(documents.kind, LISTED[name])))
+      .orderBy(asc(documents.updatedAt)) as Promise<ArchivedDocument[]>
   }
 
   return {
@@ -44,13 +41,13 @@ export function archiveQueries(scope: Scope, log: ReturnType<typeof logFileQueri
       const [file, gone, ...all] = await Promise.all([
         log.logFile(kitchen),
         db.select().from(forgotten).where(own(scope, forgotten)),
-        ...KEPT_NAMES.map(documents),
+        ...LIST_NAMES.map(listed),
       ])
       return {
         format: 'bivvet-household',
         shape: 1,
         kitchen,
-        ...(Object.fromEntries(KEPT_NAMES.map((name, i) => [name, all[i]!])) as Record<KeptName, ArchivedDocument[]>),
+        ...(Object.fromEntries(LIST_NAMES.map((name, i) => [name, all[i]!])) as Record<ListName, ArchivedDocument[]>),
         log: { ...file, forgotten: gone.map(({ figure, forgottenAt }) => ({ figure, at: forgottenAt.getTime() })) },
       }
     },
@@ -72,37 +69,26 @@ export function archiveQueries(scope: Scope, log: ReturnType<typeof logFileQueri
       return db.transaction(async (tx) => {
         let added = 0
         if (kitchen) {
-          const [row] = await tx
-            .select({ version: households.kitchenVersion })
-            .from(households)
-            .where(eq(households.id, householdId))
-            .for('update')
           await tx
-            .update(households)
-            .set({ kitchen, kitchenVersion: row!.version + 1 })
-            .where(eq(households.id, householdId))
+            .update(documents)
+            .set({
+              content: kitchen,
+              name: kitchen.name,
+              version: sql`${documents.version} + 1`,
+              updatedAt: new Date(),
+            })
+            .where(and(own(scope, documents), eq(documents.kind, 'kitchen')))
           await tellOthers(scope, tx, 'kitchen', householdId)
           added++
         }
-        for (const name of KEPT_NAMES) {
-          const table = KEPT_TABLES[name] as typeof pots
-          for (const { id, ...document } of all[name]) {
-            // Where the id is another household's on this server, it gets one of its own, the same every time.
-            const ids = [id, newId(id)]
-            const there = await tx
-              .select({ id: table.id })
-              .from(table)
-              .where(and(own(scope, table), inArray(table.id, ids)))
-            for (const as of there.length > 0 ? [] : ids) {
-              const inserted = await tx
-                .insert(table)
-                .values({ ...document, id: as, householdId, memberId })
-                .onConflictDoNothing({ target: table.id })
-                .returning({ id: table.id })
-              if (inserted.length === 0) continue
-              added++
-              break
-            }
+        for (const name of LIST_NAMES) {
+          for (const document of all[name]) {
+            const inserted = await tx
+              .insert(documents)
+              .values({ ...document, kind: LISTED[name], householdId, memberId })
+              .onConflictDoNothing()
+              .returning({ id: documents.id })
+            added += inserted.length
           }
         }
         const { added: cooked, ids: runIds } = await log.addRunsIn(tx, runs, kitchen ?? here)

@@ -1,9 +1,10 @@
 import { and, asc, desc, eq, gt, isNull, ne } from 'drizzle-orm'
-import type { People } from '../../../shared/household'
+import type { People, Whoami } from '../../../shared/household'
 import type { MemberRole } from '../../../shared/names'
 import { digestOf, newToken } from '../auth'
 import { devices, households, invites, members, passkeys } from '../schema'
 import { own, tellOthers, type Scope } from '../scope'
+import { documentQueries } from './documents'
 
 /** How long a link that lets somebody in can be used. */
 const INVITE_MS = 24 * 3_600_000
@@ -17,6 +18,20 @@ export function peopleQueries(scope: Scope) {
   const tell = () => tellOthers(scope, db, 'household', householdId)
 
   return {
+    /** Who is at the device that asks; null where the household is gone. */
+    async whoami(): Promise<Omit<Whoami, 'device'> | null> {
+      const found = await documentQueries(scope).kitchen()
+      const inIt = await db
+        .select({ id: members.id, name: members.name, role: members.role })
+        .from(members)
+        .where(own(scope, members))
+        .orderBy(asc(members.createdAt))
+      const member = inIt.find(({ id }) => id === memberId) ?? inIt[0]
+      if (!found || !member) return null
+      const names = Object.fromEntries(inIt.map(({ id, name }) => [id, name]))
+      return { household: { id: householdId, name: found.name }, member, names }
+    },
+
     async people(): Promise<Omit<People, 'hereId'>> {
       const [in_, at, links, keys] = await Promise.all([
         db.select().from(members).where(isIn).orderBy(asc(members.createdAt)),

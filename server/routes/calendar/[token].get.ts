@@ -15,5 +15,5 @@ export default defineEventHandler(async (event) => {
   const [meals, kitchen] = await Promise.all([store.calendarMeals(since), store.kitchen()])
   if (!kitchen) throw notFound('calendar')
   const shown = meals.filter(({ meal }) => meal.servedAt > since)
-  return sendCalendar(event, calendarOf(shown, kitchen.kitchen))
+  return sendCalendar(event, calendarOf(shown, kitchen.content))
 })

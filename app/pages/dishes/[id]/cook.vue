@@ -195,7 +195,7 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
           <li v-if="takesSalt" class="soft">{{ t('dishes.progress.saltIn', { g: amount(now.salt.beforeG) }) }}</li>
         </ul>
         <p v-for="{ line, kept: found } in takesOut" :key="line" class="out">
-          {{ t('dishes.progress.takeOut', { name: found.portion.name, n: number(found.portion.left) }) }}
+          {{ t('dishes.progress.takeOut', { name: found.content.name, n: number(found.content.left) }) }}
           <v-btn @click="takeOut(line, found)">
             {{ t('dishes.progress.takenOut') }}
           </v-btn>

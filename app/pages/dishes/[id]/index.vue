@@ -180,7 +180,9 @@ function takeInstead({ what, g }: StandIn) {
 }
 
 async function copyIt() {
-  const kept = await dishes.add({ ...dish.value!, name: t('dishes.copyOf', { name: dish.value!.name }).slice(0, 80) })
+  const kept = await dishes.add({
+    content: { ...dish.value!, name: t('dishes.copyOf', { name: dish.value!.name }).slice(0, 80) },
+  })
   await navigateTo(`/dishes/${kept.id}`)
 }
 async function takeOff() {
@@ -263,7 +265,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
             ? t('dishes.forN', { n: number(shown.servings), mass: weight(answer.massG), place: kitchen.name })
             : kitchen.name
         "
-        :state="t(`dishes.state.${state}`)"
+        :state="t(`saving.state.${state}`)"
         :presses="more"
         :can-undo="canUndo"
         :can-redo="canRedo"

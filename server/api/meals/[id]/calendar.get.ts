@@ -5,5 +5,5 @@ export default defineEventHandler(async (event) => {
   const [[found], kitchen] = await Promise.all([store.calendarMeals(0, id), store.kitchen()])
   if (!found || found.isRemoved || !kitchen) throw notFound('meal')
   setHeader(event, 'content-disposition', 'attachment; filename="dinner.ics"')
-  return sendCalendar(event, calendarOf([found], kitchen.kitchen))
+  return sendCalendar(event, calendarOf([found], kitchen.content))
 })

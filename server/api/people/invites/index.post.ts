@@ -8,10 +8,10 @@ const GUEST_MINUTES = 24 * 60
 export default defineEventHandler(async (event) => {
   const store = await useHousehold(event)
   const { mealId } = await readJson(event, inviteSchema)
-  const meal = mealId ? await store.meal(mealId) : null
+  const meal = mealId ? await store.document('meal', mealId) : null
   if (mealId && !meal) throw notFound('dinner')
   if (!mealId && store.role !== 'owner') throw refusal(403, { path: '', code: 'owners-only' })
-  const until = meal ? new Date(Math.max(Date.now(), momentOf(meal.meal, 0)) + GUEST_MINUTES * 60_000) : undefined
+  const until = meal ? new Date(Math.max(Date.now(), momentOf(meal.content, 0)) + GUEST_MINUTES * 60_000) : undefined
   const made = await store.invite(mealId, until)
   if (!made) throw refusal(409, { path: '', code: 'too-many-links' })
   setResponseStatus(event, 201)

@@ -1,45 +1,22 @@
 import { and, eq, isNotNull } from 'drizzle-orm'
-import type { BegunDishes, KeptDish } from '../../../shared/household'
-import {
-  begunDishSchema,
-  DISH,
-  type BegunDish,
-  type KeptDishDocument,
-  type SayBegun,
-  type SaveDish,
-} from '../../../shared/dish.schema'
+import { readDocument } from '../../../shared/document'
+import type { BegunDishes } from '../../../shared/household'
+import { begunDishSchema, DISH, type BegunDish, type SayBegun } from '../../../shared/dish.schema'
 import { clocksOf } from '../../../shared/dish'
 import { log } from '../../log'
-import { dishes } from '../schema'
+import { documents } from '../schema'
 import { kept, tellOthers, type Scope } from '../scope'
-import { keptQueries, type Kept } from './kept'
 
-const dishOf = ({ content: dish, name: _, ...rest }: Kept<KeptDishDocument>): KeptDish => ({ ...rest, dish })
-
-/** Dishes of the household; each is called as it calls itself. */
-export function dishQueries(scope: Scope) {
-  const queries = keptQueries(scope, 'dish', dishes, DISH)
+/** How far dishes are that are being cooked. */
+export function begunQueries(scope: Scope) {
+  const isDish = and(kept(scope, documents), eq(documents.kind, 'dish'))
   return {
-    dishes: async (): Promise<KeptDish[]> => (await queries.all()).map(dishOf),
-
-    async dish(id: string): Promise<KeptDish | null> {
-      const found = await queries.one(id)
-      return found && dishOf(found)
-    },
-
-    async saveDish(id: string, { dish, ...rest }: SaveDish): Promise<KeptDish | 'changed-meanwhile'> {
-      const outcome = await queries.save(id, { ...rest, name: dish.name, content: dish })
-      return outcome === 'changed-meanwhile' ? outcome : dishOf(outcome)
-    },
-
-    removeDish: queries.remove,
-
     /** The dishes that are being cooked. What cannot be read is passed over, and said. */
     async begunDishes(): Promise<BegunDishes> {
       const rows = await scope.db
-        .select({ id: dishes.id, begun: dishes.begun })
-        .from(dishes)
-        .where(and(kept(scope, dishes), isNotNull(dishes.begun)))
+        .select({ id: documents.id, begun: documents.begun })
+        .from(documents)
+        .where(and(isDish, isNotNull(documents.begun)))
       return Object.fromEntries(
         rows.flatMap(({ id, begun }) => {
           const read = readBegun(id, begun)
@@ -54,13 +31,13 @@ export function dishQueries(scope: Scope) {
      */
     async sayBegun(id: string, said: SayBegun): Promise<BegunDish | null> {
       return scope.db.transaction(async (tx) => {
-        const mine = and(kept(scope, dishes), eq(dishes.id, id))
-        const [row] = await tx.select().from(dishes).where(mine).for('update')
-        const dish = row && queries.read(row)?.content
-        if (!row || !dish) return null
-        const before = readBegun(id, row.begun) ?? { at: 0, clocks: {}, runs: {} }
+        const mine = and(isDish, eq(documents.id, id))
+        const [row] = await tx.select().from(documents).where(mine).for('update')
+        const dish = row && readDocument(DISH, row.content)
+        if (!dish?.ok) return null
+        const before = readBegun(id, row!.begun) ?? { at: 0, clocks: {}, runs: {} }
         // Nothing is kept of stages that the dish has no more.
-        const has = clocksOf(dish)
+        const has = clocksOf(dish.value)
         const ofDish = <Value>(all: Record<string, Value>) =>
           Object.fromEntries(Object.entries(all).filter(([key]) => has.has(key)))
         const begun: BegunDish = {
@@ -68,7 +45,7 @@ export function dishQueries(scope: Scope) {
           clocks: ofDish({ ...said.clocks, ...before.clocks }),
           runs: ofDish({ ...said.runs, ...before.runs }),
         }
-        await tx.update(dishes).set({ begun }).where(mine)
+        await tx.update(documents).set({ begun }).where(mine)
         await tellOthers(scope, tx, 'begun', id)
         return begun
       })
@@ -78,10 +55,10 @@ export function dishQueries(scope: Scope) {
     async endBegun(id: string): Promise<boolean> {
       return scope.db.transaction(async (tx) => {
         const ended = await tx
-          .update(dishes)
+          .update(documents)
           .set({ begun: null })
-          .where(and(kept(scope, dishes), eq(dishes.id, id)))
-          .returning({ id: dishes.id })
+          .where(and(isDish, eq(documents.id, id)))
+          .returning({ id: documents.id })
         if (ended.length > 0) await tellOthers(scope, tx, 'begun', id)
         return ended.length > 0
       })

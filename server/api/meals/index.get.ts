@@ -1,2 +1,0 @@
-/** The household's dinners, newest change first. */
-export default defineEventHandler(async (event) => (await useHousehold(event)).meals())

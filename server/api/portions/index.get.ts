@@ -1,2 +1,0 @@
-/** What the household has cooked and kept. */
-export default defineEventHandler(async (event) => (await useHousehold(event)).portions())

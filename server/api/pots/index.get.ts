@@ -1,2 +1,0 @@
-/** The pots that the household has kept. */
-export default defineEventHandler(async (event) => (await useHousehold(event)).pots())
