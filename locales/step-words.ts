@@ -1,3 +1,4 @@
+import { STAGES } from '../core/dish/stages'
 import { minuteOfInstruction, type Instruction, type Thing, type Until } from '../core/guide/instruction'
 
 /** How figures and names are told where the words are said: on a screen, in a calendar, in a recipe. */
@@ -124,8 +125,7 @@ export function stepWords(voice: Voice) {
       case 'serve':
         return of('serve')
       default: {
-        const tone =
-          kind === 'fry' || kind === 'dry-roast' || kind === 'temper' ? 'heat' : kind === 'rest' ? 'steam' : 'food'
+        const tone = kind === null || kind === 'soak' ? 'food' : STAGES[kind].tone
         // What is prepared for a pot alone has no minutes of its own.
         return of(`kinds.${kind === null || kind === 'soak' ? 'prepare' : kind}`, minutes, tone)
       }

@@ -1,6 +1,6 @@
 import type { DishLine, Stage } from '~~/core/dish/dish.schema'
 import type { StageAnswer } from '~~/core/dish/dish'
-import type { StageKind } from '~~/core/dish/names'
+import { STAGES } from '~~/core/dish/stages'
 import { findIngredient } from '~~/core/ingredient/ingredients'
 import type { MessageKey } from '~~/locales/bundles'
 
@@ -46,7 +46,7 @@ export function useDishWords() {
         tone: 'tone-heat',
       }
     const [n = '', ...unit] = duration(answer?.minutes ?? minutes).split(' ')
-    return { n, unit: unit.join(' '), tone: TONES[kind] ?? '' }
+    return { n, unit: unit.join(' '), tone: STAGES[kind].tone === 'food' ? '' : `tone-${STAGES[kind].tone}` }
   }
   const told = (g: number) => `${weight(g)}, ${measured(g, kitchen.cup)}`
   /** The water that goes into the tins of a pot stage, each with its food. */
@@ -62,14 +62,4 @@ export function useDishWords() {
     return waterText(pourG)
   }
   return { thing, lineName, takesText, amount, stageFigure, pourText, waterText, tinTexts }
-}
-
-const TONES: Partial<Record<StageKind, string>> = {
-  soak: 'tone-water',
-  'dry-roast': 'tone-heat',
-  fry: 'tone-heat',
-  pot: 'tone-heat',
-  simmer: 'tone-heat',
-  temper: 'tone-heat',
-  rest: 'tone-steam',
 }

@@ -2,6 +2,7 @@ import { BOUNDS } from '../bounds'
 import { problem, type Problem } from '../problem'
 import { knownOf } from './contents'
 import type { Dish, DishRequest, Stage } from './dish.schema'
+import { STAGES } from './stages'
 
 /** g by which portions may miss a line's amount without being asked about. */
 const NEARLY_G = 0.5
@@ -73,7 +74,7 @@ export function openQuestions(request: DishRequest): Problem[] {
     const known = knownOf(lines.find(({ id }) => id === line) ?? { what: null }, request)
     return known !== null && 'food' in known
   }
-  const cooks = stages.some(({ kind }) => kind === 'pot' || kind === 'simmer')
+  const cooks = stages.some(({ kind }) => STAGES[kind].cooks)
   if (!cooks && lines.some(({ id }) => food(id))) found.push(problem('dish-without-pot', 'stages'))
   if (request.dish.servings < BOUNDS.servings[0]) found.push(problem('out-of-range', 'servings'))
   return found

@@ -6,6 +6,7 @@ import { findIngredient } from '../ingredient/ingredients'
 import type { Texture } from '../names'
 import { isPoured, LIQUID_YIELD, type LiquidKind } from '../water/liquids'
 import type { DishLine, DishRequest } from './dish.schema'
+import type { LiquidRow } from './ledger'
 
 /** A food that decides how long, as it is at some moment of a dish. */
 export interface FoodIn {
@@ -198,4 +199,12 @@ export function takeLiquid(contents: Contents, g: number): Aside {
   contents.saltG -= saltG
   contents.saltGoneG += saltG
   return { freeG: g, saltG }
+}
+
+/** Binds so much of the free liquid, or all that there is; answers how much. */
+export function bind(contents: Contents, row: Pick<LiquidRow, 'drunkG'>, wantedG: number): number {
+  const g = Math.max(0, Math.min(contents.freeG, wantedG))
+  contents.freeG -= g
+  row.drunkG += g
+  return g
 }

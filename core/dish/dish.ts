@@ -13,8 +13,7 @@ import type { Dish, DishLine, DishRequest, Stage } from './dish.schema'
 import { emptyRow, type LiquidRow, type SaltRow } from './ledger'
 import { cookInPot, potRequest, withoutSour } from './pot-stage'
 import { handsOf, minutesOf, STAGES } from './stages'
-import { thicken } from './thicken'
-import { fry, mash, simmer, soak, takeOff, type Worked } from './work'
+import { takeOff, thickenWithPastes, WORK } from './work'
 
 /** What becomes of a dish at one of its stages. */
 export interface StageAnswer {
@@ -207,7 +206,7 @@ function runStage(stage: Stage, request: DishRequest, left: Map<string, Contents
   }
   const saltThenG = contents.saltG
   const aside = work(stage, contents, row, request, stoodG, ran)
-  thicken(stage, contents, row)
+  thickenWithPastes(stage, contents, row)
   row.afterG = liquidG(contents)
   if (aside.freeG > 0) asides.set(stage.id, aside)
   left.set(stage.id, contents)
@@ -233,41 +232,14 @@ function portionG(id: string, stage: Stage, { lines, stages }: Dish): number | n
 
 /** Does to the contents what the stage does, and tells what was kept aside. */
 function work(stage: Stage, contents: Contents, row: LiquidRow, request: DishRequest, stoodG: number, ran: Ran): Aside {
-  const did = (): Worked | null => {
-    switch (stage.kind) {
-      case 'soak':
-        return soak({ ...stage, minutes: ran.minutes }, contents, row, request)
-      case 'fry':
-        return fry({ ...stage, minutes: ran.minutes }, contents, row, request)
-      case 'simmer':
-        return simmer({ ...stage, minutes: ran.minutes }, contents, row, request)
-      case 'mash':
-        return mash(stage, contents, row)
-      default:
-        return null
-    }
-  }
   if (stage.kind === 'pot') closePot(stage, contents, row, request, stoodG, ran)
-  const worked = did()
-  if (worked) {
-    ran.minutes += Math.round(worked.comeUpMinutes)
-    if (worked.shortG > 1)
-      ran.cautions.push({ id: 'simmer-dry', severity: 'warn', params: { grams: Math.ceil(worked.shortG / 10) * 10 } })
-  }
-  if (stage.kind === 'fry') ran.cautions.push(...sticks(contents))
+  const worked = WORK[stage.kind]?.({ ...stage, minutes: ran.minutes }, contents, row, request)
+  const { comeUpMinutes = 0, shortG = 0, cautions = [] } = worked ?? {}
+  ran.minutes += Math.round(comeUpMinutes)
+  if (shortG > 1)
+    ran.cautions.push({ id: 'simmer-dry', severity: 'warn', params: { grams: Math.ceil(shortG / 10) * 10 } })
+  ran.cautions.push(...cautions)
   return takeOff(stage, contents, row)
-}
-
-/** Less fat than this to what is fried, with nothing wet left, and it sticks (engineering estimate). */
-const LEAST_FAT_SHARE = 0.03
-/** So much water loosens what has stuck (general kitchen practice). */
-const SPLASH_G = 30
-
-function sticks({ others, foods, freeG }: Contents): Caution[] {
-  const fatG = sumOf(others, ({ restG, what }) => restG * what.fat)
-  const allG = sumOf(others, ({ restG }) => restG) + sumOf(foods, ({ dryG }) => dryG)
-  if (freeG > 1 || allG === 0 || fatG >= LEAST_FAT_SHARE * allG) return []
-  return [{ id: 'fry-sticks', severity: 'note', params: { grams: SPLASH_G } }]
 }
 
 function closePot(

@@ -203,3 +203,11 @@ function drunkBy(foods: readonly FoodIn[], drunkG: number): number[] {
   const wanted = sumOf(wants, (g) => g)
   return wants.map((want) => (wanted > 0 ? (Math.max(0, drunkG) * want) / wanted : 0))
 }
+
+/** What an open heat has done to the foods stays with them. */
+export function keepHeat(contents: Contents, { gets, centreC }: OpenHeat): void {
+  contents.foods.forEach((item, i) => {
+    item.gets += gets[i]!
+    item.centreC = Math.max(item.centreC ?? -Infinity, centreC[i]!)
+  })
+}

@@ -2,8 +2,8 @@ import { heatsItself } from '../appliance/appliance'
 import { knownOf } from '../dish/contents'
 import type { DishAnswer, StageAnswer } from '../dish/dish'
 import type { DishLine, DishRequest, Stage } from '../dish/dish.schema'
-import { STAGES, vesselOf } from '../dish/stages'
-import type { FlameName, TaskPart } from '../names'
+import { flameOf, STAGES, vesselOf } from '../dish/stages'
+import type { TaskPart } from '../names'
 import { readQuantity } from '../quantity/quantity'
 import { applianceOf } from '../program/answer'
 import { closingInstructions } from './closing'
@@ -68,7 +68,7 @@ function stageInstructions(
   const ends = begins + found.minutes
   const vessel = vesselOf(stage)
   const hands = Math.round(found.handsMinutes)
-  const { critical = false, flame } = STAGES[kind]
+  const { critical = false, flame, told } = STAGES[kind]
   const place = placeOf(stage, stages)
   const part: TaskPart = hands > 0 ? 'do' : 'tend'
   const list: Instruction[] = []
@@ -113,70 +113,36 @@ function stageInstructions(
     ...(stage.until ? { sign: stage.until } : {}),
   }
   const on = flame ? { burner: burnerOf(stage, stages) } : null
-  const setting = flame ? { flame: stage.flame ?? USUAL_FLAME[kind] ?? 'medium' } : null
+  const setting = flame ? { flame: flameOf(stage) } : null
   const all = [...carried, ...taken]
-  // What goes in before the work of the stage itself.
-  const addFirst = (more: Thing[] = []) => {
-    if (all.length + more.length > 0) say('add', begins, { things: [...all, ...more], hands: 1, part: 'do' })
+  const { before, after } = told
+  if (kind === 'soak' && found.minutes < 1) {
+    // A soak that is left out is a bowl of dry food.
+    say('prepare', begins, { things: [...all, ...water], part: 'close' })
+    return list
   }
-  switch (kind) {
-    case 'prepare':
-    case 'marinate':
-      say('prepare', begins, { things: [...all, ...water], until, hands })
-      break
-    case 'soak':
-      // A soak that is left out is a bowl of dry food.
-      if (found.minutes < 1) {
-        say('prepare', begins, { things: [...all, ...water], part: 'close' })
-        break
-      }
-      say('soak', begins, { things: [...all, ...water], until, hands, why: { sum: 'soak' } })
-      if (!stage.keepWater)
-        say('drain', ends, {
-          things: all.filter((one) => isSoaked(one, request)).map(met('soaked')),
-          hands: 1,
-          part: 'do',
-        })
-      break
-    case 'dry-roast':
-    case 'fry':
-      say('fry', begins, { things: [...all, ...water], until, hands, on, setting })
-      break
-    case 'temper':
-      // Sizzled by itself, then poured over what it is for.
-      say('fry', begins, { things: [...taken, ...water], until, hands, on, setting, in: { vessel } })
-      if (stage.from.length > 0)
-        say('add', ends, { things: taken.map(met('fried')), hands: 1, in: placeOf(endsAs(stage, stages), stages) })
-      break
-    case 'mash':
-      addFirst(water)
-      say('mash', begins, { until, hands })
-      break
-    case 'drain':
-      say('drain', begins, { things: [...all, ...water, ...keptThing(stage, found)], hands, until })
-      break
-    case 'simmer':
-      addFirst()
-      if (water.length > 0) say('pour', begins, { things: water, hands: 1 })
-      say('turn', begins, {
-        until,
-        hands,
-        on,
-        setting,
-        cautions: found.cautions.flatMap((one) => (one.id === 'simmer-dry' ? [one.id] : [])),
-      })
-      break
-    case 'chill':
-      say('keep', begins, { things: [...all, ...water], until, hands })
-      break
-    case 'combine':
-      say('add', begins, { things: [...all, ...water], hands, until })
-      break
-    default:
-      addFirst(water)
-      say('rest', begins, { until, hands })
+  const work: Told = { until, hands, on, setting }
+  if (before) {
+    const first = before === 'add' ? [...all, ...water] : all
+    if (first.length > 0) say('add', begins, { things: first, hands: 1, part: 'do' })
+    if (before === 'add-and-pour' && water.length > 0) say('pour', begins, { things: water, hands: 1 })
+    const cautions = found.cautions.flatMap((one) => (one.id === 'simmer-dry' ? [one.id] : []))
+    say(told.do, begins, { ...work, cautions })
+  } else {
+    const kept = told.do === 'drain' ? keptThing(stage, found) : []
+    const why = told.do === 'soak' ? ({ sum: 'soak' } as const) : null
+    // What is done apart is of what is taken alone, and in its own vessel.
+    const apart = after === 'pour-over'
+    const things = [...(apart ? taken : all), ...water, ...kept]
+    say(told.do, begins, { ...work, things, why, ...(apart ? { in: { vessel } } : {}) })
   }
-  if (kind !== 'drain' && kind !== 'soak' && (found.liquid.keptG ?? 0) > 0)
+  if (after === 'drain' && !stage.keepWater) {
+    const things = all.filter((one) => isSoaked(one, request)).map(met('soaked'))
+    say('drain', ends, { things, hands: 1, part: 'do' })
+  }
+  if (after === 'pour-over' && stage.from.length > 0)
+    say('add', ends, { things: taken.map(met('fried')), hands: 1, in: placeOf(endsAs(stage, stages), stages) })
+  if (told.do !== 'drain' && told.do !== 'soak' && (found.liquid.keptG ?? 0) > 0)
     say('take-out', ends, { things: keptThing(stage, found), hands: 1 })
   if (flame && !staysLit(stage, index, stages)) say('off', ends, { on, hands: 1 })
   return list
@@ -227,14 +193,6 @@ function potInstructions(
       isKettle: isKettle(asked),
     })
   })
-}
-
-/** The flame of a stage where nobody has said one. */
-const USUAL_FLAME: Partial<Record<Stage['kind'], FlameName>> = {
-  fry: 'high',
-  temper: 'medium',
-  'dry-roast': 'medium',
-  simmer: 'simmer',
 }
 
 /** A line by its own name, as the cook wrote it, or by what it is. */
@@ -309,7 +267,9 @@ function takenG(line: string, stage: Stage, answer: DishAnswer, stages: readonly
 function endsAs(stage: Stage, stages: readonly Stage[]): Stage {
   const [into] = stage.from
   const before =
-    stage.kind === 'temper' && into?.part === 'all' ? stages.find(({ id }) => id === into.stage) : undefined
+    STAGES[stage.kind].told.after === 'pour-over' && into?.part === 'all'
+      ? stages.find(({ id }) => id === into.stage)
+      : undefined
   return before ? endsAs(before, stages) : stage
 }
 
@@ -341,21 +301,9 @@ function linesOf(stage: Stage, stages: readonly Stage[]): string[] {
 }
 
 function stateAfter({ kind, keepWater, minutes }: Stage): ThingState {
-  switch (kind) {
-    case 'soak':
-      return minutes === 0 ? 'dry' : keepWater ? 'soaked' : 'soaked-and-drained'
-    case 'prepare':
-    case 'marinate':
-      return 'prepared'
-    case 'fry':
-    case 'dry-roast':
-    case 'temper':
-      return 'fried'
-    case 'drain':
-      return 'drained'
-    default:
-      return 'cooked'
-  }
+  const { leaves } = STAGES[kind]
+  if (leaves !== 'soaked') return leaves
+  return minutes === 0 ? 'dry' : keepWater ? 'soaked' : 'soaked-and-drained'
 }
 
 const met =
@@ -412,5 +360,5 @@ function staysLit(stage: Stage, index: number, stages: readonly Stage[]): boolea
     .slice(index + 1)
     .find(({ from }) => from.some((one) => one.stage === stage.id && one.part === 'all'))
   if (!next || vesselOf(next) !== vesselOf(stage)) return false
-  return next.kind === 'pot' || STAGES[next.kind].flame === true
+  return next.kind === 'pot' || STAGES[next.kind].flame !== undefined
 }

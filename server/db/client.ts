@@ -64,7 +64,7 @@ export class HouseholdPool extends Pool {
     }
   }
 
-  async query(...asked: unknown[]): Promise<QueryResult> {
+  override query = async (...asked: unknown[]): Promise<QueryResult> => {
     const client = await this.connect()
     try {
       const answer = await (client.query as (...given: unknown[]) => Promise<QueryResult>)(...asked)

@@ -3,7 +3,8 @@ import { mdiArrowDown, mdiArrowUp, mdiClose } from '@mdi/js'
 import type { DishAnswer } from '~~/core/dish/dish'
 import type { Stage, Take } from '~~/core/dish/dish.schema'
 import { STAGE_KINDS, VESSELS, type StageKind } from '~~/core/dish/names'
-import { handsOf, minutesOf, STAGES, vesselOf } from '~~/core/dish/stages'
+import { flameOf, handsOf, minutesOf, STAGES, vesselOf } from '~~/core/dish/stages'
+import type { StageField } from '~~/core/dish/kinds/kind'
 import { FLAMES } from '~~/core/names'
 import { usualPot, type DishDocument } from '~~/shared/dish'
 
@@ -45,7 +46,7 @@ const handsMinutes = computed({
 const until = computed({ get: () => stage.value.until ?? '', set: (text: string) => (stage.value.until = text) })
 const vessel = computed({ get: () => vesselOf(stage.value), set: (of) => (stage.value.vessel = of) })
 const flame = computed({
-  get: () => stage.value.flame ?? (stage.value.kind === 'simmer' ? 'simmer' : 'medium'),
+  get: () => flameOf(stage.value),
   set: (of) => (stage.value.flame = of),
 })
 const flag = (key: 'lid' | 'keepWater' | 'throwsLiquid' | 'takesOutPouch') =>
@@ -55,9 +56,7 @@ const keepWater = flag('keepWater')
 const throwsLiquid = flag('throwsLiquid')
 const pouch = flag('takesOutPouch')
 
-const pours = computed(() => ['soak', 'simmer', 'combine', 'marinate'].includes(stage.value.kind))
-const heats = computed(() => ['fry', 'simmer', 'temper', 'dry-roast'].includes(stage.value.kind))
-const keepsLiquid = computed(() => ['pot', 'simmer', 'drain'].includes(stage.value.kind))
+const has = (field: StageField) => STAGES[stage.value.kind].fields.includes(field)
 
 /** What it can go on with: whatever is done before it. */
 const earlier = computed(() => dish.stages.slice(0, index))
@@ -112,7 +111,7 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
         :choices="VESSELS.map((value) => ({ value, title: t(`dishes.vessels.${value}`) }))"
       />
       <NumberField
-        v-if="pours"
+        v-if="has('waterG')"
         v-model="waterG"
         :label="t('dishes.stage.waterG')"
         quantity="weight"
@@ -120,23 +119,23 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
         :digits="1"
       />
       <PickField
-        v-if="heats"
+        v-if="STAGES[kind].flame"
         v-model="flame"
         :label="t('dishes.stage.flame')"
         :choices="FLAMES.map((value) => ({ value, title: t(`pot.flames.${value}`) }))"
       />
       <NumberField
-        v-if="keepsLiquid"
+        v-if="has('keepsG')"
         v-model="keepsG"
         :label="t('dishes.stage.keepsG')"
         quantity="weight"
         bound="liquidG"
         :digits="1"
       />
-      <v-checkbox v-if="kind === 'simmer'" v-model="lid" :label="t('dishes.stage.lid')" />
-      <v-checkbox v-if="kind === 'soak'" v-model="keepWater" :label="t('dishes.stage.keepWater')" />
-      <v-checkbox v-if="kind === 'drain'" v-model="throwsLiquid" :label="t('dishes.stage.throwAway')" />
-      <v-checkbox v-if="kind === 'simmer' || kind === 'drain'" v-model="pouch" :label="t('dishes.stage.pouch')" />
+      <v-checkbox v-if="has('lid')" v-model="lid" :label="t('dishes.stage.lid')" />
+      <v-checkbox v-if="has('keepWater')" v-model="keepWater" :label="t('dishes.stage.keepWater')" />
+      <v-checkbox v-if="has('throwsLiquid')" v-model="throwsLiquid" :label="t('dishes.stage.throwAway')" />
+      <v-checkbox v-if="has('takesOutPouch')" v-model="pouch" :label="t('dishes.stage.pouch')" />
     </div>
     <PotStageEdit
       v-if="stage.pot"

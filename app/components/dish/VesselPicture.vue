@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import type { StageKind, Vessel } from '~~/core/dish/names'
+import { STAGES } from '~~/core/dish/stages'
 
 /** The vessel of a stage in section, with what is done in it: water, food, flame, lid, steam. */
 const { kind, vessel } = defineProps<{ kind: StageKind; vessel: Vessel }>()
-const isHot = computed(() => ['fry', 'dry-roast', 'temper', 'simmer', 'pot'].includes(kind))
-const isWet = computed(() => ['soak', 'simmer', 'marinate', 'drain'].includes(kind))
-const isClosed = computed(() => kind === 'pot' || kind === 'rest')
+const isHot = computed(() => STAGES[kind].flame !== undefined || STAGES[kind].cooks)
+const isWet = computed(() => STAGES[kind].isWet)
+const isClosed = computed(() => STAGES[kind].isCovered)
 </script>
 
 <template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize, useMediaQuery, useEventListener } from '@vueuse/core'
 import type { DishAnswer } from '~~/core/dish/dish'
+import { flameOf as flameOfStage } from '~~/core/dish/stages'
 import type { FlameName } from '~~/core/names'
 import type { FigureRange } from '~~/core/program/range'
 import { inUse } from '~~/shared/kitchen'
@@ -76,7 +77,7 @@ const burners = computed(() =>
 const HEIGHTS: Record<FlameName, number> = { high: 1, medium: 0.74, low: 0.5, simmer: 0.36 }
 const flameOf = (task: MealTask): FlameName => {
   const stage = stageOf(task)
-  return stage?.pot?.flame ?? stage?.flame ?? (stage?.kind === 'simmer' ? 'simmer' : 'medium')
+  return stage ? (stage.pot?.flame ?? flameOfStage(stage)) : 'medium'
 }
 
 /** Pots by their strip. */

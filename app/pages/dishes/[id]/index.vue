@@ -7,6 +7,7 @@ import type { StandIn } from '~~/core/dish/instead'
 import { instructionsOfDish } from '~~/core/guide/dish'
 import { proposeDish, type Wanted } from '~~/core/dish/propose'
 import { STAGE_KINDS, type StageKind } from '~~/core/dish/names'
+import { STAGES } from '~~/core/dish/stages'
 import {
   dishOf,
   dishRequestOf,
@@ -147,8 +148,7 @@ const adding = ref(false)
 function addStage(kind: StageKind) {
   if (!dish.value || dish.value.stages.length >= MOST.dishStages) return
   const last = dish.value.stages.at(-1)
-  const beginsAnew = kind === 'soak' || kind === 'prepare' || kind === 'marinate'
-  const stage = newStage(uuid(), kind, beginsAnew ? null : (last?.id ?? null), kitchen.value)
+  const stage = newStage(uuid(), kind, STAGES[kind].beginsAnew ? null : (last?.id ?? null), kitchen.value)
   dish.value.stages.push(stage)
   editing.value = stage.id
   adding.value = false
