@@ -146,7 +146,7 @@ export default defineNuxtConfig({
           urlPattern: ({ url, request, sameOrigin }) =>
             sameOrigin &&
             request.method === 'GET' &&
-            /^\/api\/(kitchen|household|meals|dishes|runs|pots|portions|learnt|plans)(\/|$)/.test(url.pathname) &&
+            /^\/api\/(documents|household|meals|dishes|runs|learnt|plans)(\/|$)/.test(url.pathname) &&
             !url.pathname.endsWith('/archive'),
           handler: 'NetworkFirst',
           options: { cacheName: 'household', expiration: { maxEntries: 300, purgeOnQuotaError: true } },

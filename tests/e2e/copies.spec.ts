@@ -27,7 +27,7 @@ test.afterAll(async () => {
 
 const kitchenName = async () => {
   const answer = await fetch(`${own.url}/api/documents/kitchen/own`)
-  return ((await answer.json()) as { kitchen: { name: string } }).kitchen.name
+  return ((await answer.json()) as { content: { name: string } }).content.name
 }
 
 test('each household is copied once a day, and a week of it is kept', async () => {
@@ -67,7 +67,9 @@ test('the owner copies the whole database, and puts it back only where that dest
   const made = await backup('backup', file)
   expect([made.status, made.said]).toEqual([0, expect.stringContaining(file)])
   const name = await kitchenName()
-  await own.query(`update households set kitchen = jsonb_set(kitchen, '{name}', '"Spoilt"')`)
+  await own.query(
+    `update documents set content = jsonb_set(content, '{name}', '"Spoilt"'), version = version + 1 where kind = 'kitchen'`,
+  )
 
   const refused = await backup('restore', file)
   expect(refused.status).not.toBe(0)

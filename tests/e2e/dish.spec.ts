@@ -13,7 +13,7 @@ import { installClock, PotBeside } from './stove'
 const stage = (page: Page, name: string) =>
   page.getByRole('listitem').filter({ has: page.getByRole('heading', { name }) })
 /** Kept on the server, so that a reload finds it. */
-const isKept = (page: Page) => expect(page.getByText('kept', { exact: true })).toBeVisible()
+const isKept = (page: Page) => expect(page.getByText('Kept', { exact: true })).toBeVisible()
 
 test('a dish is written, cooked and logged', async ({ page }) => {
   const errors = watchForErrors(page)

@@ -78,7 +78,7 @@ test('what cannot be is said where it stands, in its own unit, and nothing typed
   await expect(page.getByText('Give a number here.')).toBeVisible()
   await page.getByLabel('Altitude').fill('90000')
   await expect(page.getByText('Give a figure from -450 to 5000 m')).toBeVisible()
-  await expect(page.getByText(/Not kept yet: one figure cannot be/)).toBeVisible()
+  await expect(page.getByText(/Not kept yet: what is in red/)).toBeVisible()
   await expect(page.getByLabel('Altitude')).toHaveValue('90000')
   await page.getByLabel('Altitude').fill('1450')
   await expect(kept(page)).toBeVisible()

@@ -259,7 +259,7 @@ test('a dinner fits on a sheet: the hour, the board as wide as the paper, and th
   await driveClock(page, MORNING)
   // The first that is chosen is the first dish, also where it comes last.
   let asked = 0
-  await page.route(/\/api\/dishes\/[\w-]{36}$/, async (route) => {
+  await page.route(/\/api\/documents\/dish\/[\w-]{36}$/, async (route) => {
     if (asked++ === 0) await new Promise((resolve) => setTimeout(resolve, 1500))
     await route.continue()
   })
