@@ -16,7 +16,7 @@ export default withNuxt(
   {
     files: ['app/**/*.{ts,vue}'],
     // These are fetched when something is to be read.
-    ignores: ['app/composables/{potFile,storageUpgrade}.ts', 'app/workers/recipe.ts', 'app/**/*.test.ts'],
+    ignores: ['app/composables/{pot/potFile,documents/storageUpgrade}.ts', 'app/workers/recipe.ts', 'app/**/*.test.ts'],
     rules: { '@typescript-eslint/no-restricted-imports': ['error', { patterns: [schemas] }] },
   },
   {

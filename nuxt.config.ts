@@ -58,7 +58,8 @@ export default defineNuxtConfig({
     '~/theme/base.css',
   ],
   components: [{ path: '~/components', pathPrefix: false }],
-  imports: { autoImport: true },
+  // A room's composables stand in a folder of its own.
+  imports: { autoImport: true, dirs: ['composables/**'] },
   // The first screen loads what it shows; another one's script comes when its link is pointed at.
   // There is no server rendering, and so nothing to hand over from it.
   experimental: {

@@ -22,7 +22,7 @@ export default defineConfig({
     Unimport.vite({
       include: [/app\/(stores|composables)\//],
       presets: ['vue'],
-      dirs: ['app/composables', 'app/stores'],
+      dirs: ['app/composables/**', 'app/stores'],
       imports: [{ name: 'useNuxtApp', from: '~~/tests/nuxt' }],
     }),
   ],

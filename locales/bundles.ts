@@ -1,6 +1,6 @@
 /**
  * The message files by bundle. What a screen says stands in its bundle's file; a screen loads the bundles it needs
- * (app/composables/bundles.ts). Cautions and foods stand under their ids, so that a file is a list of them.
+ * (app/composables/common/messageBundles.ts). Cautions and foods stand under their ids, so that a file is a list of them.
  */
 const EN = {
   everywhere: () => import('./en/everywhere'),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener, useLocalStorage } from '@vueuse/core'
-import { isNotKept } from '~/composables/deviceStorage'
-import { STORED } from '~/composables/storageShape'
+import { isNotKept } from '~/composables/documents/deviceStorage'
+import { STORED } from '~/composables/documents/storageShape'
 import { mdiMagnify, mdiThemeLightDark, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js'
 
 const { t } = useI18nText()

@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { STORED } from '~/composables/storageShape'
+import { STORED } from '~/composables/documents/storageShape'
 import type { BegunDish, SayBegun } from '~~/shared/dish.schema'
 import type { BegunDishes } from '~~/shared/household'
 

@@ -2,7 +2,7 @@ import { useDebounceFn, useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { believedOf, type LearntSums } from '~~/core/learn/sums'
 import type { LearntForPlans } from '~~/shared/household'
-import { STORED } from '~/composables/storageShape'
+import { STORED } from '~/composables/documents/storageShape'
 
 const CHANGE_SETTLE_MS = 4000
 

@@ -2,7 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { v4 as uuid } from 'uuid'
 import type { Instruction } from '~~/core/guide/instruction'
-import { STORED, unsentIds } from '~/composables/storageShape'
+import { STORED, unsentIds } from '~/composables/documents/storageShape'
 import type { KeptMeal } from '~~/shared/household'
 import { isCurrent, mergedMeals, type Meal } from '~~/shared/meal'
 

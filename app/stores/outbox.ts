@@ -4,7 +4,7 @@ import { defineStore } from 'pinia'
 import type { RunEvent } from '~~/core/live/event.schema'
 import type { KeptEvent, KeptPot, RunWithPlan } from '~~/shared/household'
 import type { SavePlan, StartRun } from '~~/shared/plan.schema'
-import { STORED } from '~/composables/storageShape'
+import { STORED } from '~/composables/documents/storageShape'
 
 interface Entry {
   runId: string

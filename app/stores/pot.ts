@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { MOST } from '~~/core/bounds'
 import { readAmount, typedAmount } from '~~/core/quantity/number'
 import { useLocalStorage } from '@vueuse/core'
-import { STORED } from '~/composables/storageShape'
+import { STORED } from '~/composables/documents/storageShape'
 import { findFood } from '~~/core/food/catalogue'
 import { standsInLiquid } from '~~/core/food/food'
 import type { Food } from '~~/core/food/food.schema'
@@ -22,7 +22,7 @@ import {
   type AskedAmount,
   type Pot,
 } from '~~/shared/pot'
-import type { AlsoAsked } from '~/composables/askedFood'
+import type { AlsoAsked } from '~/composables/pot/askedFood'
 import type { AskedMore } from '~/components/common/FoodFind.vue'
 import type { KeptPot } from '~~/shared/household'
 
@@ -128,7 +128,7 @@ export const usePotStore = defineStore('pot', () => {
       const { likes, measures, foods: own } = kitchen.value
       const measuring = toPlain({ decimal: likes.decimal, measures, foods: own.map(foodOf) })
       const [{ sortAlso }, lines] = await Promise.all([
-        import('~/composables/askedFood'),
+        import('~/composables/pot/askedFood'),
         useWorker('answer').readLines(more.also, measuring),
       ])
       also = sortAlso(lines, kitchen.value)

@@ -2,7 +2,7 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import type { KeptPot } from '~~/shared/household'
 import { closePage, openPage, playServer } from '~~/tests/house'
-import { failureOf } from '~/composables/useApi'
+import { failureOf } from '~/composables/documents/useApi'
 import { usePotsStore } from './pots'
 
 const id = (n: number) => `0de70000-0000-4000-8000-${String(n).padStart(12, '0')}`

@@ -7,7 +7,7 @@ import { beansRun, closePage, openPage, settle } from '~~/tests/house'
 import { usePracticeStore } from './practice'
 
 // The thread that follows, without a thread.
-vi.mock('~/composables/useLiveWorker', () => ({
+vi.mock('~/composables/cook/useLiveWorker', () => ({
   useLiveWorker: () => ({
     follow: (_: string, plan: LivePlan, events: RunEvent[], nowMs: number): Promise<Following> =>
       Promise.resolve(createFollower(plan, { bands: false })(events, nowMs)),

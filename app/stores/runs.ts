@@ -5,7 +5,7 @@ import { HOUR_MS } from '~~/core/measure/time'
 import type { KeptEvent, RunPage, RunWithPlan } from '~~/shared/household'
 import type { RunSaid, Verdict } from '~~/shared/run.schema'
 import type { RunEvent } from '~~/core/live/event.schema'
-import { STORED } from '~/composables/storageShape'
+import { STORED } from '~/composables/documents/storageShape'
 
 /** A run that was started and not lit yet stands among the running ones for so long. */
 const READY_MS = 3 * HOUR_MS

@@ -2,7 +2,7 @@
 import { until } from '@vueuse/core'
 import { plainLetters } from '~~/core/formats/name-key'
 import { newItem, type AskedAmount } from '~~/shared/pot'
-import type { Asked } from '~/composables/askedFood'
+import type { Asked } from '~/composables/pot/askedFood'
 
 /** What was said besides the food and its amount. */
 export interface AskedMore {
@@ -55,8 +55,8 @@ const query = ref(chosen ?? '')
 const index = ref(0)
 /** Parser and search come when something is typed; it is read then. */
 const fetchTools = async () => ({
-  ...(await import('~/composables/askedFood')),
-  ...(await import('~/composables/searchNames')),
+  ...(await import('~/composables/pot/askedFood')),
+  ...(await import('~/composables/common/searchNames')),
   abroad: (await import('~~/locales/abroad.json')).default as Readonly<Record<string, string>>,
 })
 const tools = shallowRef<Awaited<ReturnType<typeof fetchTools>> | null>(null)

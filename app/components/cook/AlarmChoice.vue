@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiAccountVoice, mdiVolumeHigh, mdiVolumeOff } from '@mdi/js'
-import { ALARMS, useAlarm } from '~/composables/useAlarm'
+import { ALARMS, useAlarm } from '~/composables/cook/useAlarm'
 
 /** Quiet, a chime, or a chime and a voice when a pot calls. */
 const { t } = useI18nText()

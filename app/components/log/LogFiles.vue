@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { readLogIn, WrongRows, type ReadIn } from '~/composables/readLogIn'
+import { readLogIn, WrongRows, type ReadIn } from '~/composables/log/readLogIn'
 
 /** The whole log out as a file, and in again. */
 const emit = defineEmits<{ added: [] }>()

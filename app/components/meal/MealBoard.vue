@@ -6,7 +6,7 @@ import type { FlameName } from '~~/core/names'
 import type { FigureRange } from '~~/core/program/range'
 import { inUse } from '~~/shared/kitchen'
 import { momentOf, type Meal, type MealTask } from '~~/shared/meal'
-import type { Trial } from '~/composables/useMeal'
+import type { Trial } from '~/composables/meal/useMeal'
 
 /**
  * The board: time runs to the hour on the table, with a lane for each pair of hands, burner and cooker. A task is

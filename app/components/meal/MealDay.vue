@@ -16,7 +16,7 @@ import {
   type Meal,
   type MealTask,
 } from '~~/shared/meal'
-import { useMeal, type Trial } from '~/composables/useMeal'
+import { useMeal, type Trial } from '~/composables/meal/useMeal'
 
 /** A dinner of several dishes: its board, what is to be done, and what slips. */
 const { id } = defineProps<{ id: string }>()

@@ -62,7 +62,7 @@ const print = () => window.print()
 
 const FETCHED_MS = 60_000
 async function exportFile() {
-  const { potFile } = await import('~/composables/potFile')
+  const { potFile } = await import('~/composables/pot/potFile')
   const file = potFile(pot.name, pot.content, useKitchenStore().loaded)
   const link = document.createElement('a')
   link.href = URL.createObjectURL(new Blob([JSON.stringify(file, null, 2)], { type: 'application/json' }))
@@ -76,7 +76,7 @@ const importProblem = ref<string | null>(null)
 async function importFile() {
   const chosen = fileInput.value?.files?.[0]
   if (!chosen) return
-  const { readPotFile } = await import('~/composables/potFile')
+  const { readPotFile } = await import('~/composables/pot/potFile')
   const outcome = await readPotFile(chosen)
   fileInput.value!.value = ''
   importProblem.value = outcome.ok ? null : t(`pot.bar.import.${outcome.reason}`)

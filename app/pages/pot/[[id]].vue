@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ApiFailure } from '~/composables/useApi'
+import type { ApiFailure } from '~/composables/documents/useApi'
 
 /** One pot being planned: loose, or in tins. One place with a switch; going there and back changes nothing. */
 const { t } = useI18nText()

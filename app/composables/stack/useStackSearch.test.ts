@@ -10,7 +10,7 @@ import { useStackSearch } from './useStackSearch'
 const asked: { name: string; answer: (found: unknown) => void; fail: () => void; tell: (n: number) => void }[] = []
 const stopped = vi.fn()
 vi.mock('comlink', () => ({ proxy: (tell: unknown) => tell }))
-vi.mock('~/composables/useWorker', () => {
+vi.mock('~/composables/common/useWorker', () => {
   const ask =
     (name: string) =>
     (...given: unknown[]) =>

@@ -1,6 +1,6 @@
 import MiniSearch from 'minisearch'
 import { plainLetters } from '~~/core/formats/name-key'
-import type { NamedFood } from '~/composables/useNamedFoods'
+import type { NamedFood } from '~/composables/common/useNamedFoods'
 
 const plain = plainLetters
 

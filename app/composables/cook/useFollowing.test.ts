@@ -14,7 +14,7 @@ const asked: {
   fail: () => Promise<void>
 }[] = []
 const forgotten: string[] = []
-vi.mock('~/composables/useLiveWorker', () => ({
+vi.mock('~/composables/cook/useLiveWorker', () => ({
   useLiveWorker: () => ({
     follow: (id: string, _: unknown, events: RunEvent[], nowMs: number) =>
       new Promise((resolve, reject) =>

@@ -5,7 +5,7 @@ export function useDemoTry() {
   async function tryIt() {
     trying.value = true
     try {
-      const { tryBeans } = await import('~/composables/tryBeans')
+      const { tryBeans } = await import('~/composables/pot/tryBeans')
       await tryBeans(t('app.tryCooker'))
     } finally {
       trying.value = false

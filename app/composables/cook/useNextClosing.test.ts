@@ -5,12 +5,12 @@ import type { PotInRun } from '~~/core/program/remedy'
 import { useNextClosing } from './useNextClosing'
 
 const asked: { resolve: (value: unknown) => void; reject: (why: unknown) => void }[] = []
-vi.mock('~/composables/useLiveWorker', () => ({
+vi.mock('~/composables/cook/useLiveWorker', () => ({
   useLiveWorker: () => ({
     nextClosing: () => new Promise((resolve, reject) => asked.push({ resolve, reject })),
   }),
 }))
-vi.mock('~/composables/useI18nText', () => ({
+vi.mock('~/composables/common/useI18nText', () => ({
   useI18nText: () => ({ t: (key: string) => key, problemText: ({ code }: { code: string }) => code }),
 }))
 

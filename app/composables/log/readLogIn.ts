@@ -1,4 +1,4 @@
-import type { ApiFailure } from './useApi'
+import type { ApiFailure } from '~/composables/documents/useApi'
 
 type SaidProblem = ApiFailure['problems'][number]
 
