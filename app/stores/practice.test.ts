@@ -75,8 +75,12 @@ describe('the practice stove', () => {
     practice.add({ kind: 'interrupted', why: 'gas' })
     expect(practice.flame).toBe('off')
     pass(practice, 3)
+    const cold = practice.pot!.tempC
     practice.add({ kind: 'resumed' })
     expect(practice.flame).toBe('low')
+    // And the pot is heated again, by that flame.
+    pass(practice, 3)
+    expect(practice.pot!.tempC).toBeGreaterThan(cold)
   })
 
   it('takes a whistle back, and nothing that the stove has done', () => {

@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { RunEventData } from '~~/core/live/event.schema'
 import { beansRun, closePage, openPage, playServer, settle, START_MS } from '~~/tests/house'
 import { useCookingStore } from './cooking'
@@ -19,6 +19,29 @@ beforeEach(() => {
   server = playServer()
 })
 afterEach(closePage)
+
+describe('what happened and is not sent yet', () => {
+  it('is let be for longer and longer where the server fails over it, up to a minute, and then sent', async () => {
+    const outbox = useOutbox()
+    useRunsStore().put(beansRun(ONE, [lit()]))
+    outbox.add(ONE, event({ kind: 'whistle' }))
+    const waits: number[] = []
+    for (let i = 0; i < 7; i++) {
+      await (await server.next('POST', /events/)).answer({ status: 500, body: { problems: [] } })
+      waits.push(Math.round((outbox.resting.get(ONE)!.untilMs - Date.now()) / 1000))
+      // Before its time it is not sent again.
+      await settle()
+      expect(server.open).toEqual([])
+      vi.advanceTimersByTime(Math.max(0, waits.at(-1)! * 1000 - 4500))
+      await settle()
+      expect(server.open).toEqual([])
+    }
+    expect(waits).toEqual([3, 6, 12, 24, 48, 60, 60])
+    await (await server.next('POST', /events/)).answer({ events: [] })
+    expect(outbox.entries).toEqual([])
+    expect(outbox.resting.size).toBe(0)
+  })
+})
 
 describe('the runs that this device has heard of', () => {
   it('are not forgotten by a list that was asked for before they began', async () => {

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { COOKERS } from '../appliance/appliance'
+import { findFood } from '../food/catalogue'
 import { stackFaults, tierHeightMm, usableHeightMm } from '../pot/stacking'
 import { isRefused } from '../safety/rules'
 import type { OwnedTin, StackAsk, StackFood } from './ask'
@@ -129,6 +130,23 @@ describe('what stands in a pot', () => {
     const narrow = { ...low, diameterMm: 90 }
     expect(ids(body, 25, [[narrow, narrow]])).toEqual([])
     expect(ids(body, 25, [[{ ...narrow, diameterMm: 101 }, narrow]])).toEqual(['tin-too-wide'])
+  })
+})
+
+describe('a tin', () => {
+  it('takes only pieces that are no thicker than it is high', () => {
+    const beets = (mm: number) =>
+      found(
+        ask([food('red-rice', 100), food('beetroot-whole', 200, { lock: { tinId: 'wide' } })], {
+          tins: [
+            { id: 'wide', diameterMm: 180, heightMm: mm, volumeMl: 900, lid: true, material: 'steel' },
+            { id: 'other', diameterMm: 180, heightMm: 40, volumeMl: 840, lid: true, material: 'steel' },
+          ],
+        }),
+      ).answers.length
+    const thick = findFood('beetroot-whole')!.sizeMm
+    expect(beets(thick)).toBeGreaterThan(0)
+    expect(beets(thick - 1)).toBe(0)
   })
 })
 

@@ -17,6 +17,7 @@ import { seedDemo } from './demo'
 import { migrateDatabase } from './migrate'
 import { askerOfOpen, householdByCalendar } from './auth'
 import { householdStore, type HouseholdStore } from './household'
+import { members } from './schema'
 
 const MIGRATIONS = 'server/db/migrations'
 const NOW = Date.parse('2026-11-25T18:00:00Z')
@@ -282,6 +283,40 @@ describe('the events of a run', () => {
     const other = await storeOf(OLD.household)
     expect(await other.run(runId)).toBeNull()
     expect(await other.addEvent(runId, event({ kind: 'lit' }), NOW, never)).toMatchObject({ refusal: 'no-run' })
+  })
+})
+
+describe('the events of two runs', () => {
+  it('have ids of their own: one that another run or another thing that happened has is refused', async () => {
+    const [one, other] = [await startedRun(), await startedRun()]
+    const lit = event({ kind: 'lit' })
+    expect(await store.addEvent(one, lit, NOW, never)).toMatchObject({ stored: true })
+    expect(await store.addEvent(other, lit, NOW, never)).toMatchObject({ stored: false, refusal: 'id-taken' })
+    const whistle = { ...event({ kind: 'whistle' }, 5), id: lit.id }
+    expect(await store.addEvent(one, whistle, NOW + 5 * 60_000, never)).toMatchObject({ refusal: 'id-taken' })
+    expect((await store.run(one))!.events).toHaveLength(1)
+    expect((await store.run(other))!.events).toHaveLength(0)
+  })
+})
+
+describe('who is in the household', () => {
+  it('is never without an owner, and without one of two there is the other', async () => {
+    const home = await storeOf(OLD.household)
+    const sole = home.memberId!
+    expect(await home.setRole(sole, 'member')).toBe('last-owner')
+    expect(await home.letGo(sole)).toBe('last-owner')
+    expect(await home.setRole(randomUUID(), 'member')).toBe('no-member')
+    const [second] = await db
+      .insert(members)
+      .values({ householdId: OLD.household, name: 'Second', role: 'member' })
+      .returning({ id: members.id })
+    expect(await home.letGo(sole)).toBe('last-owner')
+    expect(await home.setRole(second!.id, 'owner')).toBe('done')
+    expect(await home.setRole(sole, 'member')).toBe('done')
+    expect(await home.letGo(second!.id)).toBe('last-owner')
+    expect(await home.setRole(sole, 'owner')).toBe('done')
+    expect(await home.letGo(second!.id)).toBe('done')
+    expect(await home.letGo(second!.id)).toBe('no-member')
   })
 })
 

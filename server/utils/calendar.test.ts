@@ -67,6 +67,17 @@ describe('a dinner in a calendar', () => {
     }
   })
 
+  it('takes as long as its step does, and a soak as long as putting it on', () => {
+    const minutes = eventsOf(text()).map(
+      ({ event }) => (event.endDate.toJSDate().getTime() - event.startDate.toJSDate().getTime()) / 60_000,
+    )
+    const lasting = TASKS.map((task) => (task.id === 'A.fry.do' ? { ...task, minutes: 9 } : task))
+    expect(minutes[0]).toBe(5)
+    expect(Math.min(...minutes)).toBeGreaterThan(0)
+    const [, fry] = eventsOf(calendarOf([kept({ meal: { ...meal(), tasks: lasting } })], DEMO_KITCHEN))
+    expect(fry!.event.duration.toSeconds() / 60).toBe(9)
+  })
+
   it('says names as they are, however they are written', () => {
     for (const { event } of eventsOf(text()))
       expect(event.summary.replace(/\s+/g, ' ')).toContain(HARD.replace(/\s+/g, ' '))
