@@ -22,14 +22,14 @@ const SHARED_FILES: [name: string, path: RegExp][] = [
     'library',
     /vuetify\/lib\/(composables|util|directives|components\/(VBtn|VBtnGroup|VBtnToggle|VIcon|VProgressCircular|VProgressLinear|VDefaultsProvider|VThemeProvider|transitions))\//,
   ],
-  ['planning', /composables\/(potPlan|use(Light|Plan|StartRun|Worker))\.ts|node_modules\/comlink\//],
+  ['planning', /composables\/\w+\/(potPlan|use(Light|Plan|StartRun|Worker))\.ts|node_modules\/comlink\//],
   [
     'rules',
     /core\/(safety\/rules|steam\/steam|food\/soak|water\/liquids|program\/(count|sequence)|pot\/(kinetics|thresholds))\.ts/,
   ],
   [
     'following',
-    /stores\/cooking\.ts|composables\/(cookWords|use(Following|LiveWorker))\.ts|core\/live\/(next|steps|refusal|too-cold)\.ts/,
+    /stores\/cooking\.ts|composables\/\w+\/(cookWords|use(Following|LiveWorker))\.ts|core\/live\/(next|steps|refusal|too-cold)\.ts/,
   ],
   [
     'guide',
@@ -96,6 +96,7 @@ export default defineNuxtConfig({
       defaults: {
         global: { ripple: false },
         VBtn: { rounded: 'sm', variant: 'outlined' },
+        VTable: { density: 'compact' },
         LinkBtn: { variant: 'plain', class: 'link-button' },
         VTextField: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
         VSelect: { variant: 'outlined', density: 'compact', hideDetails: 'auto', hideNoData: true },

@@ -205,7 +205,7 @@ const measuredBefore = computed(() => measuredCooker(cooker, burner.value).heatS
         :height="260"
       />
       <div class="tables">
-        <table>
+        <v-table>
           <caption>
             {{
               t('kitchen.test.fittedMeasured')
@@ -225,9 +225,9 @@ const measuredBefore = computed(() => measuredCooker(cooker, burner.value).heatS
               <td class="figure">{{ row.fitted }}</td>
             </tr>
           </tbody>
-        </table>
+        </v-table>
         <div>
-          <table>
+          <v-table>
             <caption>
               {{
                 t('kitchen.test.figures')
@@ -241,8 +241,8 @@ const measuredBefore = computed(() => measuredCooker(cooker, burner.value).heatS
                 <td class="figure soft">{{ row.band }}</td>
               </tr>
             </tbody>
-          </table>
-          <table v-if="changes && changes.length > 0">
+          </v-table>
+          <v-table v-if="changes && changes.length > 0">
             <caption>
               {{
                 t('kitchen.test.changes', { cooker: cooker.name })
@@ -263,7 +263,7 @@ const measuredBefore = computed(() => measuredCooker(cooker, burner.value).heatS
                 </td>
               </tr>
             </tbody>
-          </table>
+          </v-table>
         </div>
       </div>
       <p v-if="measuredBefore" class="soft">{{ t('kitchen.test.again') }}</p>
@@ -298,9 +298,7 @@ h2 {
   gap: 12px 36px;
   margin: 14px 0;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
+.v-table {
   margin-bottom: 16px;
 }
 caption {

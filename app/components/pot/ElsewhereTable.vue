@@ -121,7 +121,7 @@ function use({ cooker, style }: Row) {
   <section class="elsewhere">
     <h2>{{ t('pot.elsewhere.title') }}</h2>
     <p v-if="rows.length === 0 && working" class="soft">{{ t('app.working') }}</p>
-    <table v-else>
+    <v-table v-else>
       <thead>
         <tr>
           <th scope="col">{{ t('pot.elsewhere.cooker') }}</th>
@@ -163,7 +163,7 @@ function use({ cooker, style }: Row) {
           <td v-else colspan="3" class="soft">{{ t('pot.elsewhere.cannot', { reason: row.reason }) }}</td>
         </tr>
       </tbody>
-    </table>
+    </v-table>
   </section>
 </template>
 
@@ -172,9 +172,7 @@ h2 {
   margin: 0 0 6px;
   font-size: 16px;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
+.v-table {
   font-size: 14.5px;
 }
 th,

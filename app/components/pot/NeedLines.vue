@@ -20,7 +20,7 @@ const times = computed(() => food.factors.reduce((product, factor) => product * 
 </script>
 
 <template>
-  <table>
+  <v-table>
     <caption :class="{ 'hidden-text': !name }">
       {{
         name ?? t('pot.need.title')
@@ -40,7 +40,7 @@ const times = computed(() => food.factors.reduce((product, factor) => product * 
         <td class="figure tone-food">{{ t('pot.need.boilMinutes', { n: number(food.needs) }) }}</td>
       </tr>
     </tbody>
-  </table>
+  </v-table>
   <p class="soft">
     {{ t('pot.need.gets', { n: number(food.gets) }) }} {{ t('pot.need.what', { temp: temp(hottestC) }) }}
     {{ t('pot.estimates') }}
@@ -48,9 +48,7 @@ const times = computed(() => food.factors.reduce((product, factor) => product * 
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
+.v-table {
   font-size: 14px;
 }
 caption {

@@ -198,7 +198,7 @@ const liftOrder = computed(() =>
           <LinkBtn v-if="pot.inPhases" class="one-go" @click="pot.joinAt([])">
             {{ t('pot.later.oneGo') }}
           </LinkBtn>
-          <table class="waters">
+          <v-table class="waters">
             <caption class="hidden-text">
               {{
                 t('stack.waters')
@@ -219,7 +219,7 @@ const liftOrder = computed(() =>
                 </td>
               </tr>
             </tbody>
-          </table>
+          </v-table>
           <FoodWindow
             v-for="item in placed"
             :key="item"

@@ -73,7 +73,7 @@ const sure = computed(() =>
         })
       }}
     </p>
-    <table>
+    <v-table>
       <tbody>
         <tr v-for="(food, i) in foods" :key="i">
           <th scope="row">{{ food.name }}</th>
@@ -87,7 +87,7 @@ const sure = computed(() =>
           <td colspan="3">{{ weight(liquid.g) }}</td>
         </tr>
       </tbody>
-    </table>
+    </v-table>
     <ol class="steps">
       <li v-for="one in told" :key="one.id">{{ words.sentence(one) }}</li>
     </ol>

@@ -18,7 +18,7 @@ const bad = ({ fate }: FolkOutcome) => fate === null || fate === 'scorches' || f
 
 <template>
   <div v-if="rows.length > 0" class="scroll" tabindex="0" role="region" :aria-label="t('pot.ratios.title')">
-    <table>
+    <v-table>
       <caption>
         {{
           t('pot.ratios.title')
@@ -47,7 +47,7 @@ const bad = ({ fate }: FolkOutcome) => fate === null || fate === 'scorches' || f
           </td>
         </tr>
       </tbody>
-    </table>
+    </v-table>
   </div>
 </template>
 
@@ -56,9 +56,7 @@ const bad = ({ fate }: FolkOutcome) => fate === null || fate === 'scorches' || f
   overflow-x: auto;
   margin-top: 12px;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
+.v-table {
   font-size: 13px;
 }
 caption {
@@ -76,5 +74,8 @@ td {
 }
 .figure {
   font-size: 16px;
+}
+.link-button {
+  white-space: nowrap;
 }
 </style>

@@ -23,7 +23,7 @@ const name = (line: WaterLine) => {
 </script>
 
 <template>
-  <table>
+  <v-table>
     <caption class="hidden-text">
       {{
         t('pot.sum.title')
@@ -41,14 +41,12 @@ const name = (line: WaterLine) => {
         <td class="soft">{{ measured(water.pourG, cup) }}</td>
       </tr>
     </tbody>
-  </table>
+  </v-table>
   <p v-if="keptSoak" class="kept">{{ t('pot.sum.keptSoak') }}</p>
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
+.v-table {
   font-size: 14px;
 }
 th,

@@ -20,7 +20,7 @@ const threads = new Map<Thread, { worker: Worker; answers: Answers }>()
 export function useWorker(thread: Thread = 'beside'): Answers {
   const running = threads.get(thread)
   if (running) return running.answers
-  const worker = new Worker(new URL('../workers/kitchen.worker.ts', import.meta.url), { type: 'module' })
+  const worker = new Worker(new URL('../../workers/kitchen.worker.ts', import.meta.url), { type: 'module' })
   const answers = wrap(worker) as unknown as Answers
   threads.set(thread, { worker, answers })
   return answers

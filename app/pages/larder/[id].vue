@@ -162,7 +162,7 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
     <div class="columns">
       <section>
         <h2>{{ t('larder.howLong') }}</h2>
-        <table>
+        <v-table>
           <thead>
             <tr>
               <th scope="col">{{ t('larder.texture') }}</th>
@@ -179,7 +179,7 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
               <td class="figure">{{ duration(row.pressure) }}</td>
             </tr>
           </tbody>
-        </table>
+        </v-table>
         <p class="soft small">
           {{ t(food.soak ? 'larder.whatSoaked' : 'larder.what') }}
           <strong>{{ own ? t('larder.yours', { name: kitchen.foodName(own.basedOn) }) : t('larder.estimate') }}</strong>
@@ -292,10 +292,6 @@ h2 {
   padding-bottom: 6px;
   border-bottom: 2px solid var(--ink);
   font-size: 17px;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
 }
 th,
 td {
