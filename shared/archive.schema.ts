@@ -24,3 +24,8 @@ export const archiveSchema = z.object({
 })
 export type Archive = z.infer<typeof archiveSchema>
 export type ArchivedDocument = Archive['pots'][number]
+
+/** What the lists of an archive hold. */
+export const LISTED = { pots: 'pot', dishes: 'dish', meals: 'meal', portions: 'portion' } as const
+export type ListName = keyof typeof LISTED
+export const LIST_NAMES = Object.keys(LISTED) as ListName[]

@@ -1,3 +1,4 @@
+import { UNSTORABLE } from '../json'
 import { isIP } from 'node:net'
 import type { H3Event } from 'h3'
 

@@ -1,9 +1,7 @@
 import type { H3Event } from 'h3'
+import { UNSTORABLE } from '../json'
 
 const MOST_BYTES = 256 * 1024
-
-/** Text that the database cannot hold: the character NUL, and halves of pairs that stand alone. */
-export const UNSTORABLE = /\0|\p{Surrogate}/u
 
 /** The body of a request, counted while it arrives: what is larger is refused before it is whole. */
 export async function readBytes(event: H3Event, mostBytes = MOST_BYTES): Promise<Buffer> {
@@ -35,13 +33,6 @@ export async function readText(event: H3Event, mostBytes = MOST_BYTES): Promise<
   }
   if (UNSTORABLE.test(text)) throw refusal(422, { path: '', code: 'not-text' })
   return text
-}
-
-/** True if any text in it is such as no database holds, written as an escape or not. */
-export function holdsUnstorable(json: unknown): boolean {
-  if (typeof json === 'string') return UNSTORABLE.test(json)
-  if (typeof json !== 'object' || json === null) return false
-  return Object.entries(json).some(([key, value]) => UNSTORABLE.test(key) || holdsUnstorable(value))
 }
 
 function sizeText(bytes: number): string {

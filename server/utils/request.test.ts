@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { foundSchema, meSchema } from '../../shared/auth.schema'
 import { problemsOf } from '../../shared/problems'
-import { isNestedTooDeep } from './request'
+import { isNestedTooDeep, isTooMuch } from '../json'
 
 describe('a body', () => {
   it.each([
@@ -19,6 +19,16 @@ describe('a body', () => {
     // What stands in a text that never ends is text; it is no JSON either.
     expect(isNestedTooDeep(`"${'['.repeat(500)}`)).toBe(false)
     expect(isNestedTooDeep(`"${'\\"['.repeat(200_000)}`)).toBe(false)
+  })
+})
+
+describe('a large body', () => {
+  it('is too much by its values, not by its bytes', () => {
+    expect(isTooMuch(JSON.stringify(Array.from({ length: 900 }, () => 1)), 1000)).toBe(false)
+    expect(isTooMuch(JSON.stringify(Array.from({ length: 1100 }, () => 1)), 1000)).toBe(true)
+    expect(isTooMuch(`[${'{},'.repeat(600)}{}]`, 1000)).toBe(true)
+    expect(isTooMuch(JSON.stringify('a, '.repeat(5000)), 1000)).toBe(false)
+    expect(isTooMuch('['.repeat(100), 1000)).toBe(true)
   })
 })
 

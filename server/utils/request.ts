@@ -3,6 +3,7 @@ import type { z } from 'zod'
 import { withSentences, type SentenceCode } from '../../locales/sentences'
 import { KEPT_KINDS, type KeptKind } from '../../shared/names'
 import { problemsOf } from '../../shared/problems'
+import { holdsUnstorable, isNestedTooDeep } from '../json'
 
 /** A problem, to be said in words. */
 export interface ToSay {
@@ -35,27 +36,6 @@ export async function readJson<T>(event: H3Event, schema: z.ZodType<T>, mostByte
   const parsed = schema.safeParse(json)
   if (parsed.success) return parsed.data
   throw refusal(422, problemsOf(parsed.error))
-}
-
-/** Deeper than any document of ours; whatever walks through more would run out of stack. */
-const MOST_DEPTH = 64
-
-/** True of JSON text that is nested deeper than anything that is kept. */
-export function isNestedTooDeep(text: string): boolean {
-  let depth = 0
-  let isInText = false
-  // Character by character: a pattern would try a text that never ends again from each of its quotes.
-  for (let i = 0; i < text.length; i++) {
-    const at = text[i]
-    if (isInText) {
-      if (at === '\\') i++
-      else if (at === '"') isInText = false
-    } else if (at === '"') isInText = true
-    else if (at === '[' || at === '{') depth++
-    else if (at === ']' || at === '}') depth--
-    if (depth > MOST_DEPTH) return true
-  }
-  return false
 }
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i

@@ -11,9 +11,11 @@ import type { PlanAnswer } from '../../core/program/answer'
 import type { PlanRequest } from '../../core/program/request.schema'
 import { log } from '../log'
 import { answerInWorker, type WorkerQuestion, type Told } from '../worker/answer'
+import type { readArchiveIn } from '../worker/archive'
 
-/** Whoever has waited so long is told to come back, and the thread is ended. */
+/** Whoever has waited so long is told to come back, and the thread is ended; what is read in whole takes longer. */
 const DEADLINE_MS = 10_000
+const ARCHIVE_DEADLINE_MS = 60_000
 const MOST_WAITING = 64
 /** So much of it may be one household's: the others are not to wait for it. */
 const MOST_OF_ONE = 8
@@ -35,9 +37,9 @@ function threads(): Piscina | null {
 }
 
 /** Asks on behalf of a household; refused while it has too much under way already. */
-async function ask<Answer>(householdId: string, question: WorkerQuestion): Promise<Answer> {
+async function ask<Answer>(householdId: string, question: WorkerQuestion, most = MOST_OF_ONE): Promise<Answer> {
   const before = asking.get(householdId) ?? 0
-  if (before >= MOST_OF_ONE) throw refusal(429, { path: '', code: 'busy' })
+  if (before >= most) throw refusal(429, { path: '', code: 'busy' })
   asking.set(householdId, before + 1)
   try {
     return await answered<Answer>(question)
@@ -52,7 +54,9 @@ async function answered<Answer>(question: WorkerQuestion): Promise<Answer> {
   const ready = threads()
   if (!ready) return answerInWorker(question) as Answer
   try {
-    return (await ready.run(question, { signal: AbortSignal.timeout(DEADLINE_MS) })) as Answer
+    return (await ready.run(question, {
+      signal: AbortSignal.timeout(question.kind === 'archive' ? ARCHIVE_DEADLINE_MS : DEADLINE_MS),
+    })) as Answer
   } catch (error) {
     const isBusy = error instanceof Error && (error.name === 'AbortError' || /queue/i.test(error.message))
     if (isBusy && question.kind === 'fit' && error.name === 'AbortError') {
@@ -73,6 +77,8 @@ export const askWorker = (householdId: string) => ({
   plan: (request: PlanRequest) => ask<Outcome<PlanAnswer>>(householdId, { kind: 'plan', request }),
   fit: (plan: LivePlan, events: RunEvent[]) => ask<RunFit | null>(householdId, { kind: 'fit', plan, events }),
   learn: (log: KitchenLog) => ask<Told>(householdId, { kind: 'learn', log }),
+  /** Reads an archive; a household has nothing else under way meanwhile. */
+  archive: (zip: Uint8Array) => ask<ReturnType<typeof readArchiveIn>>(householdId, { kind: 'archive', zip }, 1),
   async opensFrom(plan: LivePlan, events: RunEvent[], atMs: number): Promise<number> {
     const opens = await ask<number | null>(householdId, { kind: 'opens-from', plan, events, atMs })
     if (opens === null) throw new UnreadablePlan()

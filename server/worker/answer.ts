@@ -1,6 +1,6 @@
 /**
  * Questions that take their time, answered in a thread of their own so that nobody else has to wait. Bundled apart
- * from the server (nuxt.config.ts); only core is in it.
+ * from the server (nuxt.config.ts).
  */
 import { learnFrom, type KitchenLog } from '../../core/learn/log'
 import { missesOf } from '../../core/learn/misses'
@@ -10,12 +10,14 @@ import type { RunEvent } from '../../core/live/event.schema'
 import { opensFromOf } from '../../core/live/follow'
 import { plan } from '../../core/program/plan'
 import type { PlanRequest } from '../../core/program/request.schema'
+import { readArchiveIn } from './archive'
 
 export type WorkerQuestion =
   | { kind: 'plan'; request: PlanRequest }
   | { kind: 'opens-from'; plan: LivePlan; events: RunEvent[]; atMs: number }
   | { kind: 'fit'; plan: LivePlan; events: RunEvent[] }
   | { kind: 'learn'; log: KitchenLog }
+  | { kind: 'archive'; zip: Uint8Array }
 
 export function answerInWorker(question: WorkerQuestion) {
   switch (question.kind) {
@@ -25,6 +27,8 @@ export function answerInWorker(question: WorkerQuestion) {
       return fitOf(question.plan, question.events)
     case 'learn':
       return toldOf(question.log)
+    case 'archive':
+      return readArchiveIn(question.zip)
     case 'opens-from':
       try {
         return opensFromOf(question.plan, question.events, question.atMs)

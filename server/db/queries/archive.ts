@@ -1,16 +1,11 @@
 import { and, asc, eq, sql } from 'drizzle-orm'
 import type { LogFileRun } from '../../../core/learn/log-file.schema'
 import type { PlanAnswer } from '../../../core/program/answer'
-import type { Archive, ArchivedDocument } from '../../../shared/archive.schema'
+import { LIST_NAMES, LISTED, type Archive, type ArchivedDocument, type ListName } from '../../../shared/archive.schema'
 import type { Kitchen } from '../../../shared/kitchen'
 import { documents, forgotten, runPhotos } from '../schema'
 import { kept, own, tellOthers, type Scope } from '../scope'
 import type { logFileQueries } from './log-file'
-
-/** What the lists of an archive hold. */
-export const LISTED = { pots: 'pot', dishes: 'dish', meals: 'meal', portions: 'portion' } as const
-export type ListName = keyof typeof LISTED
-export const LIST_NAMES = Object.keys(LISTED) as ListName[]
 
 /** What is to be brought back: checked before, so that all of it is written or nothing. */
 export interface Restored {
