@@ -36,9 +36,6 @@ function shapeOf(text: string): { depth: number; values: number } {
 }
 const [QUOTE, BACKSLASH, COMMA, BRACKET, BRACE] = [34, 92, 44, 91, 123] as const
 
-/** True of JSON text that is nested deeper than anything that is kept. */
-export const isNestedTooDeep = (text: string) => shapeOf(text).depth > MOST_DEPTH
-
 /** True of JSON text that holds more values than that, or is nested too deep: reading it would take all memory and time. */
 export function isTooMuch(text: string, mostValues: number): boolean {
   const { depth, values } = shapeOf(text)

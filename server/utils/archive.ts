@@ -29,7 +29,7 @@ export async function readArchive(bytes: Uint8Array, here: Kitchen, householdId:
     documents,
     runs: await planned(log, householdId),
     forgotten: (log.forgotten ?? []).map(({ figure, at }) => ({ figure, at: new Date(at).getTime() })),
-    photos: await photosOf(photos),
+    photos: await photosOf(photos, householdId),
   }
 }
 
@@ -54,8 +54,8 @@ async function planned(log: ReadArchive['log'], householdId: string): Promise<Re
 }
 
 /** Photographs are made anew: whatever else was put into the file stays out. */
-async function photosOf(read: ReadArchive['photos']): Promise<Map<string, Buffer>> {
+async function photosOf(read: ReadArchive['photos'], householdId: string): Promise<Map<string, Buffer>> {
   const photos = new Map<string, Buffer>()
-  for (const [runId, bytes] of read) photos.set(runId, await smallPhoto(Buffer.from(bytes)))
+  for (const [runId, bytes] of read) photos.set(runId, await smallPhoto(Buffer.from(bytes), householdId))
   return photos
 }

@@ -3,7 +3,7 @@ import type { z } from 'zod'
 import { withSentences, type SentenceCode } from '../../locales/sentences'
 import { KEPT_KINDS, type KeptKind } from '../../shared/names'
 import { problemsOf } from '../../shared/problems'
-import { holdsUnstorable, isNestedTooDeep } from '../json'
+import { holdsUnstorable, isTooMuch } from '../json'
 
 /** A problem, to be said in words. */
 export interface ToSay {
@@ -22,10 +22,13 @@ export function notFound(what: string) {
   return refusal(404, { path: '', code: 'no-such', params: { what } })
 }
 
+/** More than any document holds. */
+const MOST_VALUES = 100_000
+
 /** The body, parsed by the schema; a 4xx that says where and why if it does not fit. */
 export async function readJson<T>(event: H3Event, schema: z.ZodType<T>, mostBytes?: number): Promise<T> {
   const text = await readText(event, mostBytes)
-  if (isNestedTooDeep(text)) throw refusal(400, { path: '', code: 'nested-too-deep' })
+  if (isTooMuch(text, MOST_VALUES)) throw refusal(400, { path: '', code: 'nested-too-deep' })
   let json: unknown
   try {
     json = JSON.parse(text)

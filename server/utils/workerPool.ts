@@ -12,6 +12,7 @@ import type { PlanRequest } from '../../core/program/request.schema'
 import { log } from '../log'
 import { answerInWorker, type WorkerQuestion, type Told } from '../worker/answer'
 import type { readArchiveIn } from '../worker/archive'
+import type { readLogIn } from '../worker/log'
 
 /** Whoever has waited so long is told to come back, and the thread is ended; what is read in whole takes longer. */
 const DEADLINE_MS = 10_000
@@ -79,6 +80,8 @@ export const askWorker = (householdId: string) => ({
   learn: (log: KitchenLog) => ask<Told>(householdId, { kind: 'learn', log }),
   /** Reads an archive; a household has nothing else under way meanwhile. */
   archive: (zip: Uint8Array) => ask<ReturnType<typeof readArchiveIn>>(householdId, { kind: 'archive', zip }, 1),
+  log: (text: string, isTable: boolean) =>
+    ask<ReturnType<typeof readLogIn>>(householdId, { kind: 'log', text, isTable }),
   async opensFrom(plan: LivePlan, events: RunEvent[], atMs: number): Promise<number> {
     const opens = await ask<number | null>(householdId, { kind: 'opens-from', plan, events, atMs })
     if (opens === null) throw new UnreadablePlan()

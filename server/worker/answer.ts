@@ -11,6 +11,7 @@ import { opensFromOf } from '../../core/live/follow'
 import { plan } from '../../core/program/plan'
 import type { PlanRequest } from '../../core/program/request.schema'
 import { readArchiveIn } from './archive'
+import { readLogIn } from './log'
 
 export type WorkerQuestion =
   | { kind: 'plan'; request: PlanRequest }
@@ -18,6 +19,7 @@ export type WorkerQuestion =
   | { kind: 'fit'; plan: LivePlan; events: RunEvent[] }
   | { kind: 'learn'; log: KitchenLog }
   | { kind: 'archive'; zip: Uint8Array }
+  | { kind: 'log'; text: string; isTable: boolean }
 
 export function answerInWorker(question: WorkerQuestion) {
   switch (question.kind) {
@@ -29,6 +31,8 @@ export function answerInWorker(question: WorkerQuestion) {
       return toldOf(question.log)
     case 'archive':
       return readArchiveIn(question.zip)
+    case 'log':
+      return readLogIn(question.text, question.isTable)
     case 'opens-from':
       try {
         return opensFromOf(question.plan, question.events, question.atMs)

@@ -1,10 +1,6 @@
-import { problemsOfRun } from '../../../core/learn/log-file'
-import type { H3Event } from 'h3'
-import { logFileSchema, type LogFile } from '../../../core/learn/log-file.schema'
-import { problemsOf } from '../../../shared/problems'
+import type { ToSay } from '../../utils/request'
 
 const MOST_BYTES = 20 * 1024 * 1024
-const MOST_RUNS = 1000
 
 /**
  * Reads a log in: runs that are not there yet are stored, all of them or, where something is wrong with one, none. A log
@@ -14,27 +10,20 @@ export default defineEventHandler(async (event) => {
   const store = await useHousehold(event)
   const kept = await store.kitchen()
   if (!kept) throw notFound('kitchen')
-  const file = await readLog(event)
-  if (file.runs.length > MOST_RUNS) throw refusal(422, { path: 'runs', code: 'too-many', params: { max: MOST_RUNS } })
-  const problems = file.runs.flatMap((run, i) => problemsOfRun(run, `runs.${i}`))
+  const worker = askWorker(store.householdId)
+  const isTable = getHeader(event, 'content-type')?.startsWith('text/csv') ?? false
+  const read = await worker.log(await readText(event, MOST_BYTES), isTable)
+  if (!read.ok) throw refusal(read.status, read.problems)
+  const { runs } = read.value
+  const problems: ToSay[] = []
   const found = []
-  for (const [i, run] of file.runs.entries()) {
-    const answer = await askWorker(store.householdId).plan(run.request)
+  for (const [i, run] of runs.entries()) {
+    const answer = await worker.plan(run.request)
     if (answer.ok) found.push({ run, answer: answer.value })
     else problems.push(...answer.problems.map((one) => ({ ...one, path: `runs.${i}.request.${one.path}` })))
   }
   if (problems.length > 0) throw refusal(422, problems)
-  const of = file.runs.length
+  const of = runs.length
   if (getQuery(event).check !== undefined) return { added: 0, of }
   return { added: await store.addRuns(found, kept.content), of }
 })
-
-/** The log that came, as JSON or as a table. */
-async function readLog(event: H3Event): Promise<LogFile> {
-  if (!getHeader(event, 'content-type')?.startsWith('text/csv')) return readJson(event, logFileSchema, MOST_BYTES)
-  const { runs, problems } = runsOfTable(await readText(event, MOST_BYTES))
-  if (problems.length > 0) throw refusal(422, problems)
-  const parsed = logFileSchema.safeParse({ runs })
-  if (!parsed.success) throw refusal(422, problemsOf(parsed.error))
-  return parsed.data
-}
