@@ -5,6 +5,24 @@ import path from 'node:path'
 import { keptDatabase } from './postgres.mjs'
 import { checkMachine, DATA, ensurePostgres, main, run, SetupError } from './setup.mjs'
 
+/**
+ * Who may do what is this cluster's own: the role that a superuser's server takes, as the migrations make it
+ * (0013_row_security.sql).
+ */
+const RIGHTS = `DO $$
+BEGIN
+  IF (SELECT rolsuper OR rolbypassrls FROM pg_roles WHERE rolname = current_user) THEN
+    IF NOT EXISTS (SELECT FROM pg_roles WHERE rolname = 'bivvet_app') THEN
+      CREATE ROLE bivvet_app NOLOGIN NOSUPERUSER NOBYPASSRLS;
+    END IF;
+    GRANT USAGE ON SCHEMA public TO bivvet_app;
+    GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO bivvet_app;
+    GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO bivvet_app;
+    ALTER DEFAULT PRIVILEGES IN SCHEMA public GRANT SELECT, INSERT, UPDATE, DELETE ON TABLES TO bivvet_app;
+    ALTER DEFAULT PRIVILEGES IN SCHEMA public GRANT USAGE ON SEQUENCES TO bivvet_app;
+  END IF;
+END $$`
+
 await main(async () => {
   checkMachine()
   const [task, file, ...more] = process.argv.slice(2)
@@ -30,7 +48,7 @@ await main(async () => {
       const at = new Date().toISOString().slice(0, 19).replaceAll(':', '-')
       const to = file ?? path.join(folder, `bivvet-${at}.dump`)
       // Row security binds an owner who is no superuser too; the environment says that all is asked for.
-      const all = ['--format=custom', '--no-owner', '--enable-row-security', '--file', to]
+      const all = ['--format=custom', '--no-owner', '--no-privileges', '--enable-row-security', '--file', to]
       run(path.join(bin, 'pg_dump'), all, { quiet: true, env })
       console.log(`\nThe database is copied to ${to}\n`)
       return
@@ -45,10 +63,12 @@ await main(async () => {
     // All of it or nothing: a copy that cannot be read leaves the database as it is.
     run(
       path.join(bin, 'pg_restore'),
-      ['--clean', '--if-exists', '--no-owner', '--single-transaction', '-d', env.PGDATABASE, file],
+      ['--clean', '--if-exists', '--no-owner', '--no-privileges', '--single-transaction', '-d', env.PGDATABASE, file],
       { quiet: true, env, advice: 'take a copy that npm run backup has written.' },
     )
-    console.log(`\n${psql('select count(*) from households')} households are back. Start the server anew.\n`)
+    psql(RIGHTS)
+    const back = Number(psql('select count(*) from households'))
+    console.log(`\n${back} ${back === 1 ? 'household is' : 'households are'} back. Start the server anew.\n`)
   } finally {
     database.stop()
   }

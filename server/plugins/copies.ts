@@ -28,7 +28,9 @@ async function nightly(): Promise<void> {
   const auth = authDatabase()
   await holdingLock(auth, LOCK, async () => {
     await clearAway(auth, new Date(Date.now() - LEAVING_DAYS * 24 * HOUR_MS))
-    if (!copiesFolder) return
+    const households = await allHouseholds(auth)
+    // A day on which there was nothing yet is not done: the first household is copied within the hour.
+    if (!copiesFolder || households.length === 0) return
     const today = new Date().toISOString().slice(0, 10)
     await mkdir(copiesFolder, { recursive: true })
     const there = await readdir(copiesFolder)
@@ -36,7 +38,7 @@ async function nightly(): Promise<void> {
     const begun = path.join(copiesFolder, `.${today}`)
     await mkdir(begun, { recursive: true, mode: 0o700 })
     let copied = 0
-    for (const householdId of await allHouseholds(auth))
+    for (const householdId of households)
       try {
         const store = householdStore(databaseOf(householdId), readingAs(householdId))
         await writeFile(path.join(begun, `${householdId}.zip`), await archiveOf(store), { mode: 0o600 })
