@@ -349,7 +349,7 @@ test('what a dish and the kitchen were before a change is had back', async ({ pa
   const renamed = { version, content: { ...kitchen, name: 'Renamed' } }
   expect((await request.put('/api/documents/kitchen/own', { data: renamed })).ok()).toBe(true)
   await page.goto('/kitchen/people')
-  await page.getByRole('button', { name: 'What the kitchen was before' }).click()
+  await page.getByRole('button', { name: 'Earlier versions of the kitchen' }).click()
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Take it again' }).first().click()
   await expect(page.getByRole('heading', { name: kitchen.name })).toBeVisible()
@@ -380,7 +380,7 @@ test('what a pot, a dinner and what is kept were before a change is had back, an
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Take it again' }).click()
   await expect(page.getByLabel('Dry amount')).toHaveValue('2')
-  await page.getByRole('button', { name: 'Keep the change' }).click()
+  await page.getByRole('button', { name: 'Save the change' }).click()
   await expect
     .poll(async () => (await (await request.get(`/api/documents/pot/${id}`)).json()).content.items[0].amount)
     .toBe('2')

@@ -24,7 +24,7 @@ test('a hotter flame is recognised by its whistles, a missed one asked about, an
   // Four were counted; the one that slipped by is counted in, and asked about.
   await expect(page.getByText(/One seems to have slipped by at/)).toBeVisible()
   await expect(count).toHaveText(/^5\s*of/)
-  await page.getByRole('button', { name: 'So it was' }).click()
+  await page.getByRole('button', { name: 'Yes, I missed it' }).click()
   await expect(page.getByText(/One seems to have slipped by/)).toBeHidden()
   await expect(count).toHaveText(/^5\s*of/)
   const advised = Number((await count.innerText()).match(/of\s*(\d+)/)![1])
@@ -42,7 +42,7 @@ test('a hotter flame is recognised by its whistles, a missed one asked about, an
   // Two taps are the verdict.
   await page.getByText('right', { exact: true }).first().click()
   await page.getByText('right', { exact: true }).last().click()
-  await expect(page.getByText('Kept.')).toBeVisible()
+  await expect(page.getByText('Saved.')).toBeVisible()
   expect(errors).toEqual([])
 })
 
@@ -156,7 +156,7 @@ test('not yet: what it takes from there, and the run goes on', async ({ page }) 
   pot.heatOff()
   // Opened by the cook's word alone it is not: the sum has to agree.
   await page.getByRole('button', { name: 'Pressure is gone' }).click()
-  await expect(page.getByRole('heading', { name: 'Wait. By the sum there is still pressure.' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Wait. There should still be pressure inside.' })).toBeVisible()
   await expect(page.getByRole('button', { name: 'It is open' })).toBeHidden()
   while (pot.now().gaugePa > 500) await pot.pass(1)
   await pot.pass(3)

@@ -13,7 +13,7 @@ import { installClock, PotBeside } from './stove'
 const stage = (page: Page, name: string) =>
   page.getByRole('listitem').filter({ has: page.getByRole('heading', { name }) })
 /** Kept on the server, so that a reload finds it. */
-const isKept = (page: Page) => expect(page.getByText('Kept', { exact: true })).toBeVisible()
+const isKept = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible()
 
 test('a dish is written, cooked and logged', async ({ page }) => {
   const errors = watchForErrors(page)
@@ -77,7 +77,7 @@ test('a dish is written, cooked and logged', async ({ page }) => {
   await pot.finish()
   await page.getByText('right', { exact: true }).first().click()
   await page.getByText('right', { exact: true }).last().click()
-  await expect(page.getByText('Kept.')).toBeVisible()
+  await expect(page.getByText('Saved.')).toBeVisible()
 
   // Its next stage is one press away.
   await page.getByRole('link', { name: 'Go on with the dish' }).click()
@@ -140,9 +140,9 @@ test('a recipe that was written for another pot comes in, and its figure stands 
   ).toContainText('300 g')
   const dust = page.getByRole('group', { name: '1 tsp moon dust' })
   await expect(dust).toContainText('what is it?')
-  await dust.getByRole('button', { name: 'Leave it as it stands' }).click()
+  await dust.getByRole('button', { name: 'Leave it as it is' }).click()
   await expect(dust).toBeHidden()
-  await page.getByRole('button', { name: 'Keep the dish' }).click()
+  await page.getByRole('button', { name: 'Save the dish' }).click()
   await expect(page.getByText('What is “1 tsp moon dust”?')).toBeVisible()
   // What is in no list is told by what it is most like, and then counts as that.
   await page.getByRole('button', { name: 'Move 1 tsp moon dust' }).click()
@@ -364,8 +364,8 @@ test('HTML in a step is text, a dish that is gone says so, and two devices do no
   expect(((await (await request.get(`/api/documents/dish/${id}`)).json()) as KeptDish).content.name).toBe('Ours')
 
   await page.getByRole('button', { name: 'More', exact: true }).click()
-  await page.getByRole('menuitem', { name: 'Take it off' }).click()
-  await expect(page.getByText('Ours was taken off.')).toBeVisible()
+  await page.getByRole('menuitem', { name: 'Remove' }).click()
+  await expect(page.getByText('Ours was removed.')).toBeVisible()
   await page.getByRole('button', { name: 'Put it back' }).click()
   await expect(page.getByRole('button', { name: /^Ours squash/ })).toBeVisible()
   await page.goto(`/dishes/${randomUUID()}`)
@@ -427,7 +427,7 @@ test('what is left goes into the freezer, stands in the Larder, and into another
   await page.goto('/larder')
   await expect(shelf.locator('.figure')).toHaveText('1')
   await page.getByRole('button', { name: 'Take one of White beans with squash out' }).click()
-  await expect(page.getByText('White beans with squash was taken off.')).toBeVisible()
+  await expect(page.getByText('White beans with squash was removed.')).toBeVisible()
   await page.getByRole('button', { name: 'Put it back' }).click()
   await expect(shelf.locator('.figure')).toHaveText('1')
 })

@@ -80,10 +80,10 @@ test('from opening the app to a logged verdict', async ({ page, browser }) => {
 
   await page.getByText('a bit soft').click()
   await page.getByText('right', { exact: true }).last().click()
-  await expect(page.getByText('Kept.')).toBeVisible()
+  await expect(page.getByText('Saved.')).toBeVisible()
   await page.getByLabel('Note for next time').fill('Lovely with lime.')
-  await page.getByRole('button', { name: 'Keep the note' }).click()
-  await expect(page.getByRole('button', { name: 'Keep the note' })).toBeHidden()
+  await page.getByRole('button', { name: 'Save the note' }).click()
+  await expect(page.getByRole('button', { name: 'Save the note' })).toBeHidden()
 
   await page.getByRole('link', { name: 'Log', exact: true }).click()
   const entry = page.getByRole('link', { name: /Black-eyed peas/ }).first()
@@ -172,7 +172,7 @@ for (const [cooker, style, food] of [
     await expect(page.getByRole('heading', { name: 'How did it come out?' })).toBeVisible()
     await page.getByText('right', { exact: true }).first().click()
     await page.getByText('right', { exact: true }).last().click()
-    await expect(page.getByText('Kept.')).toBeVisible()
+    await expect(page.getByText('Saved.')).toBeVisible()
   })
 
 test('the electric cooker, with its valve', async ({ page }) => {

@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test'
 import { choose, chosenIn, planFigures, test, watchForErrors } from './kitchen'
 
-const kept = (page: Page) => page.getByRole('status').filter({ hasText: /^Kept$/ })
+const kept = (page: Page) => page.getByRole('status').filter({ hasText: /^Saved$/ })
 const thing = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}`) })
 
 test('a kitchen is changed, kept, undone, and planned with', async ({ page }) => {
@@ -78,7 +78,7 @@ test('what cannot be is said where it stands, in its own unit, and nothing typed
   await expect(page.getByText('Give a number here.')).toBeVisible()
   await page.getByLabel('Altitude').fill('90000')
   await expect(page.getByText('Give a figure from -450 to 5000 m')).toBeVisible()
-  await expect(page.getByText(/Not kept yet: what is in red/)).toBeVisible()
+  await expect(page.getByText(/Not saved yet: what is in red/)).toBeVisible()
   await expect(page.getByLabel('Altitude')).toHaveValue('90000')
   await page.getByLabel('Altitude').fill('1450')
   await expect(kept(page)).toBeVisible()
@@ -161,7 +161,7 @@ test('two devices do not overwrite each other', async ({ browser }) => {
   await expect(other.getByLabel('Room')).toHaveValue('22')
   await other.context().setOffline(true)
   await other.getByLabel('Tap water').fill('12')
-  await expect(other.getByText(/Not kept yet/)).toBeVisible()
+  await expect(other.getByText(/Not saved yet/)).toBeVisible()
   await one.getByLabel('Room').fill('23')
   await expect(kept(one)).toBeVisible()
   await other.context().setOffline(false)

@@ -63,7 +63,7 @@ test('where nothing is yet, a try works, and the planned pot stays as it is', as
   await expect(page).toHaveURL(/\/practice$/)
   await expect(page.getByRole('heading', { name: 'Before you close it.' })).toBeVisible()
   await page.goto('/dishes')
-  await expect(page.getByRole('heading', { name: 'No dish is kept yet' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'No dish is saved yet' })).toBeVisible()
   await page.goto('/pot')
   await expect(page.getByText('No cooker in this kitchen yet')).toBeVisible()
   await context.close()

@@ -146,18 +146,18 @@ test('not done, too thin, too thick: each has its remedy', async ({ page }) => {
 
 test('a pot is kept, starred, changed, copied and opened by its link on another device', async ({ page, browser }) => {
   await page.getByLabel('Dry amount').fill('2.5')
-  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
   await page.getByLabel('Its name').fill('Beans for the test')
   await expectAccessible(page)
-  await page.getByRole('button', { name: 'Keep', exact: true }).last().click()
-  await expect(page.getByText('Beans for the test is kept.')).toBeVisible()
+  await page.getByRole('button', { name: 'Save', exact: true }).last().click()
+  await expect(page.getByText('Beans for the test is saved.')).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Beans for the test' })).toBeVisible()
   await page.getByRole('button', { name: 'Favourite' }).click()
   await expect(page.getByRole('button', { name: 'Favourite' })).toHaveAttribute('aria-pressed', 'true')
 
   await page.getByText('mashed', { exact: true }).click()
-  await page.getByRole('button', { name: 'Keep the change' }).click()
-  await expect(page.getByRole('button', { name: 'Kept', exact: true })).toBeDisabled()
+  await page.getByRole('button', { name: 'Save the change' }).click()
+  await expect(page.getByRole('button', { name: 'Saved', exact: true })).toBeDisabled()
 
   // The link opens it for whoever is of the household.
   const id = await page.evaluate(() => JSON.parse(localStorage.getItem('bivvet-pot-2')!).keptId as string)
@@ -169,15 +169,15 @@ test('a pot is kept, starred, changed, copied and opened by its link on another 
 
   // Changed on both: the second is told, and keeps its own under another name.
   await other.locator('form').getByText('tender', { exact: true }).click()
-  await other.getByRole('button', { name: 'Keep the change' }).click()
-  await expect(other.getByRole('button', { name: 'Kept', exact: true })).toBeVisible()
+  await other.getByRole('button', { name: 'Save the change' }).click()
+  await expect(other.getByRole('button', { name: 'Saved', exact: true })).toBeVisible()
   await page.locator('form').getByText('creamy', { exact: true }).click()
-  await page.getByRole('button', { name: 'Keep the change' }).click()
+  await page.getByRole('button', { name: 'Save the change' }).click()
   await expect(page.getByText(/changed on another device meanwhile/)).toBeVisible()
   await page.getByRole('button', { name: 'Make a copy' }).click()
   await expect(page.getByLabel('Its name')).toHaveValue('Beans for the test, another way')
-  await page.getByRole('button', { name: 'Keep', exact: true }).last().click()
-  await expect(page.getByText('Beans for the test, another way is kept.')).toBeVisible()
+  await page.getByRole('button', { name: 'Save', exact: true }).last().click()
+  await expect(page.getByText('Beans for the test, another way is saved.')).toBeVisible()
 
   await page.getByRole('link', { name: 'Today' }).click()
   await expect(page.getByRole('button', { name: /^Beans for the test [\d,]+ g navy beans/ })).toBeVisible()

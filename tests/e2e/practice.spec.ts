@@ -41,7 +41,7 @@ test('a plan is tried on the practice stove, with its mistakes, and the lid lift
   await expect(page.getByRole('heading', { name: 'Leave it shut.' })).toBeVisible()
   // The lid does not come off under pressure, here neither.
   await page.getByRole('button', { name: 'Pressure is gone' }).click()
-  await expect(page.getByRole('heading', { name: 'Wait. By the sum there is still pressure.' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Wait. There should still be pressure inside.' })).toBeVisible()
   const open = page.getByRole('button', { name: 'It is open' })
   // What was said too early is not taken for seen: it is looked at once more.
   const again = page.getByRole('heading', { name: 'Look once more.' })

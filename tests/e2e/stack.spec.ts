@@ -72,9 +72,9 @@ test('the three-tier Sunday is worked out, chosen among, kept, and cooked', asyn
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect.poll(() => drawing(page).getAttribute('aria-label')).toBe(before)
 
-  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
   await page.getByLabel('Its name').fill('Three-tier Sunday')
-  await page.getByRole('button', { name: 'Keep', exact: true }).last().click()
+  await page.getByRole('button', { name: 'Save', exact: true }).last().click()
   await expect(page.getByRole('heading', { name: 'Three-tier Sunday' })).toBeVisible()
   await page.getByRole('link', { name: 'Today' }).click()
   await page

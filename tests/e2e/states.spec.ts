@@ -114,9 +114,9 @@ test('Today and Dishes, with nothing yet, with pots that are kept, and with one 
     await expectSound(page)
   }
   await page.goto('/pot')
-  await press(page, 'Keep')
+  await press(page, 'Save')
   await page.getByLabel('Name of this pot').or(page.locator('.naming input')).first().fill('Sunday beans')
-  await page.locator('.naming').getByRole('button', { name: 'Keep' }).click()
+  await page.locator('.naming').getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText('Sunday beans').first()).toBeVisible()
   const { runId } = await startRun(request)
   await litBefore(request, runId)

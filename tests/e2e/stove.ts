@@ -94,11 +94,11 @@ export class PotBeside {
     const open = this.page.getByRole('button', { name: 'It is open' })
     await gone.click()
     // The sum may be a little behind this pot: then it waits, and asks to look once more.
-    await expect(open.or(this.page.getByRole('heading', { name: /^Wait\. By the sum/ }))).toBeVisible()
+    await expect(open.or(this.page.getByRole('heading', { name: /^Wait\. There should/ }))).toBeVisible()
     while (!(await open.isVisible())) {
       if (await gone.isVisible()) await gone.click()
       else await this.pass(1)
-      await expect(open.or(gone).or(this.page.getByRole('heading', { name: /^Wait\. By the sum/ }))).toBeVisible()
+      await expect(open.or(gone).or(this.page.getByRole('heading', { name: /^Wait\. There should/ }))).toBeVisible()
     }
     await open.click()
     await expect(this.page.getByRole('heading', { name: next })).toBeVisible()

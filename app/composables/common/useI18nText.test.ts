@@ -69,9 +69,9 @@ describe('what is wrong, in words', () => {
   it('tells both temperatures of meat in the degrees that are liked', async () => {
     const cautionText = await onScreen(useCautionText)
     const raw = { id: 'meat-raw', params: { food: 'chicken-thigh', temp: 65, least: 74 } } as const
-    expect(cautionText(raw).sentence).toMatch(/comes to 65 °C only.*at 74 °C/)
+    expect(cautionText(raw).sentence).toMatch(/reaches only 65 °C.*to 74 °C/)
     useKitchenStore().kitchen!.likes.temperature = 'F'
-    expect(cautionText(raw).sentence).toMatch(/comes to 149 °F only.*at 165 °F/)
+    expect(cautionText(raw).sentence).toMatch(/reaches only 149 °F.*to 165 °F/)
     expect(cautionText(raw).why).toContain('165 °F')
   })
 
