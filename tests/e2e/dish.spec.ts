@@ -359,7 +359,8 @@ test('HTML in a step is text, a dish that is gone says so, and two devices do no
   await page.getByLabel('Name of the dish').fill('Ours')
   await page.getByLabel('Name of the dish').blur()
   await expect(page.getByText('This dish was changed on another device meanwhile.')).toBeVisible()
-  await page.getByRole('button', { name: 'Put this one over it' }).click()
+  await expect(page.getByText('Both of you have changed: the name.')).toBeVisible()
+  await page.getByRole('button', { name: 'Use mine' }).click()
   await isKept(page)
   expect(((await (await request.get(`/api/documents/dish/${id}`)).json()) as KeptDish).content.name).toBe('Ours')
 

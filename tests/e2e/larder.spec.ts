@@ -19,14 +19,14 @@ test('a food is found by any of its names, read about, and made one’s own', as
   await page.getByLabel('tender', { exact: true }).fill('1')
   await expect(page.getByText(/Boil-minutes must rise from firm over tender/).first()).toBeVisible()
   await page.getByLabel('tender', { exact: true }).fill('80')
-  await expect(page.getByRole('status').filter({ hasText: /^Kept$/ })).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
   await expect(page.getByText('Your own figures, started from Chickpeas.')).toBeVisible()
 
   await page.getByRole('button', { name: 'Add a bag' }).click()
   await page.getByLabel('Which bag').fill('From the market')
   await page.getByLabel('Bought on').fill('2023-05-01')
   await expect(page.getByText(/over a year old, so it needs about a third longer/)).toBeVisible()
-  await expect(page.getByRole('status').filter({ hasText: /^Kept$/ })).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
 
   // It is planned like any food, and its old bag counts.
   await page.getByRole('button', { name: 'Plan a pot' }).click()

@@ -47,7 +47,7 @@ test('a pot is measured in one boil, kept, planned with, and forgotten', async (
   await expect(page.getByText(/Measured .* on Strong: high [\d,]+ W, medium \d+ W/)).toBeVisible()
   await page.getByRole('button', { name: 'Forget it' }).click()
   await expect(page.getByText(/Measured .* on Strong/)).toBeHidden()
-  await expect(page.getByRole('status').filter({ hasText: /^Kept$/ })).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
   expect(errors).toEqual([])
 })
 
@@ -100,5 +100,5 @@ test('a program of a device is measured and can be planned with', async ({ page 
   await page.getByRole('button', { name: /^Electric 6 L/ }).click()
   await page.getByRole('button', { name: 'Take out Beans' }).click()
   await expect(page.getByText('Its program “Beans”')).toBeHidden()
-  await expect(page.getByRole('status').filter({ hasText: /^Kept$/ })).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
 })

@@ -90,6 +90,26 @@ describe('a dish that is being changed', () => {
     expect([draft.state.value, draft.theirs.value]).toEqual(['kept', null])
   })
 
+  it('that another device has changed elsewhere has both, unasked; and what both have changed is told', async () => {
+    const draft = await opened()
+    draft.dish.value!.servings = 6
+    const theirs = { ...kept(2), content: { ...document(), name: 'Theirs' } }
+    await (await server.next('PUT', /dish/)).answer({ status: 409, body: { problems: [], now: theirs } })
+    const put = await server.next('PUT', /dish/)
+    expect(put.body).toMatchObject({ version: 2, content: { name: 'Theirs', servings: 6 } })
+    await put.answer({ ...kept(3), content: { ...document(), name: 'Theirs', servings: 6 } })
+    expect(draft.state.value).toBe('kept')
+
+    draft.dish.value!.servings = 8
+    const later = { ...kept(4), content: { ...document(), name: 'Later', servings: 2 } }
+    await (await server.next('PUT', /dish/)).answer({ status: 409, body: { problems: [], now: later } })
+    expect(draft.state.value).toBe('conflict')
+    expect(draft.both.value!.clashes).toEqual([{ what: 'servings' }])
+    void draft.putTogether()
+    const last = await server.next('PUT', /dish/)
+    expect(last.body).toMatchObject({ version: 4, content: { name: 'Later', servings: 8 } })
+  })
+
   it('takes over what another device has made of it', async () => {
     const draft = await opened()
     draft.dish.value!.name = 'Ours'

@@ -15,8 +15,8 @@ export interface Unsent<Content> {
 }
 
 interface SyncOptions<Content> {
-  /** Puts what was changed here and what another device has made of it together; without it the cook is asked. */
-  merge?: (base: Content, theirs: Content, ours: Content) => Content
+  /** Puts what was changed here and what another device has made of it together; null where the cook is to be asked. */
+  merge?: (base: Content, theirs: Content, ours: Content) => Content | null
   /** Its lists, say, have it too. */
   onKept?: (kept: Kept<Content>) => void
   /** It is replaced and never changed in place. */
@@ -138,17 +138,26 @@ export function syncedDocument<Kind extends KeptKind>(
   }
   /** Another device was quicker. */
   function meet(now: Kept<Content>) {
-    if (!merge || !base) {
-      theirs.value = now
-      state.value = 'conflict'
-      return
-    }
-    content.value = merge(base, now.content, content.value!)
+    const merged = base && merge ? merge(base, now.content, copy(content.value!)) : null
+    if (merged) return standTogether(now, merged)
+    theirs.value = now
+    state.value = 'conflict'
+  }
+  /** Stands as what was put together, upon what another device has made of it. */
+  function standTogether(now: Kept<Content>, merged: Content) {
+    content.value = merged
     standOn(now)
+    theirs.value = null
     failure.value = null
     state.value = 'waiting'
     if (isDirty()) keepHere()
     else isKept()
+  }
+  /** The cook has chosen to have both. */
+  async function putTogether(merged: Content) {
+    if (!theirs.value) return
+    standTogether(theirs.value, merged)
+    await save()
   }
 
   /** What another device has made of it stands; what was changed here goes. */
@@ -214,8 +223,10 @@ export function syncedDocument<Kind extends KeptKind>(
     takeUp,
     takeTheirs,
     putOurs,
+    putTogether,
     forget,
     putBack,
     version: () => version,
+    base: () => base,
   }
 }

@@ -31,7 +31,7 @@ const learnt = useLearntStore()
 const dishes = useDishesStore()
 void dishes.load()
 const draft = useDishDraft(id)
-const { dish, favourite, state, failure, theirs, canUndo, canRedo } = draft
+const { dish, favourite, state, failure, theirs, both, canUndo, canRedo } = draft
 const progress = useBegunStore()
 const isBegun = computed(() => (progress.all[id]?.at ?? Infinity) < (dish.value?.stages.length ?? 0))
 useHead({ title: () => `${dish.value?.name ?? t('app.nav.dishes')} · Bivvet` })
@@ -142,6 +142,15 @@ const ofWhole = computed(
       ['never-cooked', 'much-salt', 'cool-in-time', 'lectin-not-done', 'meat-never-cooked'].includes(of),
     ) ?? [],
 )
+
+/** What another device has changed too, each by its name. */
+const clashes = computed(() => {
+  const names = both.value?.clashes.map((one) => {
+    if (one.what === 'line') return lineName(one.line)
+    return one.what === 'stage' ? t(`dishes.kinds.${one.stage.kind}`) : t(`dishes.conflict.${one.what}`)
+  })
+  return names && names.length > 0 ? list([...new Set(names)]) : null
+})
 
 const editing = ref<string | null>(null)
 const adding = ref(false)
@@ -305,9 +314,13 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
 
     <div class="middle" :class="{ 'no-print': answer }">
       <div v-if="theirs" class="notice" role="alert">
-        <p>{{ t('dishes.conflict') }}</p>
-        <v-btn variant="flat" color="primary" @click="draft.takeTheirs">{{ t('dishes.takeTheirs') }}</v-btn>
-        <v-btn @click="draft.putOurs">{{ t('dishes.putOurs') }}</v-btn>
+        <p>{{ t('dishes.conflict.text') }}</p>
+        <p v-if="clashes">{{ t('dishes.conflict.both', { list: clashes }) }}</p>
+        <v-btn v-if="both" variant="flat" color="primary" @click="draft.putTogether">{{
+          t('dishes.conflict.together')
+        }}</v-btn>
+        <v-btn @click="draft.takeTheirs">{{ t('dishes.conflict.theirs') }}</v-btn>
+        <v-btn @click="draft.putOurs">{{ t('dishes.conflict.ours') }}</v-btn>
       </div>
       <div v-else-if="state === 'refused' && failure" class="notice" role="alert">
         <p v-for="problem in failure.problems" :key="problem.path">{{ problemText(problem) }}</p>

@@ -1,0 +1,100 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { beansWithSquash, line } from '../tests/dishes'
+import type { DishDocument } from './dish'
+import { mergedDish } from './merge-dish'
+
+const base: DishDocument = { shape: 1, ...beansWithSquash() }
+const changed = (by: (dish: DishDocument) => void): DishDocument => {
+  const dish = structuredClone(base)
+  by(dish)
+  return dish
+}
+const merge = (theirs: DishDocument, ours: DishDocument) => mergedDish(base, theirs, ours)
+
+/** Changes of different things, of which any may be made on either device. */
+const EDITS: readonly ((dish: DishDocument) => void)[] = [
+  (dish) => (dish.name = 'Another name'),
+  (dish) => (dish.servings = 9),
+  (dish) => (dish.lines.find(({ id }) => id === 'onion')!.g = 333),
+  (dish) => dish.lines.push(line('bay', 'bay-leaf', 1)),
+  (dish) => dish.lines.unshift(line('cumin', 'cumin-seed', 2)),
+  (dish) => (dish.stages[0]!.minutes = 700),
+  (dish) => (dish.stages[1]!.flame = 'low'),
+  (dish) => (dish.stages[3]!.until = 'Until it smells good'),
+]
+
+describe('a dish that two devices have changed at once', () => {
+  it('has what either did, and nothing is asked', () => {
+    fc.assert(
+      fc.property(fc.subarray([...EDITS.keys()]), fc.subarray([...EDITS.keys()]), (mine, yours) => {
+        const others = yours.filter((i) => !mine.includes(i))
+        const both = [...mine, ...others].sort((a, b) => a - b)
+        const of = (which: readonly number[]) => changed((dish) => which.forEach((i) => EDITS[i]!(dish)))
+        const { dish, clashes } = merge(of(others), of(mine))
+        expect(clashes).toEqual([])
+        const sorted = (one: DishDocument) => ({
+          ...one,
+          lines: [...one.lines].sort((a, b) => a.id.localeCompare(b.id)),
+        })
+        expect(sorted(dish)).toEqual(sorted(of(both)))
+      }),
+    )
+  })
+
+  it('is the one that was changed where the other was not', () => {
+    const ours = changed((dish) => dish.stages.reverse())
+    expect(merge(base, ours).dish.stages.map(({ id }) => id)).toEqual(ours.stages.map(({ id }) => id))
+    const theirs = changed((dish) => dish.lines.splice(1, 1))
+    expect(merge(theirs, base).dish.lines).toEqual(theirs.lines)
+    expect(merge(theirs, theirs)).toMatchObject({ clashes: [] })
+  })
+
+  it('says what both have changed, and has ours there', () => {
+    const theirs = changed((dish) => {
+      dish.name = 'Theirs'
+      dish.lines[0]!.g = 100
+    })
+    const ours = changed((dish) => {
+      dish.name = 'Ours'
+      dish.lines[0]!.g = 900
+    })
+    const { dish, clashes } = merge(theirs, ours)
+    expect(clashes.map(({ what }) => what).sort()).toEqual(['line', 'name'])
+    expect([dish.name, dish.lines[0]!.g]).toEqual(['Ours', 900])
+  })
+
+  it('keeps a line that one took out while the other changed it, and says so', () => {
+    const { id } = base.lines[0]!
+    const theirs = changed((dish) => {
+      dish.lines.shift()
+      for (const stage of dish.stages) stage.takes = stage.takes.filter((take) => take.line !== id)
+    })
+    const ours = changed((dish) => (dish.lines[0]!.g = 450))
+    const { dish, clashes } = merge(theirs, ours)
+    expect(dish.lines[0]).toMatchObject({ id, g: 450 })
+    expect(clashes).toMatchObject([{ what: 'line', line: { id } }])
+    // Taken out by one and untouched by the other, it is gone everywhere.
+    const gone = merge(
+      theirs,
+      changed((one) => (one.servings = 2)),
+    ).dish
+    expect(gone.lines.some((one) => one.id === id)).toBe(false)
+    expect(gone.stages.some(({ takes }) => takes.some((take) => take.line === id))).toBe(false)
+  })
+
+  it('hangs together: no stage takes or goes on with what is gone', () => {
+    const theirs = changed((dish) => {
+      const [gone] = dish.stages.splice(1, 1)
+      for (const stage of dish.stages) stage.from = stage.from.filter((from) => from.stage !== gone!.id)
+    })
+    const { dish } = merge(
+      theirs,
+      changed((one) => (one.stages[2]!.minutes = 50)),
+    )
+    const ids = dish.stages.map(({ id }) => id)
+    dish.stages.forEach((stage, i) =>
+      expect(stage.from.every((from) => ids.indexOf(from.stage) >= 0 && ids.indexOf(from.stage) < i)).toBe(true),
+    )
+  })
+})
