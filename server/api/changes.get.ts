@@ -14,11 +14,6 @@ export default defineEventHandler(async (event) => {
   const { data } = querySchema.safeParse(getQuery(event))
   const age = data?.age
   const stream = createEventStream(event)
-  const stop = await onChangeEvent(
-    householdId,
-    (changeEvent) => void stream.push(changeEvent ? JSON.stringify(changeEvent) : ''),
-    () => void stream.close(),
-  )
   // Who was signed out meanwhile hears no more; a database that does not answer signs nobody out.
   const isIn = () =>
     askerOf(event).then(
@@ -26,6 +21,15 @@ export default defineEventHandler(async (event) => {
       () => true,
     )
   const beat = async () => ((await isIn()) ? stream.push({ event: 'pulse', data: '' }) : stream.close())
+  const stop = await onChangeEvent(
+    householdId,
+    (changeEvent) => {
+      // Who is in may be what has changed.
+      if (changeEvent?.kind === 'household') void beat()
+      void stream.push(changeEvent ? JSON.stringify(changeEvent) : '')
+    },
+    () => void stream.close(),
+  )
   const pulse = setInterval(() => void beat(), PULSE_MS)
   stream.onClosed(async () => {
     clearInterval(pulse)

@@ -1,5 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto'
 import { and, asc, eq, gt, isNull, lt, or, sql } from 'drizzle-orm'
+import { DAY_MS } from '../../core/measure/time'
 import type { MemberRole } from '../../shared/names'
 import type { Kitchen } from '../../shared/kitchen.schema'
 import type { Database } from './client'
@@ -13,6 +14,9 @@ import type { Asker } from './household'
 const TOKEN_BYTES = 24
 /** A device is seen anew after so long. */
 const SEEN_EVERY_MS = 5 * 60_000
+/** One that was not seen for so long, or came in so long ago, has to sign in again. */
+const UNSEEN_MS = 90 * DAY_MS
+const LONGEST_MS = 400 * DAY_MS
 /** So many servers may found the first household at once; one of them does. */
 const FOUNDING_LOCK = 6_042_719
 
@@ -22,8 +26,8 @@ export const digestOf = (token: string) => createHash('sha256').update(token).di
 
 const isIn = and(isNull(members.leftAt), isNull(households.deletedAt))
 
-/** Who sits at a device; null where it was signed out, or its member or household is gone. */
-export async function askerOfDevice(db: Database, deviceId: string): Promise<Asker | null> {
+/** Who sits at a device; null where it was signed out or has not come for long, or its member or household is gone. */
+export async function askerOfDevice(db: Database, deviceId: string, nowMs = Date.now()): Promise<Asker | null> {
   const [found] = await db
     .select({
       householdId: devices.householdId,
@@ -35,13 +39,24 @@ export async function askerOfDevice(db: Database, deviceId: string): Promise<Ask
     .from(devices)
     .innerJoin(members, eq(members.id, devices.memberId))
     .innerJoin(households, eq(households.id, devices.householdId))
-    .where(and(eq(devices.id, deviceId), isNull(devices.endedAt), isNull(members.leftAt)))
+    .where(
+      and(
+        eq(devices.id, deviceId),
+        isNull(devices.endedAt),
+        isNull(members.leftAt),
+        gt(devices.seenAt, new Date(nowMs - UNSEEN_MS)),
+        gt(devices.createdAt, new Date(nowMs - LONGEST_MS)),
+      ),
+    )
   if (!found) return null
   const { seenAt, deletedAt, ...asker } = found
   // Of a household that was taken away only an owner sees that it can still be had back.
   if (deletedAt && asker.role !== 'owner') return null
-  if (Date.now() - seenAt.getTime() > SEEN_EVERY_MS)
-    await db.update(devices).set({ seenAt: new Date() }).where(eq(devices.id, deviceId))
+  if (nowMs - seenAt.getTime() > SEEN_EVERY_MS)
+    await db
+      .update(devices)
+      .set({ seenAt: new Date(nowMs) })
+      .where(eq(devices.id, deviceId))
   return { ...asker, deviceId, isLeaving: deletedAt !== null }
 }
 
@@ -103,8 +118,16 @@ export async function newDevice(
   return made!.id
 }
 
+/** Signs a device out, on all servers. */
 export async function endDevice(db: Database, deviceId: string): Promise<void> {
-  await db.update(devices).set({ endedAt: new Date() }).where(eq(devices.id, deviceId))
+  await db.transaction(async (tx) => {
+    const [ended] = await tx
+      .update(devices)
+      .set({ endedAt: new Date() })
+      .where(and(eq(devices.id, deviceId), isNull(devices.endedAt)))
+      .returning({ householdId: devices.householdId })
+    if (ended) await tellOthers(ended, tx, 'household', ended.householdId)
+  })
 }
 
 const comesIn = {

@@ -15,7 +15,7 @@ import { throwAwayDatabase } from '../../scripts/postgres.mjs'
 import { databaseOf, openDatabase, type Database } from './client'
 import { seedDemo } from './demo'
 import { migrateDatabase } from './migrate'
-import { askerOfOpen, householdByCalendar } from './auth'
+import { askerOfDevice, askerOfOpen, endDevice, householdByCalendar, inviteByToken, newDevice } from './auth'
 import { householdStore, type HouseholdStore } from './household'
 import { members } from './schema'
 
@@ -315,8 +315,29 @@ describe('who is in the household', () => {
     expect(await home.setRole(sole, 'member')).toBe('done')
     expect(await home.letGo(second!.id)).toBe('last-owner')
     expect(await home.setRole(sole, 'owner')).toBe('done')
+    // What the second has is gone with them: a link that they made, the calendar's address, their device.
+    const theirs = householdStore(databaseOf(OLD.household, opened.pool), { ...home, memberId: second!.id })
+    const link = (await theirs.invite(null))!
+    const calendar = await theirs.newCalendarToken()
+    const device = await newDevice(db, { householdId: OLD.household, memberId: second!.id }, 'Phone')
+    expect(await inviteByToken(db, link.token)).not.toBeNull()
+    expect(await askerOfDevice(db, device)).toMatchObject({ memberId: second!.id })
     expect(await home.letGo(second!.id)).toBe('done')
+    expect(await inviteByToken(db, link.token)).toBeNull()
+    expect(await householdByCalendar(db, calendar)).toBeNull()
+    expect(await askerOfDevice(db, device)).toBeNull()
     expect(await home.letGo(second!.id)).toBe('no-member')
+  })
+
+  it('signs in again at a device that has not come for a season, or came in more than a year ago', async () => {
+    const home = await storeOf(OLD.household)
+    const device = await newDevice(db, { householdId: OLD.household, memberId: home.memberId! }, 'Tablet')
+    const day = 86_400_000
+    const at = (days: number) => askerOfDevice(db, device, Date.now() + days * day)
+    expect(await at(91)).toBeNull()
+    for (let days = 80; days <= 400; days += 80) expect((await at(days)) === null).toBe(days === 400)
+    await endDevice(db, device)
+    expect(await at(0)).toBeNull()
   })
 })
 

@@ -150,7 +150,10 @@ export function peopleQueries(scope: Scope) {
       })
     },
 
-    /** Lets a member go: the devices are signed out, the keys taken; what they did keeps their name. */
+    /**
+     * Removes a member: their devices are signed out, their passkeys and links are gone, and the calendar's address, which
+     * they know, opens nothing any more. What they did keeps their name.
+     */
     async letGo(id: string): Promise<'done' | 'no-member' | 'last-owner'> {
       return db.transaction(async (tx) => {
         const in_ = await tx.select().from(members).where(isIn).for('update')
@@ -165,6 +168,8 @@ export function peopleQueries(scope: Scope) {
           .set({ endedAt: new Date() })
           .where(and(own(scope, devices), eq(devices.memberId, id)))
         await tx.delete(passkeys).where(and(own(scope, passkeys), eq(passkeys.memberId, id)))
+        await tx.delete(invites).where(and(own(scope, invites), eq(invites.memberId, id)))
+        await tx.update(households).set({ calendarToken: null }).where(eq(households.id, householdId))
         await tellOthers(scope, tx, 'household', householdId)
         return 'done'
       })
