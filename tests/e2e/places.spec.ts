@@ -78,7 +78,7 @@ test('dishes are found, copied, made favourites, and taken off with a way back',
   await expect(page.getByRole('button', { name: 'Copy Ginger congee', exact: true })).toBeVisible()
   await expect(page.getByRole('listitem')).toHaveCount(2)
   await page
-    .getByRole('button', { name: /Take Ginger congee.+ off the list/ })
+    .getByRole('button', { name: /Remove Ginger congee.+ from the list/ })
     .first()
     .click()
   await page.getByRole('button', { name: 'Put it back' }).click()

@@ -181,8 +181,8 @@ test('a pot is kept, starred, changed, copied and opened by its link on another 
 
   await page.getByRole('link', { name: 'Today' }).click()
   await expect(page.getByRole('button', { name: /^Beans for the test [\d,]+ g navy beans/ })).toBeVisible()
-  await page.getByRole('button', { name: 'Take Beans for the test, another way off the list' }).click()
-  await expect(page.getByText('Beans for the test, another way is off the list.')).toBeVisible()
+  await page.getByRole('button', { name: 'Remove Beans for the test, another way from the list' }).click()
+  await expect(page.getByText('Beans for the test, another way was removed from the list.')).toBeVisible()
   await page.getByRole('button', { name: 'Put it back' }).click()
   await expect(page.getByRole('button', { name: /^Beans for the test, another way/ })).toBeVisible()
   await other.context().close()

@@ -109,7 +109,7 @@ describe('what the Cook screen says', () => {
 
   it.each(['gas', 'power', 'weight'] as const)('says what becomes of a pot whose heat is away: %s', async (why) => {
     const away = await said(beans, [CHECKED, LIT, [{ kind: 'interrupted', why }, 8]], 9)
-    expect(away).toMatchObject({ headline: 'The heat is away.', press: 'It is back' })
+    expect(away).toMatchObject({ headline: 'The heat is off for now.', press: 'It is back' })
     expect(away.detail).toMatch(why === 'weight' ? /Turn the heat off/ : /cools by itself/)
   })
 
@@ -138,7 +138,7 @@ describe('what the Cook screen says', () => {
     const due = await said(beans, told, first[2]! + 2)
     expect(due.detail).toBe('It is due now. Heat off with the last.')
     const silent = await said(beans, told, first[2]! + 3.6)
-    expect(silent).toMatchObject({ id: 'silent', headline: 'Did some whistles slip by?', calls: true })
+    expect(silent).toMatchObject({ id: 'silent', headline: 'Did you miss some whistles?', calls: true })
     const later = await said(beans, told, first[2]! + 60)
     expect(later).toMatchObject({ press: 'Heat is off', calls: true })
     expect(later.headline).toMatch(/^Turn the heat off/)
