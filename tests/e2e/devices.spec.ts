@@ -280,7 +280,7 @@ test('where the browser keeps nothing every page still works, and says so', asyn
   const page = await context.newPage()
   for (const path of ['/', '/pot', '/dishes', '/larder', '/kitchen', '/log', '/practice']) {
     await page.goto(path)
-    await expect(page.getByText('This browser keeps nothing between visits'), path).toBeVisible()
+    await expect(page.getByText('This browser saves nothing between visits'), path).toBeVisible()
     await expect(page.getByRole('heading', { level: 1 }).first(), path).toBeVisible()
   }
   await context.close()
@@ -296,6 +296,6 @@ test('where its storage is full a pot is planned all the same', async ({ browser
   const page = await context.newPage()
   await page.goto('/pot')
   await expect(page.getByRole('button', { name: 'Light it' })).toBeVisible()
-  await expect(page.getByText('This browser keeps nothing between visits')).toBeVisible()
+  await expect(page.getByText('This browser saves nothing between visits')).toBeVisible()
   await context.close()
 })
