@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiRedo, mdiStar, mdiStarOutline, mdiUndo } from '@mdi/js'
-import { useClipboard, useEventListener } from '@vueuse/core'
+import { useClipboard } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import type { Pot } from '~~/shared/pot'
 
@@ -105,15 +105,7 @@ const more = computed(() => {
   ]
 })
 
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  // In a text field the browser's own undo is the one that is meant.
-  if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).closest('input, textarea')) return
-  const key = event.key.toLowerCase()
-  if (key === 'z') (event.shiftKey ? pot.redo : pot.undo)()
-  else if (key === 's') void keepChange()
-  else return
-  event.preventDefault()
-})
+useUndoKeys({ undo: pot.undo, redo: pot.redo, save: keepChange })
 </script>
 
 <template>

@@ -101,7 +101,8 @@ export function syncedDocument<Kind extends KeptKind>(
     } catch (error) {
       if (content.value !== null) return
       failure.value = failureOf(error)
-      state.value = failure.value.status === 404 ? 'missing' : 'offline'
+      const { status, kind: why } = failure.value
+      state.value = status === 404 ? 'missing' : why === 'refused' ? 'refused' : 'offline'
     }
   }
 

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { BURNERS } from '~~/core/appliance/burner'
 import { COOKERS } from '~~/core/appliance/appliance'
@@ -106,14 +105,7 @@ const addTin = () =>
     material: 'steel',
   })
 
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  // In a text field the browser's own undo is the one that is meant.
-  if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).closest('input, textarea')) return
-  if (event.key.toLowerCase() !== 'z') return
-  event.preventDefault()
-  if (event.shiftKey) redo()
-  else undo()
-})
+useUndoKeys({ undo, redo })
 useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
 </script>
 

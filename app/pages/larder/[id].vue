@@ -16,6 +16,7 @@ const cautionText = useCautionText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
 const { draft, state, save, errorAt, undo, redo, canUndo, canRedo } = useKitchenDraft()
+useUndoKeys({ undo, redo })
 
 const id = computed(() => String(route.params.id))
 const ownIndex = computed(() => draft.value.foods.findIndex((food) => food.id === id.value))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener, useMediaQuery } from '@vueuse/core'
+import { useMediaQuery } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { MOST } from '~~/core/bounds'
 import { moved, without, withLineAt } from '~~/core/dish/arrange'
@@ -245,13 +245,7 @@ const more = computed(() => [
   { text: t('edit.versions.title'), act: () => (looksBack.value = !looksBack.value) },
   { text: t('dishes.takeOff'), act: takeOff },
 ])
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).closest('input, textarea')) return
-  if (event.key.toLowerCase() !== 'z') return
-  event.preventDefault()
-  if (event.shiftKey) draft.redo()
-  else draft.undo()
-})
+useUndoKeys(draft)
 const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) => (dish.value!.name = text) })
 </script>
 
