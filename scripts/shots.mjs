@@ -157,7 +157,7 @@ async function take(browser, url) {
   await ask(`people/members/${members.find(({ name }) => name === 'Second cook').id}`, 'PATCH', { role: 'owner' })
   await who.goto(`${url}/kitchen/people`)
   await who.getByRole('button', { name: 'Invite somebody' }).click()
-  await who.getByRole('img', { name: 'The link as a pattern' }).waitFor()
+  await who.getByRole('img', { name: 'The link as a QR code' }).waitFor()
   await shot(who, 'people')
   await who.context().close()
 
@@ -201,7 +201,7 @@ async function dinner(page, url, shot) {
   for (const name of ['White beans with squash', 'Millet with greens', 'Ginger congee'])
     await page.getByRole('button', { name, exact: true }).first().click()
   await page.getByRole('button', { name: 'That is all' }).click()
-  await page.getByText(/it is proved/).waitFor()
+  await page.getByText(/this is proved/).waitFor()
   await shot(page, 'dinner')
 }
 

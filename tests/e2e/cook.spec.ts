@@ -55,9 +55,9 @@ test('a whistle that was none is recognised and taken out', async ({ page }) => 
   await pot.pass(0.6)
   await page.keyboard.press('Space')
   await pot.whistle(5)
-  await expect(page.getByText(/came when none was due/)).toBeVisible()
+  await expect(page.getByText(/came when none was expected/)).toBeVisible()
   await page.getByRole('button', { name: 'It was none' }).click()
-  await expect(page.getByText(/came when none was due/)).toBeHidden()
+  await expect(page.getByText(/came when none was expected/)).toBeHidden()
   await expect(page.locator('.great')).toHaveText(/^5\s*of/)
 })
 

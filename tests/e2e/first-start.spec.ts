@@ -64,13 +64,13 @@ test('whoever comes first makes the household, lets others in and out, and comes
 
   // A link says into what it leads, and does nothing until that is wanted.
   await page.getByRole('button', { name: 'Invite somebody' }).click()
-  await expect(page.getByRole('img', { name: 'The link as a pattern' })).toBeVisible()
+  await expect(page.getByRole('img', { name: 'The link as a QR code' })).toBeVisible()
   const link = (await page.locator('code').textContent())!
   await expectAccessible(page)
   const second = await browser.newContext({ baseURL: url, viewport: { width: 390, height: 844 }, colorScheme: 'dark' })
   const phone = await second.newPage()
   await phone.goto(link)
-  await expect(phone.getByRole('heading', { name: 'First cook lets you into Mill Lane' })).toBeVisible()
+  await expect(phone.getByRole('heading', { name: 'First cook invites you to Mill Lane' })).toBeVisible()
   await expectAccessible(phone)
   expect(await sideways(phone)).toBe(0)
   expect(await phone.request.get('/api/documents/kitchen/own').then((answer) => answer.status())).toBe(401)
@@ -78,7 +78,7 @@ test('whoever comes first makes the household, lets others in and out, and comes
   await phone.getByRole('button', { name: 'Join' }).click()
   await expect(phone.getByRole('navigation')).toBeVisible()
   await phone.goto('/kitchen/people')
-  await expect(phone.getByText('without a password or a passkey there is no other way back in')).toBeVisible()
+  await expect(phone.getByText('Without a password or a passkey you cannot sign in on another device')).toBeVisible()
   await expect(phone.getByRole('button', { name: 'Invite somebody' })).toHaveCount(0)
   await expectAccessible(phone)
   expect(await sideways(phone)).toBe(0)
@@ -98,7 +98,10 @@ test('whoever comes first makes the household, lets others in and out, and comes
   // Out, and in by the password, and by the passkey.
   const goOut = async () => {
     await page.goto('/kitchen/people')
+    // The page begins anew; what is typed before it has would be lost with it.
+    const begun = page.waitForEvent('load')
     await page.getByRole('button', { name: 'Sign out on this device' }).click()
+    await begun
     await expect(page.getByRole('heading', { name: 'Sign in', exact: true })).toBeVisible()
   }
   await goOut()
