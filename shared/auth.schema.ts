@@ -2,22 +2,28 @@ import { z } from 'zod'
 import { LENGTH } from '../core/bounds'
 import { bounded } from '../core/fields.schema'
 import { MEMBER_ROLES, PASSWORD_LENGTH } from './names'
+import { isGuessable } from './password'
 
 const name = z.string().trim().min(1).max(LENGTH.name)
 /** What somebody comes in by: no two members of a server have the same. */
 const signInName = z.string().trim().toLowerCase().min(2).max(LENGTH.name)
-/** Long enough that nobody guesses it; all else is the member's own choice. */
+/** Long enough, and none that is tried first; all else is the member's own choice. */
 const password = z.string().min(PASSWORD_LENGTH).max(200)
+const isOwn = ({ password: given, signInName: by }: { password?: string; signInName?: string }) =>
+  given === undefined || !isGuessable(given, by)
+const GUESSABLE = { path: ['password'], params: { code: 'password-common' } }
 
 /** Makes a household with its first member. */
-export const foundSchema = z.object({
-  household: name,
-  altitudeM: bounded('altitudeM'),
-  member: name,
-  /** Without them the member comes in at this device alone, until a passkey or a password is added. */
-  signInName: signInName.optional(),
-  password: password.optional(),
-})
+export const foundSchema = z
+  .object({
+    household: name,
+    altitudeM: bounded('altitudeM'),
+    member: name,
+    /** Without them the member comes in at this device alone, until a passkey or a password is added. */
+    signInName: signInName.optional(),
+    password: password.optional(),
+  })
+  .refine(isOwn, GUESSABLE)
 export type Found = z.infer<typeof foundSchema>
 
 export const enterSchema = z.object({ signInName, password: z.string().max(200) })
@@ -33,6 +39,7 @@ export const meSchema = z
     oldPassword: z.string().max(200).optional(),
   })
   .refine((me) => (me.name ?? me.signInName ?? me.password) !== undefined, { params: { code: 'nothing-changed' } })
+  .refine(isOwn, GUESSABLE)
 export type Me = z.infer<typeof meSchema>
 
 export const roleSchema = z.object({ role: z.enum(MEMBER_ROLES) })

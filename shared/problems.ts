@@ -12,6 +12,7 @@ export interface ShapeProblem {
     | 'too-many'
     | 'name-missing'
     | 'too-short'
+    | 'password-common'
     | 'window-disordered'
     | 'nothing-changed'
     | 'id-twice'

@@ -2,6 +2,7 @@ import { strToU8, zipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
 import { DEMO_DISHES, DEMO_KITCHEN } from '../db/demo'
 import { asDocument } from '../db/demo-dishes'
+import { BEANS } from '../../tests/fixtures'
 import { readArchiveIn } from './archive'
 
 const id = '0de70000-0000-4000-8000-000000000701'
@@ -23,9 +24,13 @@ const codes = (zip: Uint8Array) => {
 }
 
 describe('an archive', () => {
-  it('is read with its photographs, and what else is in it is passed over', () => {
+  it('is read with the photographs of its runs, and what else is in it is passed over', () => {
     const photo = Uint8Array.from({ length: 50_000 }, (_, i) => (i * 7919) % 251)
-    const read = readArchiveIn(zipOf(household, { [`photos/${id}.jpg`]: photo, 'elsewhere/x.txt': strToU8('x') }))
+    const run = { id, cooker: 'blue', request: BEANS, events: [] }
+    const others = { 'photos/0de70000-0000-4000-8000-0000000000aa.jpg': photo, 'elsewhere/x.txt': strToU8('x') }
+    const read = readArchiveIn(
+      zipOf({ ...household, log: { runs: [run] } }, { [`photos/${id}.jpg`]: photo, ...others }),
+    )
     if (!read.ok) throw new Error(read.problems[0]!.code)
     expect(read.value.kitchen).toEqual(DEMO_KITCHEN)
     expect(read.value.documents.dishes).toHaveLength(1)

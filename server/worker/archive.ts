@@ -68,9 +68,10 @@ export function readArchiveIn(zip: Uint8Array): { ok: true; value: ReadArchive }
     ]),
   ) as ReadArchive['documents']
   if (problems.length > 0 || !kitchen) return { ok: false, problems }
+  const cooked = new Set(archive.log.runs.map(({ id }) => id))
   const photos = [...files].flatMap(([name, bytes]): ReadArchive['photos'] => {
     const runId = PHOTO.exec(name)?.[1]
-    return runId ? [[runId, bytes]] : []
+    return runId && cooked.has(runId) ? [[runId, bytes]] : []
   })
   return { ok: true, value: { kitchen, documents, log: archive.log, photos } }
 }
