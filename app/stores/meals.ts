@@ -93,9 +93,7 @@ export const useMealsStore = defineStore('meals', () => {
   }
   function start(meal: Meal): string {
     const id = uuid()
-    const doc = changing(id)
-    doc.content.value = meal
-    void doc.save()
+    changing(id).begin(meal)
     return id
   }
   const refused = ref<ApiFailure | null>(null)
@@ -104,7 +102,8 @@ export const useMealsStore = defineStore('meals', () => {
     refused.value = null
     await list.remove({ id: kept.id }).catch((error: unknown) => {
       refused.value = failureOf(error)
-      if (refused.value.status !== 404) list.put(kept)
+      // With all that was changed in it and not sent yet.
+      if (refused.value.status !== 404) putBack(kept)
     })
   }
   const putBack = (kept: KeptMeal) => changing(kept.id).putBack(kept)

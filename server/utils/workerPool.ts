@@ -22,19 +22,17 @@ const MOST_WAITING = 64
 const MOST_OF_ONE = 8
 const asking = new Map<string, number>()
 
-let pool: Piscina | null = null
+let working: Piscina | null = null
+/** Files that are read in have a thread of their own: a pot on the stove does not wait for somebody's archive. */
+let reading: Piscina | null = null
 
 /** The threads of this process; null while developing, where there is no bundle for them. */
-function threads(): Piscina | null {
+function threadsFor({ kind }: WorkerQuestion): Piscina | null {
   const filename = path.join(path.dirname(process.argv[1] ?? ''), 'worker.mjs')
-  if (!pool && existsSync(filename))
-    pool = new Piscina({
-      filename,
-      minThreads: 1,
-      maxThreads: Math.max(1, availableParallelism() - 1),
-      maxQueue: MOST_WAITING,
-    })
-  return pool
+  if (!existsSync(filename)) return null
+  const of = (maxThreads: number) => new Piscina({ filename, minThreads: 1, maxThreads, maxQueue: MOST_WAITING })
+  if (kind === 'archive' || kind === 'log') return (reading ??= of(1))
+  return (working ??= of(Math.max(1, availableParallelism() - 1)))
 }
 
 /** Asks on behalf of a household; refused while it has too much under way already. */
@@ -52,7 +50,7 @@ async function ask<Answer>(householdId: string, question: WorkerQuestion, most =
 }
 
 async function answered<Answer>(question: WorkerQuestion): Promise<Answer> {
-  const ready = threads()
+  const ready = threadsFor(question)
   if (!ready) return answerInWorker(question) as Answer
   try {
     return (await ready.run(question, {
@@ -71,7 +69,7 @@ async function answered<Answer>(question: WorkerQuestion): Promise<Answer> {
 }
 
 /** Ends the threads, once what they are at is done or has taken too long. */
-export const closeThreads = async () => pool?.destroy()
+export const closeThreads = () => Promise.all([working?.destroy(), reading?.destroy()])
 
 /** What takes its time, for one household. */
 export const askWorker = (householdId: string) => ({

@@ -173,6 +173,12 @@ export function syncedDocument<Kind extends KeptKind>(
     await save()
   }
 
+  /** It is new: what is changed before the server has answered is made upon this. */
+  function begin(fresh: Content) {
+    base = fresh
+    content.value = fresh
+    void save()
+  }
   /** It is gone: nothing is sent of it any more. */
   function forget() {
     content.value = null
@@ -225,6 +231,7 @@ export function syncedDocument<Kind extends KeptKind>(
     takeTheirs,
     putOurs,
     putTogether,
+    begin,
     forget,
     putBack,
     version: () => version,
