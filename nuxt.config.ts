@@ -15,7 +15,7 @@ const SHARED_FILES: [name: string, path: RegExp][] = [
   ],
   [
     'lists',
-    /common\/(PickField|PressMenu)\.vue|vuetify\/lib\/components\/(VSelect|VMenu|VOverlay|VList|VChip|VChipGroup|VSlideGroup|VDivider|VAvatar|VImg|VBadge|VResponsive|VVirtualScroll|VHighlight|VCombobox|VAutocomplete|VSheet|VDialog|VTextarea)\//,
+    /common\/(PickField|PressMenu)\.vue|vuetify\/lib\/components\/(VSelect|VMenu|VOverlay|VList|VChip|VChipGroup|VSlideGroup|VDivider|VAvatar|VImg|VBadge|VResponsive|VVirtualScroll|VHighlight|VCombobox|VAutocomplete|VSheet|VDialog|VTextarea)\/|vuetify\/lib\/((composables\/(nested\/|virtual|filter|list-items|focusTrap|lazy|focusGroups)|directives\/(click-outside|touch-hold)))/,
   ],
   // Small helpers of the library, which nearly all of its parts ask for.
   [

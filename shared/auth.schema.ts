@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { LENGTH } from '../core/bounds'
 import { bounded } from '../core/fields.schema'
+import { isTimeZone } from './day'
 import { MEMBER_ROLES, PASSWORD_LENGTH } from './names'
 import { isGuessable } from './password'
 
@@ -18,6 +19,7 @@ export const foundSchema = z
   .object({
     household: name,
     altitudeM: bounded('altitudeM'),
+    timeZone: z.string().max(LENGTH.id).refine(isTimeZone).optional(),
     member: name,
     /** Without them the member comes in at this device alone, until a passkey or a password is added. */
     signInName: signInName.optional(),

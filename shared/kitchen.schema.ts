@@ -9,6 +9,7 @@ import { checkCooker } from '../core/pot/check'
 import { TEXTURES } from '../core/names'
 import { tinSchema } from '../core/program/request.schema'
 import type { DocumentKind } from './document'
+import { isTimeZone } from './day'
 import { LIKES } from './names'
 import { KITCHEN_SHAPE } from './shapes'
 import { USUAL_LIKES } from './kitchen'
@@ -63,6 +64,8 @@ const likesSchema = z.object({
   decimal: z.enum(LIKES.decimal),
   /** How soft beans, peas and lentils are liked; asked once, and missing until it is answered. */
   beans: z.enum(LIKES.beans).optional(),
+  /** Where its days begin; missing in kitchens from before, whose days are those of the device. */
+  timeZone: z.string().max(LENGTH.id).refine(isTimeZone).optional(),
   /** The texture last asked for, by food. */
   textures: z.record(foodId, z.enum(TEXTURES)).refine((textures) => Object.keys(textures).length <= MOST.likedTextures),
 })

@@ -29,14 +29,14 @@ export const USUAL_LIKES: Likes = {
 }
 
 /** A kitchen in which no pot stands yet: a cup, and the spoons and the scale that every kitchen has. */
-export const newKitchen = (name: string, altitudeM: number): Kitchen => ({
+export const newKitchen = (name: string, altitudeM: number, timeZone?: string): Kitchen => ({
   shape: KITCHEN_SHAPE,
   name,
   altitudeM,
   roomC: 20,
   tapC: 18,
   hardWater: false,
-  likes: USUAL_LIKES,
+  likes: { ...USUAL_LIKES, ...(timeZone ? { timeZone } : {}) },
   cookers: [],
   burners: [],
   measures: [{ id: uuid(), name: 'Cup', volumeMl: 240 }],

@@ -6,7 +6,7 @@ import { readOwn } from './document'
 import { daysLeft, isPast, lineOfDish, lineOfPortion, portionOf } from './portion'
 import { PORTION } from './portion.schema'
 
-const NOW = Date.parse('2026-11-26T18:00:00Z')
+const TODAY = '2026-11-26'
 const answered = (dish: Dish): DishAnswer => {
   const outcome = answerDish(requestFor(dish))
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems))
@@ -17,7 +17,7 @@ const kept = (dish: Dish) =>
   portionOf(
     answered(dish),
     { name: dish.name, servings: dish.servings, dishId: id },
-    { portions: 3, place: 'freezer', nowMs: NOW },
+    { portions: 3, place: 'freezer', today: TODAY },
   )
 
 /** A batch of beans cooked whole. */
@@ -36,9 +36,9 @@ describe('what is kept', () => {
     const portion = kept(beansWithSquash())
     expect(readOwn(PORTION, portion)).toEqual(portion)
     expect(portion).toMatchObject({ keptOn: '2026-11-26', until: '2027-02-24', left: 3, food: null })
-    expect(daysLeft(portion, NOW)).toBe(90)
-    expect(isPast(portion, NOW)).toBe(false)
-    expect(isPast(portion, NOW + 91 * 86_400_000)).toBe(true)
+    expect(daysLeft(portion, TODAY)).toBe(90)
+    expect(isPast(portion, TODAY)).toBe(false)
+    expect(isPast(portion, '2027-02-25')).toBe(true)
   })
 
   it('of one food is that food, cooked, wet and salted', () => {

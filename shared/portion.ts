@@ -1,19 +1,17 @@
 import type { DishLine } from '../core/dish/dish.schema'
 import { cookedOf, keepingOf, type Cooked } from '../core/dish/keep'
 import type { DishAnswer } from '../core/dish/dish'
-import { DAY_MS } from '../core/measure/time'
+import { dayAfter, daysBetween } from './day'
 import type { Portion } from './portion.schema'
 import { PORTION_SHAPE } from './shapes'
 
 export type { Portion } from './portion.schema'
 
-const dayOf = (ms: number) => new Date(ms).toISOString().slice(0, 10)
-
-/** Portions of a dish as they are put away. */
+/** Portions of a dish as they are put away today. */
 export function portionOf(
   answer: DishAnswer,
   { name, servings, dishId }: { name: string; servings: number; dishId: string },
-  put: { portions: number; place: Portion['place']; nowMs: number },
+  put: { portions: number; place: Portion['place']; today: string },
 ): Portion {
   const { fridgeDays, freezerDays } = keepingOf(answer, servings)
   const days = put.place === 'freezer' ? freezerDays : fridgeDays
@@ -21,8 +19,8 @@ export function portionOf(
     shape: PORTION_SHAPE,
     name,
     place: put.place,
-    keptOn: dayOf(put.nowMs),
-    until: dayOf(put.nowMs + days * DAY_MS),
+    keptOn: put.today,
+    until: dayAfter(put.today, days),
     left: put.portions,
     portionG: answer.massG / servings,
     ...cookedOf(answer),
@@ -31,11 +29,10 @@ export function portionOf(
 }
 
 /** It has been kept longer than it should be. */
-export const isPast = ({ until }: Pick<Portion, 'until'>, nowMs: number) => until < dayOf(nowMs)
+export const isPast = ({ until }: Pick<Portion, 'until'>, today: string) => until < today
 
-/** Whole days until it should be eaten; negative when that has passed. */
-export const daysLeft = ({ until }: Pick<Portion, 'until'>, nowMs: number) =>
-  Math.round((Date.parse(until) - Date.parse(dayOf(nowMs))) / DAY_MS)
+/** Days until it should be eaten; negative when that has passed. */
+export const daysLeft = ({ until }: Pick<Portion, 'until'>, today: string) => daysBetween(today, until)
 
 /** One portion as an ingredient of another dish: cooked already, wet already, salted already. */
 export function lineOfPortion(lineId: string, portionId: string, portion: Portion, typed: string): DishLine {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
+import { addDays, set } from 'date-fns'
 import { firstLitAt, runState } from '~~/core/live/run'
 import { HOUR_MS, MINUTE_MS } from '~~/core/measure/time'
 import { readAmount } from '~~/core/quantity/number'
@@ -52,9 +53,8 @@ function again(run: RunWithPlan) {
 
 /** At the next half past seven that leaves time to cook. */
 function planDinner() {
-  const at = new Date(nowMs.value)
-  at.setHours(19, 30, 0, 0)
-  if (at.getTime() < nowMs.value + HOUR_MS) at.setDate(at.getDate() + 1)
+  const today = set(nowMs.value, { hours: 19, minutes: 30, seconds: 0, milliseconds: 0 })
+  const at = today.getTime() < nowMs.value + HOUR_MS ? addDays(today, 1) : today
   meals.start(newMeal(at.getTime()))
 }
 function putMealBack() {

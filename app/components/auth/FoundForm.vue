@@ -19,6 +19,7 @@ async function go() {
   const asked = {
     household: household.value,
     altitudeM: altitudeM.value,
+    timeZone: deviceTimeZone(),
     member: member.value,
     ...(signInName.value ? { signInName: signInName.value } : {}),
     ...(password.value ? { password: password.value } : {}),

@@ -11,12 +11,13 @@ import { foodOf } from '~~/shared/kitchen'
 import { dishRequestOf, type DishDocument } from '~~/shared/dish'
 import { isRefused } from '~~/core/safety/rules'
 import { isPast, lineOfDish, lineOfPortion } from '~~/shared/portion'
+import { vDrag } from '~/composables/common/drag'
 
 /** The ingredients as they were typed: what is understood of each, and where it goes. */
 const dish = defineModel<DishDocument>({ required: true })
 const { answer, dishId } = defineProps<{ answer: DishAnswer | null; dishId: string }>()
 const emit = defineEmits<{ ask: [line: string]; forgot: [line: string] }>()
-const { t, problemText, day, number } = useI18nText()
+const { t, problemText, dayOf, number } = useI18nText()
 const { thing, lineName, amount } = useDishWords()
 const kitchen = useKitchen()
 
@@ -120,12 +121,13 @@ const questionOf = (index: number) => answer?.questions.find(({ path }) => path 
 const kept = usePortionsStore()
 void kept.load()
 const nowMs = serverNow()
+const { today } = useToday()
 const fromKept = computed(() =>
   (kept.portions ?? []).map(({ id, content: portion }) => ({
     value: id,
     title: t('dishes.lines.kept', {
       name: portion.name,
-      day: day(Date.parse(portion.keptOn)),
+      day: dayOf(portion.keptOn),
       n: number(portion.left),
     }),
   })),
@@ -170,12 +172,12 @@ const undone = ref<string | null>(null)
 /** Of a line that was kept too long. */
 const pastOf = ({ portionId }: DishLine) => {
   const found = kept.portions?.find(({ id }) => id === portionId)
-  return found && isPast(found.content, nowMs)
-    ? t('dishes.lines.past', { day: day(Date.parse(found.content.until)) })
+  return found && isPast(found.content, today(nowMs))
+    ? t('dishes.lines.past', { day: dayOf(found.content.until) })
     : null
 }
 
-const { pickUp, isCarried } = useDishCarry()
+const { carry, isCarried } = useDishCarry()
 const opened = ref<string | null>(null)
 </script>
 
@@ -196,11 +198,11 @@ const opened = ref<string | null>(null)
             @keydown.enter.prevent="($event.target as HTMLTextAreaElement).blur()"
           />
           <button
+            v-drag="carry({ id: line.id, name: lineName(line) })"
             type="button"
             class="grip"
             :aria-label="t('dishes.lines.drag', { name: lineName(line) })"
             :aria-expanded="opened === line.id"
-            @pointerdown="pickUp($event, { id: line.id, name: lineName(line) })"
             @click="opened = opened === line.id ? null : line.id"
           >
             <svg viewBox="0 0 24 24" aria-hidden="true"><path :d="mdiDrag" /></svg>

@@ -9,6 +9,7 @@ import { portionOf, type Portion } from '~~/shared/portion'
 const { dish, answer, dishId } = defineProps<{ dish: DishDocument; answer: DishAnswer; dishId: string }>()
 const emit = defineEmits<{ kept: [put: { portions: number; place: Portion['place'] }] }>()
 const { t, weight } = useI18nText()
+const { today } = useToday()
 const store = usePortionsStore()
 const portions = ref(1)
 const place = ref<Portion['place']>('fridge')
@@ -22,7 +23,7 @@ async function keep() {
   failed.value = false
   try {
     const of = { name: dish.name, servings: dish.servings, dishId }
-    const put = { portions: Math.round(portions.value), place: place.value, nowMs: serverNow() }
+    const put = { portions: Math.round(portions.value), place: place.value, today: today() }
     await store.add({ content: portionOf(answer, of, put) }, id)
     kept.value = true
     emit('kept', put)

@@ -61,7 +61,7 @@ const { isOver, carried } = useDishCarry()
 </script>
 
 <template>
-  <li :class="['stage', { over: isOver(stage.id), open: editing }]" :data-stage="stage.id">
+  <li :class="['stage', { over: isOver(stage.id), takes: carried, open: editing }]" :data-stage="stage.id">
     <p class="when figure soft">{{ when }}</p>
     <VesselPicture :kind="stage.kind" :vessel="vesselOf(stage)" class="vessel" />
     <div class="what">
@@ -88,7 +88,6 @@ const { isOver, carried } = useDishCarry()
         </LinkBtn>
       </p>
       <CautionList v-if="said.length > 0" :cautions="said" class="said" />
-      <p v-if="carried && !isOver(stage.id)" class="soft drop">{{ t('dishes.stage.drop') }}</p>
       <div class="ways">
         <LinkBtn v-if="!fixed" :aria-expanded="editing" @click="editing = !editing">
           {{ editing ? t('dishes.stage.done') : t('dishes.stage.change', { name: name.toLowerCase() }) }}
@@ -124,6 +123,11 @@ const { isOver, carried } = useDishCarry()
 }
 .stage > * {
   padding-top: 12px;
+}
+/* Where it may be put down is outlined: words that come would move the stages under the hand. */
+.takes {
+  outline: 1px dashed var(--line-strong, var(--ink-soft));
+  outline-offset: -1px;
 }
 .over {
   background: var(--ground-raised);

@@ -3,6 +3,7 @@ import { heatsItself } from '~~/core/appliance/appliance'
 import type { Cooker } from '~~/core/appliance/appliance'
 import type { ClosingFill, PlanAnswer } from '~~/core/program/answer'
 import { liquidForLineMl } from '~~/core/water/volume'
+import { vDrag, type OnDrag } from '~/composables/common/drag'
 
 /** The cutaway: the pot in section, to scale, with food before and after swelling, water, and the limit. */
 const {
@@ -103,18 +104,15 @@ function pourAt(litres: number): number {
   return clampPour(pour!.pourG + change)
 }
 const clampPour = (g: number) => Math.max(0, Math.min(10_000, Math.round(g / POUR_STEP_G) * POUR_STEP_G))
-function litresAt(event: PointerEvent): number {
+function litresAt(clientY: number): number {
   const box = svg.value!.getBoundingClientRect()
   const scale = Math.min(box.width / view.value.width, box.height / view.value.height)
-  const y = (event.clientY - box.top - (box.height - view.value.height * scale) / 2) / scale
+  const y = (clientY - box.top - (box.height - view.value.height * scale) / 2) / scale
   return Math.max(0, Math.min(1, (floor.value - y) / inner.value.height)) * cooker.body.capacityL
 }
-function startDrag(event: PointerEvent) {
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  dragging.value = true
-}
-function drag(event: PointerEvent) {
-  if (dragging.value) emit('pour', pourAt(litresAt(event)))
+const drag: OnDrag = ({ xy: [, clientY], last, canceled }) => {
+  dragging.value = !last
+  if (!canceled) emit('pour', pourAt(litresAt(clientY)))
 }
 function pressKey(event: KeyboardEvent) {
   const step = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1, PageUp: 10, PageDown: -10 }[event.key]
@@ -195,6 +193,7 @@ const text = computed(() =>
     </PotShell>
     <g
       v-if="pour"
+      v-drag="drag"
       role="slider"
       tabindex="0"
       class="grip"
@@ -205,10 +204,6 @@ const text = computed(() =>
       aria-valuemax="10000"
       :aria-valuetext="weight(pour.pourG)"
       :transform="`translate(${left + inner.width / 2} ${yOf(fill.liquidL)})`"
-      @pointerdown="startDrag"
-      @pointermove="drag"
-      @pointerup="dragging = false"
-      @pointercancel="dragging = false"
       @keydown="pressKey"
     >
       <title>{{ t('cutaway.drag') }}</title>

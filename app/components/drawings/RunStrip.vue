@@ -4,6 +4,7 @@ import { useElementSize } from '@vueuse/core'
 import type { Release } from '~~/core/appliance/step.schema'
 import type { Simulation } from '~~/core/pot/simulation'
 import { figureAt, pointAt } from '~~/core/pot/curve'
+import { vDrag, type OnDrag } from '~/composables/common/drag'
 
 /**
  * The strip: time along, heat as a band, pressure as a fill above it, whistles as notches. The same
@@ -121,13 +122,13 @@ const afterOff = computed(() => {
 /** The minute that is looked at, by pointing, tapping or the arrow keys. */
 const lookAt = ref<number | null>(null)
 const canLook = computed(() => foods.length > 0)
-const minuteAt = (event: PointerEvent) => {
-  const left = event.clientX - box.value!.getBoundingClientRect().left
+const minuteAt = (clientX: number) => {
+  const left = clientX - box.value!.getBoundingClientRect().left
   return ((left - SIDE) / Math.max(10, width.value - 2 * SIDE)) * spanMinutes.value
 }
 const withinRun = (minute: number) => Math.max(0, Math.min(endMinute.value, minute))
 function look(event: PointerEvent) {
-  if (canLook.value && heldSpan.value === null) lookAt.value = withinRun(minuteAt(event))
+  if (canLook.value && heldSpan.value === null) lookAt.value = withinRun(minuteAt(event.clientX))
 }
 function lookByKey(event: KeyboardEvent) {
   const step = { ArrowRight: 1, ArrowLeft: -1, PageUp: 5, PageDown: -5 }[event.key]
@@ -150,12 +151,10 @@ const seen = computed(() => {
   return { x: x(lookAt.value), y: yPa(point.gaugePa), text: readings.join(' · ') }
 })
 
-function grip(event: PointerEvent) {
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  heldSpan.value = spanMinutes.value
-}
-function drag(event: PointerEvent) {
-  if (heldSpan.value !== null && figure) emit('figure', figureAt(curve, figure, minuteAt(event)))
+const drag: OnDrag = ({ xy: [clientX], last, canceled }) => {
+  heldSpan.value ??= spanMinutes.value
+  if (figure && !canceled) emit('figure', figureAt(curve, figure, minuteAt(clientX)))
+  if (last) heldSpan.value = null
 }
 function figureByKey(event: KeyboardEvent) {
   const step = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key]
@@ -285,6 +284,7 @@ const text = computed(() => {
     </div>
     <div
       v-if="figure && width > 0"
+      v-drag="drag"
       role="slider"
       tabindex="0"
       class="grip"
@@ -294,10 +294,6 @@ const text = computed(() => {
       :aria-valuenow="figure.value"
       aria-valuemin="0"
       aria-valuemax="600"
-      @pointerdown="grip"
-      @pointermove="drag"
-      @pointerup="heldSpan = null"
-      @pointercancel="heldSpan = null"
       @keydown="figureByKey"
     >
       <svg viewBox="-12 -12 24 24" width="28" height="28" aria-hidden="true">

@@ -2,6 +2,7 @@
 import type { Cooker } from '~~/core/appliance/appliance'
 import type { ClosingFill, PlanAnswer } from '~~/core/program/answer'
 import { heightOfMm, tierHeightMm, tierWidthMm } from '~~/core/pot/stacking'
+import { vDrag } from '~/composables/common/drag'
 
 export interface DrawnTin {
   id: string
@@ -23,7 +24,7 @@ const { cooker, tiers, trivetMm, fill, baseName, heat } = defineProps<{
   heat: number
 }>()
 const { t, number, weight } = useI18nText()
-const { pickUp, isOver, isCarried } = useCarry()
+const { carry, isOver, isCarried } = useCarry()
 const hatch = useId()
 
 const WALL = 5
@@ -165,10 +166,10 @@ const text = computed(() =>
       <g
         v-for="tin in standing"
         :key="tin.id"
+        v-drag="carry({ kind: 'tin', id: tin.id, name: tin.name })"
         :class="['tin', { over: isOver({ at: 'tin', id: tin.id }), carried: isCarried('tin', tin.id) }]"
         :data-tin="tin.id"
         :data-tier="tin.tier"
-        @pointerdown="(event) => pickUp(event, { kind: 'tin', id: tin.id, name: tin.name })"
       >
         <title>{{ t('stack.dragTin', { name: tin.name }) }}</title>
         <rect

@@ -13,7 +13,7 @@ const { path, errorAt, kitchen } = defineProps<{
   kitchen: Kitchen
 }>()
 defineEmits<{ away: [] }>()
-const { t, number, day } = useI18nText()
+const { t, number, dayOf } = useI18nText()
 
 const burner = computed(() => inUse(kitchen.burners)[0] ?? null)
 const character = computed(() => {
@@ -43,7 +43,7 @@ const lines = computed(() => {
 })
 /** A new gasket: what the log has learnt of its loss begins anew. */
 const gasketOn = computed(() => cooker.value.gaskets?.at(-1) ?? null)
-const today = () => new Date(serverNow()).toISOString().slice(0, 10)
+const { today } = useToday()
 function newGasket() {
   const before = (cooker.value.gaskets ?? []).filter((on) => on !== today())
   cooker.value.gaskets = [...before, today()].slice(-MOST.gaskets)
@@ -84,7 +84,7 @@ const showMemory = ref(false)
       <LinkBtn @click="$emit('away')">{{ t('kitchen.putAway') }}</LinkBtn>
     </p>
     <p v-if="gasketOn" class="soft" role="status">
-      {{ t('kitchen.gasket.on', { day: day(Date.parse(gasketOn)) }) }}
+      {{ t('kitchen.gasket.on', { day: dayOf(gasketOn) }) }}
       <LinkBtn @click="takeBack">{{ t('kitchen.gasket.undo') }}</LinkBtn>
     </p>
     <MemoryForm v-if="showMemory" v-model="cooker" :burner="burner" :kitchen="kitchen" @done="showMemory = false" />

@@ -15,6 +15,8 @@ const questions = computed(() =>
     })),
   })),
 )
+const { timeZone } = useToday()
+const timeZones = Intl.supportedValuesOf('timeZone')
 function choose(name: LikeName, value: string) {
   likes.value = { ...likes.value, [name]: value }
 }
@@ -31,6 +33,16 @@ function choose(name: LikeName, value: string) {
         @update:model-value="(value) => choose(name, value)"
       />
     </FormRow>
+    <FormRow :label="t('kitchen.likes.timeZone.label')">
+      <v-autocomplete
+        :model-value="timeZone"
+        :items="timeZones"
+        :aria-label="t('kitchen.likes.timeZone.label')"
+        :menu-props="{ attach: '#content' }"
+        @update:model-value="(zone: string | null) => zone && (likes = { ...likes, timeZone: zone })"
+      />
+    </FormRow>
+    <p class="soft">{{ t('kitchen.likes.timeZone.hint') }}</p>
     <p class="soft">{{ t('kitchen.likes.hint') }}</p>
   </section>
 </template>

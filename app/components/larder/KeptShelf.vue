@@ -5,7 +5,7 @@ import type { KeptPortion } from '~~/shared/household'
 import { daysLeft, isPast, type Portion } from '~~/shared/portion'
 
 /** What was cooked and is kept: where, how much, since when, until when; taken out one by one, and labelled. */
-const { t, day, number, weight } = useI18nText()
+const { t, dayOf, number, weight } = useI18nText()
 const store = usePortionsStore()
 void store.load()
 const { removed, failed, attempt, remove, putBack } = useKeptActions<KeptPortion>({
@@ -15,10 +15,11 @@ const { removed, failed, attempt, remove, putBack } = useKeptActions<KeptPortion
 /** What must be eaten first stands first. */
 const all = computed(() => [...(store.portions ?? [])].sort((a, b) => a.content.until.localeCompare(b.content.until)))
 const nowMs = useNow()
+const { today } = useToday()
 const untilText = ({ content: portion }: KeptPortion) => {
-  const days = daysLeft(portion, nowMs.value)
-  if (days < 0) return t('larder.kept.past', { day: day(Date.parse(portion.until)) })
-  return days === 0 ? t('larder.kept.today') : t('larder.kept.until', { day: day(Date.parse(portion.until)) })
+  const days = daysLeft(portion, today(nowMs.value))
+  if (days < 0) return t('larder.kept.past', { day: dayOf(portion.until) })
+  return days === 0 ? t('larder.kept.today') : t('larder.kept.until', { day: dayOf(portion.until) })
 }
 async function take(kept: KeptPortion, by: number) {
   if (kept.content.left + by <= 0) await remove(kept)
@@ -59,13 +60,13 @@ onBeforeUnmount(printed)
             {{
               t('larder.kept.where', {
                 place: t(`larder.kept.places.${kept.content.place}`),
-                day: day(Date.parse(kept.content.keptOn)),
+                day: dayOf(kept.content.keptOn),
                 g: weight(kept.content.portionG),
               })
             }}
           </span>
         </span>
-        <span :class="isPast(kept.content, nowMs) ? 'tone-danger' : 'soft'">{{ untilText(kept) }}</span>
+        <span :class="isPast(kept.content, today(nowMs)) ? 'tone-danger' : 'soft'">{{ untilText(kept) }}</span>
         <span class="count">
           <IconButton
             :icon="mdiMinus"
@@ -100,7 +101,7 @@ onBeforeUnmount(printed)
         />
       </li>
     </ul>
-    <p v-if="all.some(({ content: portion }) => isPast(portion, nowMs))" class="past" role="status">
+    <p v-if="all.some(({ content: portion }) => isPast(portion, today(nowMs)))" class="past" role="status">
       {{ t('larder.kept.pastWhy') }}
     </p>
     <p v-if="removed" role="status">
@@ -117,8 +118,8 @@ onBeforeUnmount(printed)
           <div v-for="box in portion.left" :key="box" class="label">
             <strong>{{ portion.name }}</strong>
             <span>{{ weight(portion.portionG) }}</span>
-            <span>{{ t('larder.kept.cooked', { day: day(Date.parse(portion.keptOn)) }) }}</span>
-            <span>{{ t('larder.kept.until', { day: day(Date.parse(portion.until)) }) }}</span>
+            <span>{{ t('larder.kept.cooked', { day: dayOf(portion.keptOn) }) }}</span>
+            <span>{{ t('larder.kept.until', { day: dayOf(portion.until) }) }}</span>
           </div>
         </template>
       </div>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { useElementSize, useMediaQuery, useEventListener } from '@vueuse/core'
+import { useElementSize, useMediaQuery } from '@vueuse/core'
 import type { DishAnswer } from '~~/core/dish/dish'
 import { flameOf as flameOfStage } from '~~/core/dish/stages'
 import type { FlameName } from '~~/core/names'
 import type { FigureRange } from '~~/core/program/range'
 import { inUse } from '~~/shared/kitchen'
 import { momentOf, type Meal, type MealTask } from '~~/shared/meal'
+import { vDrag, type OnDrag } from '~/composables/common/drag'
 import type { Trial } from '~/composables/meal/useMeal'
 
 /**
@@ -108,31 +109,24 @@ const soaks = computed(() => tasks.filter(({ passive }) => passive))
 // A task is carried along its lane.
 const canMove = (task: MealTask) => !done(task.id) && !going(task.id)
 const isPut = (id: string) => meal.put.some((one) => one.id === id)
-let held: { id: string; x: number; minute: number; pointer: number; moved: boolean } | null = null
-const LEAST_WAY_PX = 4
-function pickUp(event: PointerEvent, task: MealTask) {
-  if (event.button !== 0 || !canMove(task)) return
-  held = { id: task.id, x: event.clientX, minute: task.startMinute, pointer: event.pointerId, moved: false }
-}
-useEventListener(document, 'pointermove', (event: PointerEvent) => {
-  if (held?.pointer !== event.pointerId) return
-  const way = event.clientX - held.x
-  if (!held.moved && Math.abs(way) < LEAST_WAY_PX) return
-  held.moved = true
-  trial.value = { id: held.id, startMinute: Math.round(held.minute + way / perMinute.value) }
-})
-useEventListener(document, 'pointerup', (event: PointerEvent) => {
-  if (held?.pointer !== event.pointerId) return
-  const { moved } = held
-  held = null
-  if (moved && trial.value) emit('put', trial.value)
-  trial.value = null
-})
+/** Where the task lay when its drag began: what is tried moves it meanwhile. */
+let fromMinute = 0
+let cancelDrag = () => {}
+const drag =
+  (task: MealTask): OnDrag =>
+  ({ xy: [toX], initial: [fromX], first, last, canceled, cancel }) => {
+    if (canceled) return void (trial.value = null)
+    if (!canMove(task)) return
+    if (first) fromMinute = task.startMinute
+    cancelDrag = cancel
+    const tried = { id: task.id, startMinute: Math.round(fromMinute + (toX - fromX) / perMinute.value) }
+    trial.value = last ? null : tried
+    if (last) emit('put', tried)
+  }
 function putBack() {
-  held = null
+  if (trial.value) cancelDrag()
   trial.value = null
 }
-useEventListener(document, 'pointercancel', putBack)
 function press(event: KeyboardEvent, task: MealTask) {
   if (event.key === 'Escape') return putBack()
   if (!canMove(task)) return
@@ -210,6 +204,7 @@ const barStyle = (task: MealTask) => ({
           <button
             v-for="task in lane.tasks"
             :key="task.id"
+            v-drag="drag(task)"
             type="button"
             class="bar hands"
             :class="{
@@ -223,7 +218,6 @@ const barStyle = (task: MealTask) => ({
             :title="said(task)"
             @click="chosen = task.id"
             @keydown="press($event, task)"
-            @pointerdown="pickUp($event, task)"
           >
             <span class="letter figure">{{ task.dish }}</span>
             <span v-if="task.minutes * perMinute > LABEL_PX" class="what">{{ partText(meal, task) }}</span>

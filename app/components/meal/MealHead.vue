@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiClose, mdiPotOutline } from '@mdi/js'
+import { formatISO, parseISO } from 'date-fns'
 import { MOST } from '~~/core/bounds'
 import type { Meal } from '~~/shared/meal'
 
@@ -12,15 +13,11 @@ void dishes.load()
 
 const QUARTER_MS = 15 * 60_000
 const changing = ref(false)
-const two = (n: number) => String(n).padStart(2, '0')
-const at = computed(() => new Date(meal.servedAt))
-const hour = computed(() => `${two(at.value.getHours())}:${two(at.value.getMinutes())}`)
-const date = computed(() => `${at.value.getFullYear()}-${two(at.value.getMonth() + 1)}-${two(at.value.getDate())}`)
+const hour = computed(() => formatISO(meal.servedAt, { representation: 'time' }).slice(0, 5))
+const date = computed(() => formatISO(meal.servedAt, { representation: 'date' }))
 /** By the clock on the wall, so that a change to summer time between now and then moves nothing. */
 function setHour(dateText: string, hourText: string) {
-  const [year, month, day] = dateText.split('-').map(Number)
-  const [hours, minutes] = hourText.split(':').map(Number)
-  const ms = new Date(year!, month! - 1, day, hours, minutes).getTime()
+  const ms = parseISO(`${dateText}T${hourText}`).getTime()
   if (Number.isFinite(ms)) emit('hour', ms)
 }
 const asking = ref(meal.dishes.length === 0)

@@ -55,7 +55,7 @@ const errorAt = (index: number) => {
   const found = problems.find(({ path }) => at >= 0 && path.startsWith(`contents.${at}.`))
   return found ? problemText(found) : null
 }
-const { pickUp } = useCarry()
+const { carry } = useCarry()
 </script>
 
 <template>
@@ -63,12 +63,10 @@ const { pickUp } = useCarry()
     <li v-for="(item, i) in form.items" :key="i" :aria-label="pot.names[i]">
       <div class="head">
         <span
+          v-drag="carry({ kind: 'food', id: String(i), name: pot.names[i] ?? item.foodId })"
           class="handle"
           :title="t('stack.dragFood')"
           :data-food="i"
-          @pointerdown.prevent="
-            (event) => pickUp(event, { kind: 'food', id: String(i), name: pot.names[i] ?? item.foodId })
-          "
         >
           <v-icon :icon="mdiDrag" size="small" />
         </span>
@@ -170,6 +168,7 @@ li {
   color: var(--ink-soft);
   cursor: grab;
   touch-action: none;
+  user-select: none;
 }
 .line {
   display: grid;

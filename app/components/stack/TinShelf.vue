@@ -6,7 +6,7 @@ const PX_PER_MM = 0.36
 const { t, number } = useI18nText()
 const kitchen = useKitchen()
 const { stack, moveTin, takeOutTin, tierOf } = useStackLayout()
-const { pickUp, isCarried } = useCarry()
+const { carry, isCarried } = useCarry()
 /** What is in use, and what stands in this pot though it was put away. */
 const tins = computed(() => kitchen.value.tins.filter(({ id, away }) => !away || tierOf(id) >= 0))
 const inside = computed(() => stack.value.tiers.length)
@@ -21,11 +21,11 @@ const inside = computed(() => stack.value.tiers.length)
     <ul v-else data-out>
       <li v-for="tin in tins" :key="tin.id" :class="{ inside: tierOf(tin.id) >= 0 }">
         <div
+          v-drag="carry({ kind: 'tin', id: tin.id, name: tin.name })"
           class="tin"
           :class="{ carried: isCarried('tin', tin.id) }"
           :data-shelf="tin.id"
           :title="t('stack.dragTinIn')"
-          @pointerdown.prevent="(event) => pickUp(event, { kind: 'tin', id: tin.id, name: tin.name })"
         >
           <span
             class="shape"

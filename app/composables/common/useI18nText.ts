@@ -48,6 +48,8 @@ export function useI18nText() {
   const pressure = (pa: number) => told(pa, 'pressure')
 
   const day = (ms: number) => dateFormat(locale.value, DAY).format(ms)
+  /** A calendar day that is kept as 2026-03-07; the same in every time zone. */
+  const dayOf = (date: string) => dateFormat(locale.value, DAY_KEPT).format(Date.parse(date))
 
   /** A day without its weekday. */
   const date = (ms: number) => dateFormat(locale.value, DATE).format(ms)
@@ -116,6 +118,7 @@ export function useI18nText() {
     number,
     clock,
     day,
+    dayOf,
     date,
     month,
     weekday,
@@ -159,6 +162,7 @@ function numberFormat(locale: string, digits: number): Intl.NumberFormat {
 const CLOCK_12: Intl.DateTimeFormatOptions = { hour: 'numeric', minute: '2-digit', hourCycle: 'h12' }
 const CLOCK_24: Intl.DateTimeFormatOptions = { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }
 const DAY: Intl.DateTimeFormatOptions = { weekday: 'short', day: 'numeric', month: 'short' }
+const DAY_KEPT: Intl.DateTimeFormatOptions = { ...DAY, timeZone: 'UTC' }
 const DATE: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'short' }
 const MONTH: Intl.DateTimeFormatOptions = { month: 'long', year: 'numeric' }
 const WEEKDAY: Intl.DateTimeFormatOptions = { weekday: 'short' }

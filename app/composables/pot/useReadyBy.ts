@@ -1,4 +1,5 @@
-import { DAY_MS, MINUTE_MS } from '~~/core/measure/time'
+import { addDays, set } from 'date-fns'
+import { MINUTE_MS } from '~~/core/measure/time'
 
 /** The hour by which the pot on the page is to be ready; every time that is told is told for it too. */
 export function useReadyBy() {
@@ -10,9 +11,8 @@ export function useReadyBy() {
   const wantedMs = computed(() => {
     const [hour, minute] = wanted.value.split(':').map(Number)
     if (hour === undefined || minute === undefined || !Number.isFinite(hour + minute)) return null
-    const today = new Date(nowMs.value)
-    today.setHours(hour, minute, 0, 0)
-    return today.getTime() > nowMs.value ? today.getTime() : today.getTime() + DAY_MS
+    const today = set(nowMs.value, { hours: hour, minutes: minute, seconds: 0, milliseconds: 0 })
+    return (today.getTime() > nowMs.value ? today : addDays(today, 1)).getTime()
   })
   /** The hour, with its day where that is not today. */
   const when = (ms: number) => (day(ms) === day(nowMs.value) ? clock(ms) : `${weekday(ms)} ${clock(ms)}`)

@@ -11,7 +11,7 @@ import { foodById, isOldBag } from '~~/shared/kitchen'
 
 /** One food: what its figures mean at the stove, where they come from, its bags, and how to make it one's own. */
 const route = useRoute()
-const { list, t, number, duration, day, weight, temp } = useI18nText()
+const { list, t, number, duration, dayOf, weight, temp } = useI18nText()
 const cautionText = useCautionText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
@@ -131,7 +131,7 @@ async function removeOwn() {
   if (state.value === 'kept') await navigateTo(back ? `/larder/${back}` : '/larder')
 }
 const bags = computed(() => draft.value.bags.filter(({ foodId }) => foodId === id.value))
-const today = () => new Date().toISOString().slice(0, 10)
+const { today } = useToday()
 const addBag = () =>
   draft.value.bags.push({ id: uuid(), name: t('larder.newBag'), foodId: id.value, boughtOn: today() })
 const removeBag = (bagId: string) => (draft.value.bags = draft.value.bags.filter((bag) => bag.id !== bagId))
@@ -222,7 +222,7 @@ useHead({ title: () => `${food.value ? kitchen.foodName(food.value.id) : t('app.
               {{ t('edit.remove') }}
             </v-btn>
             <p v-if="isOldBag(bag, serverNow())" class="soft small">
-              {{ t('larder.oldBag', { day: day(Date.parse(bag.boughtOn)) }) }}
+              {{ t('larder.oldBag', { day: dayOf(bag.boughtOn) }) }}
             </p>
           </div>
           <v-btn @click="addBag">{{ t('larder.addBag') }}</v-btn>

@@ -398,7 +398,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
       <CautionList v-else-if="refused.length > 0 && ofWhole.length === 0" :cautions="refused" />
     </div>
     <div v-if="carried" class="carried" :style="{ left: `${carried.x}px`, top: `${carried.y}px` }" aria-hidden="true">
-      {{ carried.name }}
+      {{ carried.load.name }}
     </div>
   </div>
 </template>
