@@ -6,7 +6,11 @@ export default withNuxt(
   { rules: { 'vue/html-self-closing': 'off', 'vue/multi-word-component-names': 'off' } },
   {
     files: ['app/**/*.vue'],
-    rules: { 'vue/no-bare-strings-in-template': ['error', { allowlist: ['·', '×', '+', '−', ','] }] },
+    rules: {
+      'vue/no-bare-strings-in-template': ['error', { allowlist: ['·', '×', '+', '−', ','] }],
+      // A directive that was not imported does nothing, and only says so in the console.
+      'vue/no-undef-directives': 'error',
+    },
   },
   CORE_IMPORTS,
   {

@@ -1,13 +1,19 @@
 import type { Dish, Stage } from './dish.schema'
 
 /**
- * The stages with one of them earlier or later by one place. Where the two that change places flow into one another,
- * they change places in the flow too, so that nothing takes from what comes after it.
+ * The stages with one of them at another place. Where two that change places flow into one another, they change places
+ * in the flow too, so that nothing takes from what comes after it. As they were where there is no such place.
  */
-export function moved(stages: readonly Stage[], index: number, by: -1 | 1): Stage[] {
-  const to = index + by
+export function moved(stages: readonly Stage[], index: number, to: number): Stage[] {
   if (Math.min(index, to) < 0 || Math.max(index, to) >= stages.length) return [...stages]
-  const at = Math.min(index, to)
+  const by = Math.sign(to - index)
+  let all = [...stages]
+  for (let at = index; at !== to; at += by) all = swapped(all, Math.min(at, at + by))
+  return all
+}
+
+/** The stages with the one at a place and the next one changed over. */
+function swapped(stages: readonly Stage[], at: number): Stage[] {
   const [first, second] = [stages[at]!, stages[at + 1]!]
   const flows = second.from.some(({ stage }) => stage === first.id)
   if (!flows) return [...stages.slice(0, at), second, first, ...stages.slice(at + 2)]

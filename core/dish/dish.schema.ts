@@ -93,6 +93,8 @@ const potSettingsSchema = z.object({
   written: writtenFigureSchema.optional(),
   /** Water that the cook pours instead of what is computed. */
   pourG: bounded('liquidG').optional(),
+  /** Whistles or minutes that the cook gives instead of what is computed. */
+  figure: bounded('figure').optional(),
 })
 export type PotSettings = z.infer<typeof potSettingsSchema>
 

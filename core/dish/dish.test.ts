@@ -4,7 +4,7 @@ import { beansWithSquash, line, potSettings, requestFor, stage } from '../../tes
 import { INGREDIENTS } from '../ingredient/ingredients'
 import { nextClosing } from '../program/remedy'
 import { answerDish, type DishAnswer } from './dish'
-import { dishRequestSchema, type Dish, type DishRequest } from './dish.schema'
+import { dishRequestSchema, type Dish, type DishRequest, type PotSettings } from './dish.schema'
 import { gapG } from './ledger'
 
 function answered(request: DishRequest): DishAnswer {
@@ -362,6 +362,22 @@ describe('no order of stages gets round a safety rule', () => {
     const fried = answered(requestFor(beans([stage('fry', 'fry', { beans: 'rest' }, [], { minutes: 120 })])))
     expect(refused(fried)).toContain('lectin-not-done')
     expect(fried.served.foods[0]!.gets).toBe(0)
+  })
+
+  it('a cook’s own water and figure are taken, told beside what was computed, and held to the same rules', () => {
+    const withPot = (pot: Partial<PotSettings>) => {
+      const dish = beansWithSquash()
+      const stages = dish.stages.map((one) => (one.kind === 'pot' ? { ...one, pot: { ...one.pot!, ...pot } } : one))
+      return answered(requestFor({ ...dish, stages }))
+    }
+    const closingOf = (answer: DishAnswer) => answer.stages.find(({ id }) => id === 'pot')!.pot!.answer.closings[0]!
+    const computed = closingOf(withPot({}))
+    const more = withPot({ pourG: computed.water.pourG + 200, figure: computed.range.figure + 3 })
+    expect(closingOf(more).water.pourG).toBeCloseTo(computed.water.pourG + 200, 0)
+    expect(closingOf(more).program.whistles).toBe(computed.program.whistles + 3)
+    expect(closingOf(more).planned.figure).toBe(computed.range.figure)
+    expect(refused(more)).toEqual([])
+    expect(refused(withPot({ figure: 1 }))).toContain('lectin-not-done')
   })
 
   it('a soak that was thrown away is so too after a fry', () => {

@@ -109,11 +109,17 @@ export function potRequest(
     ...(settings.boilingWater ? { pourC: KETTLE_C } : {}),
     style: styleSaid(settings.style, settings),
     release: 'auto',
-    ...(settings.pourG === undefined ? {} : { given: [{ pourG: settings.pourG }] }),
+    ...givenOf(settings),
     ...(of.heatSpread === undefined ? {} : { spread: { flame: of.heatSpread } }),
     ...learntOf(of, contents, learnt),
     ...(own.length > 0 ? { foods: own } : {}),
   }
+}
+
+/** What the cook gives for it instead of what is computed. */
+function givenOf({ pourG, figure }: PotSettings): Pick<PlanRequest, 'given'> {
+  if (pourG === undefined && figure === undefined) return {}
+  return { given: [{ ...(pourG === undefined ? {} : { pourG }), ...(figure === undefined ? {} : { figure }) }] }
 }
 
 /** What the log has taught of this cooker and of what is in it; nothing where it has taught nothing. */

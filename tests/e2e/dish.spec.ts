@@ -145,7 +145,7 @@ test('a recipe that was written for another pot comes in, and its figure stands 
   await page.getByRole('button', { name: 'Save the dish' }).click()
   await expect(page.getByText('What is “1 tsp moon dust”?')).toBeVisible()
   // What is in no list is told by what it is most like, and then counts as that.
-  await page.getByRole('button', { name: 'Move 1 tsp moon dust' }).click()
+  await page.getByRole('button', { name: 'More about 1 tsp moon dust' }).click()
   // But not what is dangerous when undercooked.
   await page.getByLabel('What it is').fill('Our old rajma')
   await expect(page.getByText('cannot be told as something else')).toBeVisible()
@@ -201,7 +201,7 @@ test('a dish for another number, what stands in, what was forgotten', async ({ p
   await page.getByRole('button', { name: 'Keep it as for 3' }).click()
   await expect(page.getByText(/^for 3 ·/)).toBeVisible()
 
-  await page.getByRole('button', { name: 'Move squash cubes' }).click()
+  await page.getByRole('button', { name: 'More about squash cubes' }).click()
   await page.getByRole('button', { name: 'I forgot it' }).click()
   await expect(page.getByText(/Put it in and simmer for \d+ min|It needs \d+ boil-minutes/)).toBeVisible()
   await page.getByRole('region').or(page.locator('.help')).getByRole('button', { name: 'Done' }).first().click()
@@ -293,7 +293,7 @@ test('stages are moved, taken out and put back; ingredients are dropped into the
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(headings).toHaveCount(6)
 
-  const grip = (await page.getByRole('button', { name: 'Move tomato' }).boundingBox())!
+  const grip = (await page.getByTitle('Drag tomato into a stage').boundingBox())!
   const onto = (await stage(page, 'Close and cook').boundingBox())!
   await page.mouse.move(grip.x + 10, grip.y + 10)
   await page.mouse.down()
@@ -303,6 +303,53 @@ test('stages are moved, taken out and put back; ingredients are dropped into the
   await expect(stage(page, 'Close and cook')).toContainText('sour costs')
   await page.getByRole('button', { name: 'Move it to “Simmer open”' }).click()
   await expect(stage(page, 'Simmer open')).toContainText(/120 g.*tomato|tomato.*120 g/)
+})
+
+test('salt is parted as a cook says it; own whistles and water are told with what they cost', async ({
+  page,
+  request,
+}) => {
+  await page.goto(`/dishes/${await keepDish(request)}`)
+  await page.getByRole('button', { name: 'Change temper' }).click()
+  const oil = page.getByLabel(/^How much of oil/)
+  await oil.fill('1/4')
+  await oil.press('Enter')
+  await expect(oil).toHaveValue(/^1[23] g$|^12\.5 g$/)
+  await oil.fill('2 tsp')
+  await oil.press('Enter')
+  await expect(oil).toHaveValue(/^9 g$/)
+  await oil.fill('a lot')
+  await oil.press('Enter')
+  await expect(page.getByText('Write half, 1/3, 1 tsp or 5 g.')).toBeVisible()
+  await page.getByRole('button', { name: 'Done' }).click()
+
+  await page.getByRole('button', { name: 'Change close and cook' }).click()
+  await page.getByLabel('Your own whistles').fill('1')
+  await expect(page.getByText(/Worked out: [\d,]+ g of water, \d+ whistles\. With yours: /)).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Cook it' })).toBeHidden()
+  await page.getByRole('button', { name: 'Back to the plan' }).click()
+  await expect(page.getByText(/With yours: /)).toBeHidden()
+  await expect(page.getByRole('link', { name: 'Cook it' })).toBeVisible()
+})
+
+test('a stage is moved by its grip, by hand and by key, and keeps the focus', async ({ page, request }) => {
+  await page.goto(`/dishes/${await keepDish(request)}`)
+  await page.setViewportSize({ width: 1280, height: 1500 })
+  const headings = page.getByRole('heading', { level: 2 })
+  const grip = page.getByRole('button', { name: /^Drag to move temper/ })
+  await grip.focus()
+  await page.keyboard.press('ArrowUp')
+  await expect(headings).toHaveText(['Soak', 'Fry', 'Close and cook', 'Temper', 'Simmer open', 'Rest, covered'])
+  await expect(grip).toBeFocused()
+  await page.keyboard.press('Control+z')
+  await expect(headings.nth(4)).toHaveText('Temper')
+  const from = (await grip.boundingBox())!
+  const onto = (await stage(page, 'Close and cook').boundingBox())!
+  await page.mouse.move(from.x + 8, from.y + 8)
+  await page.mouse.down()
+  await page.mouse.move(onto.x + 60, onto.y + 40, { steps: 6 })
+  await page.mouse.up()
+  await expect(headings).toHaveText(['Soak', 'Fry', 'Temper', 'Close and cook', 'Simmer open', 'Rest, covered'])
 })
 
 test('a dish that cannot be is refused with reasons, and one sent twice is kept once', async ({ request }) => {

@@ -167,7 +167,7 @@ test('A dish, empty, being written, refused, for another number, and being cooke
   await expectSound(page)
   await press(page, 'Change close and cook')
   await press(page, 'how it adds up')
-  await press(page, 'Move oil')
+  await press(page, 'More about oil')
   await press(page, 'What can stand in')
   await expect(page.getByRole('button', { name: /^Take / }).first()).toBeVisible()
   await expectSound(page)

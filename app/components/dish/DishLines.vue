@@ -90,7 +90,16 @@ const isIt = (line: DishLine) => {
   Object.assign(line, told ? { what: null, own: { ...told } } : { what: line.maybe ?? null })
   delete line.maybe
 }
-const remove = (id: string) => Object.assign(dish.value, withoutLine(dish.value, id))
+const list = useTemplateRef<HTMLElement>('list')
+/** What had the focus is gone with its line: the next line has it then, or the field for new ones. */
+async function remove(id: string) {
+  const index = dish.value.lines.findIndex((line) => line.id === id)
+  Object.assign(dish.value, withoutLine(dish.value, id))
+  const next = dish.value.lines[Math.min(index, dish.value.lines.length - 1)]
+  await nextTick()
+  const at = next ? `[data-open="${next.id}"]` : '.type textarea'
+  list.value?.querySelector<HTMLElement>(at)?.focus()
+}
 
 /** Where a line goes: one stage, several portions, or none yet. */
 const stagesOf = (id: string) => dish.value.stages.filter(({ takes }) => takes.some(({ line }) => line === id))
@@ -182,12 +191,22 @@ const opened = ref<string | null>(null)
 </script>
 
 <template>
-  <section :aria-label="t('dishes.lines.title')">
+  <section ref="list" :aria-label="t('dishes.lines.title')">
     <p v-if="dish.lines.length === 0" class="soft empty">{{ t('dishes.lines.empty') }}</p>
     <ul class="lines">
-      <li v-for="(line, i) in dish.lines" :key="line.id" :class="{ carried: isCarried(line.id) }">
+      <li v-for="(line, i) in dish.lines" :key="line.id" :class="{ carried: isCarried('line', line.id) }">
         <div class="main">
-          <span class="figure g">{{ line.g === null ? '–' : amount(line.g) }}</span>
+          <v-btn
+            variant="text"
+            class="figure g"
+            :aria-label="t('dishes.lines.open', { name: lineName(line) })"
+            :title="t('dishes.lines.open', { name: lineName(line) })"
+            :aria-expanded="opened === line.id"
+            :data-open="line.id"
+            @click="opened = opened === line.id ? null : line.id"
+          >
+            {{ line.g === null ? '–' : amount(line.g) }}
+          </v-btn>
           <v-textarea
             :model-value="line.typed"
             variant="plain"
@@ -197,16 +216,14 @@ const opened = ref<string | null>(null)
             @change="retype(line, ($event.target as HTMLTextAreaElement).value)"
             @keydown.enter.prevent="($event.target as HTMLTextAreaElement).blur()"
           />
-          <button
-            v-drag="carry({ id: line.id, name: lineName(line) })"
-            type="button"
+          <!-- By keys it goes into a stage by its field. -->
+          <v-icon
+            v-drag="carry({ kind: 'line', id: line.id, name: lineName(line) })"
+            :icon="mdiDrag"
             class="grip"
-            :aria-label="t('dishes.lines.drag', { name: lineName(line) })"
-            :aria-expanded="opened === line.id"
-            @click="opened = opened === line.id ? null : line.id"
-          >
-            <svg viewBox="0 0 24 24" aria-hidden="true"><path :d="mdiDrag" /></svg>
-          </button>
+            :title="t('dishes.lines.drag', { name: lineName(line) })"
+            :data-grip="line.id"
+          />
         </div>
         <p v-if="line.dishId" class="ask">
           <NuxtLink :to="`/dishes/${line.dishId}`">{{ t('dishes.lines.asDish') }}</NuxtLink>
@@ -303,7 +320,11 @@ const opened = ref<string | null>(null)
   align-items: center;
 }
 .g {
+  justify-content: start;
+  min-width: 0;
+  padding: 0 2px;
   font-size: 17px;
+  letter-spacing: 0;
 }
 .main :deep(textarea) {
   field-sizing: content;
@@ -317,21 +338,13 @@ const opened = ref<string | null>(null)
   background: var(--ground-raised);
 }
 .grip {
-  display: grid;
-  place-items: center;
   width: 32px;
   height: 34px;
-  padding: 0;
-  border: 0;
-  background: none;
   color: var(--ink-soft);
+  font-size: 20px;
   cursor: grab;
   touch-action: none;
-}
-.grip svg {
-  width: 20px;
-  height: 20px;
-  fill: currentColor;
+  user-select: none;
 }
 .ask {
   margin: 0 0 4px;
@@ -360,6 +373,7 @@ const opened = ref<string | null>(null)
     grid-template-columns: 66px minmax(0, 1fr) 44px;
   }
   .main :deep(textarea),
+  .g,
   .grip {
     min-height: 44px;
   }

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { mdiClose } from '@mdi/js'
 import { LENGTH } from '~~/core/bounds'
 import type { DishLine } from '~~/core/dish/dish.schema'
 import { INGREDIENTS } from '~~/core/ingredient/ingredients'
@@ -93,11 +92,9 @@ const isWeighed = computed({
         {{ t('dishes.lines.whatElse') }}
       </LinkBtn>
       <LinkBtn @click="emit('forgot')">{{ t('dishes.lines.forgot') }}</LinkBtn>
-      <IconButton
-        :icon="mdiClose"
-        :label="t('dishes.lines.remove', { name: lineName(line) })"
-        @click="emit('remove')"
-      />
+      <LinkBtn :aria-label="t('dishes.lines.remove', { name: lineName(line) })" @click="emit('remove')">
+        {{ t('dishes.lines.removeIt') }}
+      </LinkBtn>
     </div>
   </div>
 </template>
@@ -119,8 +116,5 @@ const isWeighed = computed({
   flex-wrap: wrap;
   align-items: center;
   gap: 4px 14px;
-}
-.presses .icon-button {
-  margin-left: auto;
 }
 </style>

@@ -1,16 +1,22 @@
 <script setup lang="ts">
 import { heatsItself, stylesFor } from '~~/core/appliance/appliance'
+import type { StageAnswer } from '~~/core/dish/dish'
 import type { PotSettings, Stage } from '~~/core/dish/dish.schema'
 import { texturesOf, usualTexture } from '~~/core/food/texture'
+import { BOUNDS } from '~~/core/bounds'
 import type { Texture } from '~~/core/names'
+import { endsByItself, styleSaid } from '~~/core/program/styles'
+import { inUnit, readFigure } from '~~/core/quantity/figure'
+import { readAmount, typedAmount } from '~~/core/quantity/number'
 import { FREE_LIQUIDS } from '~~/core/water/liquids'
 import type { DishDocument } from '~~/shared/dish'
 import { inUse } from '~~/shared/kitchen'
 
 /** How a pot stage is programmed: in which cooker, by what, how wet, and how each of its foods comes out. */
 const pot = defineModel<PotSettings>({ required: true })
-const { foods, stage, dish } = defineProps<{ foods: readonly string[]; stage: Stage; dish: DishDocument }>()
-const { t } = useI18nText()
+const { answer, stage, dish } = defineProps<{ answer: StageAnswer['pot'] | null; stage: Stage; dish: DishDocument }>()
+const { t, number, weight, unitFor, unitName, likes } = useI18nText()
+const foods = computed(() => answer?.request.contents.map(({ food }) => food) ?? [])
 const kitchen = useKitchenStore()
 const cookers = computed(() => inUse(kitchen.loaded.cookers))
 const cooker = computed(() => cookers.value.find(({ id }) => id === pot.value.cookerId) ?? cookers.value[0])
@@ -28,7 +34,7 @@ const { choices: flames, flame } = useFlameChoice(
 )
 /** The foods of this pot by their lines, whichever stage they come from. */
 const own = computed(() =>
-  foods.flatMap((foodId) => {
+  foods.value.flatMap((foodId) => {
     const line = dish.lines.find(({ what }) => what === foodId)
     const food = kitchen.food(foodId)
     return line && food ? [{ line: line.id, food }] : []
@@ -49,6 +55,47 @@ const placeOf = (line: string) => {
     ({ diameterMm, heightMm }) => diameterMm === where.tin.diameterMm && heightMm === where.tin.heightMm,
   )
   return tin ? `${where.tier} ${tin.id}` : 'base'
+}
+/** Water and figure that the cook gives; empty for what is computed. */
+const first = computed(() => answer?.answer.closings[0] ?? null)
+const counts = computed(() => !endsByItself(styleSaid(pot.value.style, pot.value)))
+const isWhistles = computed(() => first.value?.range.unit === 'whistles')
+function useOwn(key: 'pourG' | 'figure', read: (text: string) => number, write: (value: number) => string) {
+  const text = ref(pot.value[key] === undefined ? '' : write(pot.value[key]))
+  watch(
+    () => pot.value[key],
+    (value) => {
+      if (value !== undefined && write(read(text.value)) !== write(value)) text.value = write(value)
+      if (value === undefined && Number.isFinite(read(text.value))) text.value = ''
+    },
+  )
+  const isFine = (value: number) => value >= OWN_BOUNDS[key][0] && value <= OWN_BOUNDS[key][1]
+  watch(text, (typed) => {
+    const value = read(typed)
+    if (typed.trim() === '') pot.value[key] = undefined
+    else if (isFine(value)) pot.value[key] = value
+  })
+  const error = computed(() =>
+    text.value.trim() === '' || isFine(read(text.value)) ? null : t('problems.not-a-number'),
+  )
+  return reactive({ text, error })
+}
+const OWN_BOUNDS = { pourG: BOUNDS.liquidG, figure: BOUNDS.figure }
+const ownWater = useOwn(
+  'pourG',
+  (text) => readFigure(text, 'weight', unitFor('weight'), likes.value.decimal),
+  (g) => typedAmount(inUnit(g, 'weight', unitFor('weight')), likes.value.decimal, 1),
+)
+const ownFigure = useOwn(
+  'figure',
+  (text) => Math.round(readAmount(text, likes.value.decimal)),
+  (n) => typedAmount(n, likes.value.decimal, 0),
+)
+const isOwn = computed(() => pot.value.pourG !== undefined || pot.value.figure !== undefined)
+const becomesText = useBecomesText()
+function backToPlan() {
+  delete pot.value.pourG
+  delete pot.value.figure
 }
 const MOST_TIERS = 3
 const places = computed(() => [
@@ -102,6 +149,38 @@ function putAt(line: string, place: string) {
       :label="t('pot.fromKettle')"
       @update:model-value="(is) => (pot.boilingWater = is || undefined)"
     />
+    <TextField
+      v-model="ownWater.text"
+      inputmode="decimal"
+      maxlength="12"
+      :label="t('dishes.stage.ownWater')"
+      :suffix="unitName(unitFor('weight'))"
+      :placeholder="first ? number(inUnit(first.planned.pourG, 'weight', unitFor('weight'))) : ''"
+      persistent-placeholder
+      :error="ownWater.error"
+    />
+    <TextField
+      v-if="counts"
+      v-model="ownFigure.text"
+      inputmode="numeric"
+      maxlength="6"
+      :label="t(isWhistles ? 'dishes.stage.ownWhistles' : 'dishes.stage.ownMinutes')"
+      :placeholder="first ? number(first.planned.figure) : ''"
+      persistent-placeholder
+      :error="ownFigure.error"
+    />
+    <p v-if="isOwn && answer && first" class="own" role="status">
+      {{
+        t('dishes.stage.ownCosts', {
+          water: weight(first.planned.pourG),
+          figure: isWhistles
+            ? `${number(first.planned.figure)} ${t('units.whistles', {}, first.planned.figure)}`
+            : t('units.minuteCount', { n: number(first.planned.figure) }),
+          becomes: becomesText(answer.answer),
+        })
+      }}
+      <LinkBtn @click="backToPlan">{{ t('pot.try.back') }}</LinkBtn>
+    </p>
     <template v-for="{ line, food } in own" :key="line">
       <PickField
         :model-value="textureOf(line, food.id)"
@@ -124,6 +203,11 @@ function putAt(line: string, place: string) {
 .fields {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+  align-items: start;
   gap: 14px 12px;
+}
+.own {
+  grid-column: 1 / -1;
+  margin: 0;
 }
 </style>

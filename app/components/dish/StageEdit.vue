@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiArrowDown, mdiArrowUp, mdiClose } from '@mdi/js'
 import type { DishAnswer } from '~~/core/dish/dish'
-import type { Stage, Take } from '~~/core/dish/dish.schema'
+import type { Stage } from '~~/core/dish/dish.schema'
 import { STAGE_KINDS, VESSELS, type StageKind } from '~~/core/dish/names'
 import { flameOf, handsOf, minutesOf, STAGES, vesselOf } from '~~/core/dish/stages'
 import type { StageField } from '~~/core/dish/kinds/kind'
@@ -73,11 +73,6 @@ const keepers = computed(() => earlier.value.filter(({ kind: of, keepsG: g }) =>
 
 const lineOf = (id: string) => dish.lines.find((line) => line.id === id)
 const nameOfLine = (id: string) => lineName(lineOf(id) ?? { what: null, typed: id })
-function setPortion(take: Take, text: string) {
-  const g = Number(text.replace(',', '.'))
-  if (text.trim() === '') delete take.g
-  else if (Number.isFinite(g) && g >= 0) take.g = g
-}
 const free = computed(() => dish.lines.filter(({ id }) => !stage.value.takes.some(({ line }) => line === id)))
 const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter(({ line }) => line !== id))
 </script>
@@ -140,7 +135,7 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
     <PotStageEdit
       v-if="stage.pot"
       v-model="stage.pot"
-      :foods="answer?.stages[index]?.pot?.request.contents.map(({ food }) => food) ?? []"
+      :answer="answer?.stages[index]?.pot ?? null"
       :stage="stage"
       :dish="dish"
     />
@@ -164,16 +159,13 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
     </fieldset>
     <fieldset>
       <legend>{{ t('dishes.stage.takes') }}</legend>
-      <div v-for="take in stage.takes" :key="take.line" class="take">
+      <div v-for="(take, i) in stage.takes" :key="take.line" class="take">
         <span>{{ nameOfLine(take.line) }}</span>
-        <v-text-field
-          v-if="lineOf(take.line)?.g !== null"
-          :model-value="take.g ?? ''"
-          inputmode="decimal"
-          maxlength="8"
-          :aria-label="t('dishes.stage.portion', { name: nameOfLine(take.line) })"
-          :title="t('dishes.stage.portion', { name: nameOfLine(take.line) })"
-          @change="setPortion(take, ($event.target as HTMLInputElement).value)"
+        <PortionField
+          v-if="lineOf(take.line) && lineOf(take.line)!.g !== null"
+          v-model="stage.takes[i]!"
+          :line="lineOf(take.line)!"
+          :name="nameOfLine(take.line)"
         />
         <IconButton
           :icon="mdiClose"
@@ -226,9 +218,10 @@ legend {
 }
 .take {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 90px 40px;
+  grid-template-columns: minmax(0, 1fr) 150px 40px;
   align-items: center;
   gap: 8px;
+  margin-bottom: 6px;
 }
 .take .icon-button {
   grid-column: 3;

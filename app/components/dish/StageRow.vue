@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { mdiDrag } from '@mdi/js'
 import { holdsPressure } from '~~/core/appliance/appliance'
 import type { Stage } from '~~/core/dish/dish.schema'
 import type { Instruction } from '~~/core/guide/instruction'
 import type { StageAnswer } from '~~/core/dish/dish'
 import { STAGES, vesselOf } from '~~/core/dish/stages'
 import type { DishDocument } from '~~/shared/dish'
+import { vDrag } from '~/composables/common/drag'
 
 /** One stage of a dish: when, in what, what goes in, how long, and its piece of the stream. */
 const {
@@ -24,7 +26,7 @@ const {
   /** It is only looked at. */
   fixed?: boolean
 }>()
-const emit = defineEmits<{ move: [line: string, stage: string] }>()
+const emit = defineEmits<{ move: [line: string, stage: string]; to: [by: number] }>()
 const editing = defineModel<boolean>('editing', { required: true })
 const { t, number, duration, problemText, list } = useI18nText()
 const { lineName, stageFigure } = useDishWords()
@@ -57,12 +59,35 @@ const said = computed(() =>
   (answer?.cautions ?? []).filter(({ severity, id }) => severity !== 'note' || id === 'fry-sticks'),
 )
 const showWhy = ref(false)
-const { isOver, carried } = useDishCarry()
+const { carry, isOver, isCarried, carried } = useDishCarry()
+const BY_KEY: Readonly<Record<string, number>> = { ArrowUp: -1, ArrowDown: 1 }
+function moveByKey(event: KeyboardEvent) {
+  const by = BY_KEY[event.key]
+  if (by === undefined) return
+  event.preventDefault()
+  emit('to', by)
+}
 </script>
 
 <template>
-  <li :class="['stage', { over: isOver(stage.id), takes: carried, open: editing }]" :data-stage="stage.id">
-    <p class="when figure soft">{{ when }}</p>
+  <li
+    :class="['stage', { over: isOver(stage.id), takes: carried && !isCarried('stage', stage.id), open: editing }]"
+    :data-stage="stage.id"
+  >
+    <div class="when">
+      <p class="figure soft">{{ when }}</p>
+      <v-btn
+        v-if="!fixed"
+        v-drag="carry({ kind: 'stage', id: stage.id, name })"
+        :icon="mdiDrag"
+        size="x-small"
+        variant="text"
+        class="grip"
+        :aria-label="t('dishes.stage.grip', { name: name.toLowerCase() })"
+        :title="t('dishes.stage.grip', { name: name.toLowerCase() })"
+        @keydown="moveByKey"
+      />
+    </div>
     <VesselPicture :kind="stage.kind" :vessel="vesselOf(stage)" class="vessel" />
     <div class="what">
       <h2>{{ name }}</h2>
@@ -126,7 +151,7 @@ const { isOver, carried } = useDishCarry()
 }
 /* Where it may be put down is outlined: words that come would move the stages under the hand. */
 .takes {
-  outline: 1px dashed var(--line-strong, var(--ink-soft));
+  outline: 1px dashed var(--ink-soft);
   outline-offset: -1px;
 }
 .over {
@@ -135,9 +160,17 @@ const { isOver, carried } = useDishCarry()
   outline-offset: -2px;
 }
 .when {
-  margin: 0;
   padding-top: 14px;
   font-size: 15px;
+}
+.when p {
+  margin: 0;
+}
+.grip {
+  margin-inline-start: -8px;
+  color: var(--ink-soft);
+  cursor: grab;
+  touch-action: none;
 }
 h2 {
   margin: 0 0 2px;
@@ -214,6 +247,9 @@ h2 {
     column-gap: 8px;
   }
   .when {
+    display: flex;
+    align-items: center;
+    gap: 6px;
     grid-row: 1;
     grid-column: 1 / 3;
     padding-bottom: 0;

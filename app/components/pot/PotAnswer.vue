@@ -39,14 +39,7 @@ const refused = computed(() => isRefused(answer.cautions))
 const tries = computed(() => pot.form.given.length > 0)
 const showTry = ref(false)
 const back = () => (pot.form.given = [])
-const becomesText = computed(() => {
-  const { becomes, foods } = answer
-  const wet = becomes ? [t('pot.try.becomes', { fate: t(`pot.fates.${becomes}`) })] : []
-  const states = foods.map((food) =>
-    t('pot.try.state', { food: kitchen.foodName(food.food), state: t(`window.states.${food.doneness}`) }),
-  )
-  return [...states, ...wet].join('; ')
-})
+const becomesText = useBecomesText()
 </script>
 
 <template>
@@ -76,7 +69,7 @@ const becomesText = computed(() => {
     </div>
     <div class="try no-print">
       <p v-if="tries" class="becomes" role="status">
-        <strong>{{ t('pot.try.title') }}</strong> {{ becomesText }}
+        <strong>{{ t('pot.try.title') }}</strong> {{ becomesText(answer) }}
         <LinkBtn @click="back">{{ t('pot.try.back') }}</LinkBtn>
       </p>
       <LinkBtn v-else :aria-expanded="showTry" @click="showTry = !showTry">

@@ -5,6 +5,7 @@ import { readAmount } from '~~/core/quantity/number'
 import { inUse } from '~~/shared/kitchen'
 import type { Problem } from '~~/core/problem'
 import { itemG, placedItems } from '~~/shared/pot'
+import { vDrag } from '~/composables/common/drag'
 
 /** The foods that should share the run: how much, how prepared, and what about them is settled already. */
 const { problems } = defineProps<{ problems: readonly Problem[] }>()

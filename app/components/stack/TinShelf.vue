@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiArrowDown, mdiArrowUp } from '@mdi/js'
+import { vDrag } from '~/composables/common/drag'
 
 /** The household's tins: drag one into the pot, or move it by its buttons. */
 const PX_PER_MM = 0.36

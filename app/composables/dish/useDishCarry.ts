@@ -2,13 +2,19 @@ import { createInjectionState } from '@vueuse/core'
 
 const stageUnder = (under: Element) => under.closest<HTMLElement>('[data-stage]')?.dataset.stage ?? null
 
-/** An ingredient is put down on a stage, which bears data-stage. */
+/** A line or a stage, by its id. */
+export interface DishLoad {
+  kind: 'line' | 'stage'
+  id: string
+  name: string
+}
+
+/** An ingredient is put down on a stage, which bears data-stage; a stage where another one stands. */
 export const [provideDishCarry, useDishCarryInjected] = createInjectionState(
-  (land: (line: string, stage: string) => void) => {
-    const { carry, carried } = useCarrying<{ id: string; name: string }, string>(stageUnder, ({ id }, onto) =>
-      land(id, onto),
-    )
-    const isCarried = (id: string) => carried.value?.load.id === id
+  (land: (load: DishLoad, stage: string) => void) => {
+    const { carry, carried } = useCarrying<DishLoad, string>(stageUnder, land)
+    const isCarried = (kind: DishLoad['kind'], id: string) =>
+      carried.value?.load.kind === kind && carried.value.load.id === id
     const isOver = (stage: string) => carried.value?.onto === stage
     return { carry, carried, isCarried, isOver }
   },

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mdiArrowDown } from '@mdi/js'
 import { useMediaQuery } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { MOST } from '~~/core/bounds'
@@ -57,6 +58,11 @@ const whole = computed<DishDocument | null>(() =>
   dish.value && proposal.value ? { ...dish.value, stages: proposal.value.stages } : dish.value,
 )
 const stageList = useTemplateRef<HTMLElement>('stageList')
+/** On a phone they stand below the whole list. */
+function toStages() {
+  stageList.value?.scrollIntoView({ block: 'start' })
+  stageList.value?.focus({ preventScroll: true })
+}
 async function takeProposal() {
   if (!dish.value || !proposal.value) return
   dish.value.stages = proposal.value.stages
@@ -162,14 +168,25 @@ function addStage(kind: StageKind) {
   editing.value = stage.id
   adding.value = false
 }
-const moveStage = (index: number, by: number) =>
-  (dish.value!.stages = moved(dish.value!.stages, index, by < 0 ? -1 : 1))
-function removeStage(index: number) {
+/** Moving a row takes the focus from the press that moved it. */
+async function moveStage(index: number, to: number) {
+  const focused = document.activeElement
+  dish.value!.stages = moved(dish.value!.stages, index, to)
+  await nextTick()
+  if (focused instanceof HTMLElement) focused.focus()
+}
+async function removeStage(index: number) {
   if (editing.value === dish.value!.stages[index]!.id) editing.value = null
   dish.value!.stages = without(dish.value!.stages, index)
+  await nextTick()
+  stageList.value?.focus()
 }
 const moveLine = (line: string, to: string) => (dish.value!.stages = withLineAt(dish.value!.stages, line, to))
-const { carried } = provideDishCarry(moveLine)
+const indexOf = (stageId: string) => dish.value!.stages.findIndex(({ id: of }) => of === stageId)
+const { carried } = provideDishCarry((load, onto) => {
+  if (load.kind === 'line') moveLine(load.id, onto)
+  else void moveStage(indexOf(load.id), indexOf(onto))
+})
 
 const helped = ref<{ line: string; what: 'instead' | 'forgotten' } | null>(null)
 function takeInstead({ what, g }: StandIn) {
@@ -282,6 +299,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
         :tell="(content) => tellDish(content as DishDocument)"
         @take="takeEarlier"
       />
+      <v-btn class="to-stages" :append-icon="mdiArrowDown" @click="toStages">{{ t('dishes.toStages') }}</v-btn>
       <DishLines
         v-if="!scaledTo"
         v-model="dish"
@@ -363,6 +381,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
           :editing="editing === stage.id && !scaledTo"
           @update:editing="(on) => (editing = on ? stage.id : null)"
           @move="moveLine"
+          @to="(by) => moveStage(i, i + by)"
         >
           <template #edit>
             <StageEdit
@@ -371,7 +390,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
               :dish="dish"
               :answer="answer"
               :index="i"
-              @move="(by) => moveStage(i, by)"
+              @move="(by) => moveStage(i, i + by)"
               @remove="removeStage(i)"
             />
           </template>
@@ -490,6 +509,10 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
   pointer-events: none;
   transform: translate(-50%, -120%);
 }
+.to-stages {
+  display: none;
+  margin-bottom: 10px;
+}
 @media (max-width: 1099px) {
   .dish {
     grid-template-columns: 250px minmax(0, 1fr);
@@ -509,6 +532,9 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
   }
   .left {
     border-right: 0;
+  }
+  .to-stages {
+    display: inline-flex;
   }
   .left,
   .right,
