@@ -14,6 +14,8 @@ export const portionSchema = z.object({
   place: z.enum(KEEPING_PLACES),
   keptOn: day,
   until: day,
+  /** It was frozen, and lies in the fridge since then. */
+  thawedOn: day.optional(),
   /** How many are left, and what each weighs. */
   left: z.number().int().min(0).max(100),
   portionG: bounded('portionG'),

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { answerDish, type DishAnswer } from '../core/dish/dish'
 import type { Dish } from '../core/dish/dish.schema'
+import { leftoverOfDish } from '../core/dish/keep'
 import { beansWithSquash, line, potSettings, requestFor, stage } from '../tests/dishes'
 import { readOwn } from './document'
-import { daysLeft, isPast, lineOfDish, lineOfPortion, portionOf } from './portion'
+import { daysLeft, dueSoon, isPast, lineOfDish, lineOfPortion, portionOf, thawed } from './portion'
 import { PORTION } from './portion.schema'
 
 const TODAY = '2026-11-26'
@@ -15,8 +16,8 @@ const answered = (dish: Dish): DishAnswer => {
 const id = '0de70000-0000-4000-8000-000000000900'
 const kept = (dish: Dish) =>
   portionOf(
-    answered(dish),
-    { name: dish.name, servings: dish.servings, dishId: id },
+    leftoverOfDish(answered(dish), dish.servings),
+    { name: dish.name, dishId: id },
     { portions: 3, place: 'freezer', today: TODAY },
   )
 
@@ -39,6 +40,25 @@ describe('what is kept', () => {
     expect(daysLeft(portion, TODAY)).toBe(90)
     expect(isPast(portion, TODAY)).toBe(false)
     expect(isPast(portion, '2027-02-25')).toBe(true)
+  })
+
+  it('is eaten the day after it has thawed, and never later than it was to be', () => {
+    const portion = kept(batch)
+    expect(thawed(portion, '2026-12-10')).toMatchObject({
+      place: 'fridge',
+      thawedOn: '2026-12-10',
+      until: '2026-12-11',
+      left: portion.left,
+    })
+    expect(thawed(portion, portion.until).until).toBe(portion.until)
+  })
+
+  it('is due when its last day is today, tomorrow or past', () => {
+    const all = ['2026-11-28', '2026-11-25', '2026-11-27', '2026-11-26'].map((until) => ({
+      content: { ...kept(batch), until },
+    }))
+    expect(dueSoon(all, TODAY).map(({ content }) => content.until)).toEqual(['2026-11-25', '2026-11-26', '2026-11-27'])
+    expect(dueSoon([{ content: { ...kept(batch), until: TODAY, left: 0 } }], TODAY)).toEqual([])
   })
 
   it('of one food is that food, cooked, wet and salted', () => {

@@ -1,5 +1,5 @@
 import type { DishLine } from '../core/dish/dish.schema'
-import { cookedOf, keepingOf, type Cooked } from '../core/dish/keep'
+import { cookedOf, keepingOf, type Cooked, type Leftover } from '../core/dish/keep'
 import type { DishAnswer } from '../core/dish/dish'
 import { dayAfter, daysBetween } from './day'
 import type { Portion } from './portion.schema'
@@ -7,13 +7,13 @@ import { PORTION_SHAPE } from './shapes'
 
 export type { Portion } from './portion.schema'
 
-/** Portions of a dish as they are put away today. */
+/** Portions of what was cooked as they are put away today. */
 export function portionOf(
-  answer: DishAnswer,
-  { name, servings, dishId }: { name: string; servings: number; dishId: string },
+  { massG, portions, cooked }: Leftover,
+  { name, dishId }: { name: string; dishId: string | null },
   put: { portions: number; place: Portion['place']; today: string },
 ): Portion {
-  const { fridgeDays, freezerDays } = keepingOf(answer, servings)
+  const { portionG, fridgeDays, freezerDays } = keepingOf(massG, cooked.hasRice ?? false, portions)
   const days = put.place === 'freezer' ? freezerDays : fridgeDays
   return {
     shape: PORTION_SHAPE,
@@ -22,11 +22,26 @@ export function portionOf(
     keptOn: put.today,
     until: dayAfter(put.today, days),
     left: put.portions,
-    portionG: answer.massG / servings,
-    ...cookedOf(answer),
+    portionG,
+    ...cooked,
     dishId,
   }
 }
+
+/** Cautious figure of common food-safety advice: what was frozen is eaten the day after it thaws. */
+const THAWED_DAYS = 1
+
+/** Moved from the freezer to the fridge today, to thaw; it does not go back. */
+export function thawed(portion: Portion, today: string): Portion {
+  const until = dayAfter(today, THAWED_DAYS)
+  return { ...portion, place: 'fridge', thawedOn: today, until: until < portion.until ? until : portion.until }
+}
+
+/** Leftovers whose last day is today, tomorrow or past, the soonest first. */
+export const dueSoon = <Kept extends { content: Portion }>(all: readonly Kept[], today: string): Kept[] =>
+  all
+    .filter(({ content }) => content.left > 0 && daysLeft(content, today) <= 1)
+    .sort((a, b) => a.content.until.localeCompare(b.content.until))
 
 /** It has been kept longer than it should be. */
 export const isPast = ({ until }: Pick<Portion, 'until'>, today: string) => until < today

@@ -145,6 +145,7 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
       </section>
 
       <section class="lists">
+        <DueSoon />
         <StateNotice v-if="pots.failure" :failure="pots.failure" @retry="pots.load" />
         <p v-else-if="pots.pots === null" class="soft" role="status">{{ t('app.loading') }}</p>
         <p v-else-if="empty" class="soft">{{ t('day.empty') }}</p>

@@ -1,3 +1,6 @@
+import type { Food } from '../food/food.schema'
+import type { FoodAnswer } from '../program/answer'
+import { yieldOf } from '../program/yield'
 import type { DishAnswer } from './dish'
 
 /** What is put away of a dish, and in what. */
@@ -20,11 +23,8 @@ const FREEZER_DAYS = 90
 const ROOM = 1.15
 const BOX_STEP_ML = 50
 
-/** Portions, boxes and days of so much of a dish as is put away. */
-export function keepingOf(
-  { massG, served: { hasRice } }: Pick<DishAnswer, 'massG' | 'served'>,
-  portions: number,
-): Keeping {
+/** Portions, boxes and days of so much of what was cooked as is put away. */
+export function keepingOf(massG: number, hasRice: boolean, portions: number): Keeping {
   const portionG = massG / portions
   return {
     massG,
@@ -63,4 +63,60 @@ export function cookedOf({ served, saltShare, massG, liquidG }: DishAnswer): Coo
     fat: Math.min(1, served.fat),
     ...(served.hasRice ? { hasRice: true as const } : {}),
   }
+}
+
+/** Something that was cooked and can be put away. */
+export interface Leftover {
+  massG: number
+  /** For how many it was cooked, or what one eats of it beside other things. */
+  portions: number
+  cooked: Cooked
+}
+
+export const leftoverOfDish = (answer: DishAnswer, servings: number): Leftover => ({
+  massG: answer.massG,
+  portions: servings,
+  cooked: cookedOf(answer),
+})
+
+/**
+ * What comes out of a pot, drained of what stands around it: all that was cooked in the base together, and each tin by
+ * itself, with the places of its foods in the plan. Salt and fat that were put in are not known of a pot, and count as
+ * none.
+ */
+export function leftoversOfPot(
+  foods: readonly Pick<FoodAnswer, 'food' | 'dryG' | 'texture' | 'gets' | 'tinWaterG'>[],
+  foodOf: (id: string) => Food | undefined,
+): { contents: number[]; leftover: Leftover }[] {
+  const known = foods.flatMap((answer, content) => {
+    const food = foodOf(answer.food)
+    return food ? [{ ...answer, content, is: food, ...yieldOf(food, answer.dryG, answer.texture) }] : []
+  })
+  const base = known.filter(({ tinWaterG }) => tinWaterG === null)
+  const tins = known.filter(({ tinWaterG }) => tinWaterG !== null)
+  return [base, ...tins.map((one) => [one])]
+    .filter((together) => together.length > 0)
+    .map((together) => {
+      const massG = together.reduce((sum, { cookedG }) => sum + cookedG, 0)
+      const dryG = together.reduce((sum, one) => sum + one.dryG, 0)
+      const [first] = together
+      const hasRice = together.some(({ is }) => is.group === 'rice')
+      return {
+        contents: together.map(({ content }) => content),
+        leftover: {
+          massG,
+          portions: together.reduce((sum, { portions }) => sum + portions, 0),
+          cooked: {
+            food:
+              together.length === 1
+                ? { id: first!.food, dryShare: Math.min(1, dryG / massG), boilMinutes: first!.gets }
+                : null,
+            water: Math.max(0, 1 - dryG / massG),
+            salt: 0,
+            fat: 0,
+            ...(hasRice ? { hasRice: true as const } : {}),
+          },
+        },
+      }
+    })
 }

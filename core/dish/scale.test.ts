@@ -165,9 +165,8 @@ describe('what was forgotten', () => {
 })
 
 it('what is kept is told in portions, boxes and days; rice the fewest', () => {
-  const of = (massG: number, hasRice: boolean) => ({ massG, served: { water: 0.7, fat: 0, hasRice, foods: [] } })
-  const kept = keepingOf(of(1719, false), 4)
+  const kept = keepingOf(1719, false, 4)
   expect(kept).toMatchObject({ portions: 4, fridgeDays: 3, boxMl: 500 })
   expect(kept.portionG).toBeCloseTo(429.75)
-  expect(keepingOf(of(500, true), 2).fridgeDays).toBe(1)
+  expect(keepingOf(500, true, 2).fridgeDays).toBe(1)
 })

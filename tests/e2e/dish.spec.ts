@@ -451,7 +451,7 @@ test('what is left goes into the freezer, stands in the Larder, and into another
   await page.getByRole('textbox', { name: 'Portions' }).fill('2')
   await page.getByText('Freezer', { exact: true }).click()
   await page.getByRole('button', { name: 'Put it away' }).click()
-  await expect(page.getByText('It is kept, with its day')).toBeVisible()
+  await expect(page.getByText('is put away, with its day')).toBeVisible()
   await page.getByRole('link', { name: 'Larder' }).last().click()
   const shelf = page.getByRole('listitem').filter({ hasText: 'White beans with squash' })
   await expect(shelf).toContainText(/in the freezer, \d+ g each/)
@@ -478,6 +478,19 @@ test('what is left goes into the freezer, stands in the Larder, and into another
   await expect(page.getByText('White beans with squash was removed.')).toBeVisible()
   await page.getByRole('button', { name: 'Put it back' }).click()
   await expect(shelf.locator('.figure')).toHaveText('1')
+
+  // Thawed it is to be eaten soon: Today says so, and it is not frozen again.
+  await page.getByRole('button', { name: 'Move White beans with squash to the fridge' }).click()
+  await expect(shelf).toContainText('in the fridge')
+  await expect(shelf).toContainText('do not freeze it again')
+  await expect(page.getByRole('button', { name: 'Move White beans with squash to the fridge' })).toBeHidden()
+  await page.goto('/')
+  const due = page.getByRole('listitem').filter({ hasText: 'eat it by tomorrow' })
+  await expect(due).toContainText('White beans with squash')
+  await page.getByRole('button', { name: 'Take one portion of White beans with squash' }).click()
+  await expect(due).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(due).toContainText('1 left')
 })
 
 test('what another dish makes goes in as it is, and leads to how it is made', async ({ page, request }) => {

@@ -85,6 +85,11 @@ test('from opening the app to a logged verdict', async ({ page, browser }) => {
   await page.getByRole('button', { name: 'Save the note' }).click()
   await expect(page.getByRole('button', { name: 'Save the note' })).toBeHidden()
 
+  // What is left of it goes into the fridge, and stands in the Larder.
+  await page.getByRole('textbox', { name: 'Portions' }).fill('2')
+  await page.getByRole('button', { name: 'Put it away' }).click()
+  await expect(page.getByText('Black-eyed peas is put away, with its day')).toBeVisible()
+
   await page.getByRole('link', { name: 'Log', exact: true }).click()
   const entry = page.getByRole('link', { name: /Black-eyed peas/ }).first()
   await expect(entry).toContainText(`${whistles} whistles`)
@@ -92,6 +97,9 @@ test('from opening the app to a logged verdict', async ({ page, browser }) => {
   await expect(entry).toContainText('Lovely with lime.')
   await entry.click()
   await expect(page.getByText('drops: outlined planned, filled happened')).toBeVisible()
+  await expect(page.getByText(/2 portions kept in the fridge/)).toBeVisible()
+  await page.goto('/larder')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Black-eyed peas' }).first()).toContainText('in the fridge')
   expect(errors).toEqual([])
 })
 

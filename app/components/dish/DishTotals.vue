@@ -10,7 +10,7 @@ const { t, number, duration, weight } = useI18nText()
 /** The bar ends at twice the upper end of what is usual. */
 const END = USUAL_SALT[1] * 2
 const share = (of: number) => `${Math.min(100, (of / END) * 100)}%`
-const keeping = computed(() => keepingOf(answer, dish.servings))
+const keeping = computed(() => keepingOf(answer.massG, answer.served.hasRice, dish.servings))
 const chills = computed(() => dish.stages.some(({ kind }) => kind === 'chill'))
 </script>
 

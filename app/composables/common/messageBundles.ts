@@ -20,16 +20,16 @@ export const MEAL: readonly Bundle[] = [
 
 /** The further files of each place, by the first part of its address. */
 const OF_PLACE: Record<string, readonly Bundle[]> = {
-  '': ['day'],
+  '': ['day', 'keep'],
   pot: ['pot', 'steps', 'cautions'],
-  cook: ['pot', 'log', ...STOVE],
+  cook: ['pot', 'log', 'keep', ...STOVE],
   practice: ['pot', 'log', ...STOVE],
-  log: ['log', 'learnt', 'larder', 'pot', ...STOVE],
+  log: ['log', 'learnt', 'larder', 'keep', 'pot', ...STOVE],
   kitchen: ['kitchen', 'pot'],
   larder: ['larder', 'pot', 'cautions'],
   join: ['auth'],
   guest: ['auth'],
-  dishes: ['dishes', 'steps', 'day', 'pot', 'cautions', 'dishProblems', 'ingredients'],
+  dishes: ['dishes', 'keep', 'steps', 'day', 'pot', 'cautions', 'dishProblems', 'ingredients'],
 }
 export function bundlesOf(path: string): readonly Bundle[] {
   const [, place = '', within] = path.split('/')

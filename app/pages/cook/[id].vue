@@ -93,6 +93,7 @@ useHead({ title: () => `${run.value?.name ?? ''} · Bivvet` })
         <template #over>
           <div class="over">
             <VerdictForms :run="run" />
+            <RunLeftovers v-if="phase === 'opened'" :run="run" />
             <RunRemarks :run="run" />
             <PinchPanel :plan="run.plan" :following="lane.following" @add="add" />
           </div>

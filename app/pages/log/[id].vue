@@ -118,6 +118,7 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
         :height="170"
       />
       <VerdictForms v-if="!goesOn" :run="run" class="verdicts" />
+      <RunLeftovers v-if="!goesOn" :run="run" />
       <RunRemarks v-if="!goesOn" :run="run" />
       <RunTaught v-if="!goesOn" :run="run" />
     </template>

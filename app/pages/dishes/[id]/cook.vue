@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useWakeLock } from '@vueuse/core'
+import { leftoverOfDish } from '~~/core/dish/keep'
 import { heatsItself } from '~~/core/appliance/appliance'
 import { vesselOf } from '~~/core/dish/stages'
 import { instructionsOfDish } from '~~/core/guide/dish'
@@ -174,8 +175,7 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
           }}
         </p>
         <KeepPortions
-          :dish="dish"
-          :answer="answer"
+          :from="[{ name: dish.name, leftover: leftoverOfDish(answer, dish.servings) }]"
           :dish-id="id"
           @kept="({ portions, place }) => tellRuns(cameOut(portions, place))"
         />

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { mdiClose, mdiHistory, mdiMinus, mdiPlus } from '@mdi/js'
+import { mdiClose, mdiHistory, mdiMinus, mdiPlus, mdiSnowflakeMelt } from '@mdi/js'
 import type { KeptPortion } from '~~/shared/household'
-import { daysLeft, isPast, type Portion } from '~~/shared/portion'
+import { daysLeft, isPast, thawed, type Portion } from '~~/shared/portion'
 
 /** What was cooked and is kept: where, how much, since when, until when; taken out one by one, and labelled. */
 const { t, dayOf, number, weight } = useI18nText()
@@ -66,6 +66,7 @@ onBeforeUnmount(printed)
             }}
           </span>
         </span>
+        <span v-if="kept.content.thawedOn" class="soft thawed">{{ t('larder.kept.thawed') }}</span>
         <span :class="isPast(kept.content, today(nowMs)) ? 'tone-danger' : 'soft'">{{ untilText(kept) }}</span>
         <span class="count">
           <IconButton
@@ -84,6 +85,14 @@ onBeforeUnmount(printed)
             :label="t('larder.kept.earlier', { name: kept.content.name })"
             :aria-expanded="looksBackOn === kept.id"
             @click="looksBackOn = looksBackOn === kept.id ? null : kept.id"
+          />
+          <IconButton
+            v-if="kept.content.place === 'freezer'"
+            :icon="mdiSnowflakeMelt"
+            :label="t('larder.kept.thaw', { name: kept.content.name })"
+            @click="
+              attempt(() => store.save(kept.id, { version: kept.version, content: thawed(kept.content, today()) }))
+            "
           />
           <IconButton
             :icon="mdiClose"
@@ -163,6 +172,7 @@ li {
   font-size: 22px;
   text-align: center;
 }
+.thawed,
 .earlier {
   grid-column: 1 / -1;
 }
