@@ -177,5 +177,21 @@ describe('the log as a file', () => {
     for (const { id, now } of here.figures) {
       expect(there.of(new Map([[id, 1]])).mean).toBeCloseTo(now.mean, 2)
     }
+    // A table in which a name and a verdict were changed.
+    const [first, second] = found.map(({ run }) => run)
+    const edited = found.map((one) =>
+      one.run === first
+        ? { ...one, run: { ...first!, name: 'Renamed in a table' } }
+        : one.run === second
+          ? { ...one, run: { ...second!, verdicts: [{ content: 0, texture: -2, water: 1, note: 'from a table' }] } }
+          : one,
+    )
+    expect(await other.takeEdited(edited, DEMO_KITCHEN)).toEqual({ added: 0, changed: 2 })
+    expect(await other.takeEdited(edited, DEMO_KITCHEN)).toEqual({ added: 0, changed: 0 })
+    const now = (await other.logFile(DEMO_KITCHEN)).runs
+    expect(now.filter(({ name }) => name === 'Renamed in a table')).toHaveLength(1)
+    expect(now.filter(({ verdicts }) => verdicts?.some(({ note }) => note === 'from a table'))).toHaveLength(1)
+    // The household that it came from is as it was.
+    expect((await store.logFile(DEMO_KITCHEN)).runs.some(({ name }) => name === 'Renamed in a table')).toBe(false)
   }, 120_000)
 })

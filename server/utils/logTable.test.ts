@@ -102,6 +102,40 @@ describe('a log as a table', () => {
     ])
   })
 
+  it('comes in with semicolons or tabs between its columns', () => {
+    const table = tableOf({ runs: [run('a')] }, kitchen)
+    const rows = parse<Record<string, string>>(table, { columns: true, bom: true })
+    for (const delimiter of [';', '\t']) {
+      const read = runsOfTable(stringify(rows, { header: true, delimiter, bom: true }))
+      expect(read.problems).toEqual([])
+      expect(logFileSchema.parse({ runs: read.runs }).runs).toEqual([run('a')])
+    }
+  })
+
+  it('counts the minutes on heat of every closing', () => {
+    const T = 1_772_000_000_000
+    const at = (minute: number) => T + minute * 60_000
+    const events: LogFileRun['events'] = [
+      { at: at(0), data: { kind: 'lit' } },
+      { at: at(15), data: { kind: 'heat-off' } },
+      { at: at(30), data: { kind: 'opened' } },
+      { at: at(32), data: { kind: 'goes-on', figure: 2, addWaterG: 0, pinch: [null] } },
+      { at: at(33), data: { kind: 'lit' } },
+      { at: at(40), data: { kind: 'heat-off' } },
+      { at: at(50), data: { kind: 'opened' } },
+    ]
+    const [row] = parse<Record<string, string>>(tableOf({ runs: [run('a', { events })] }, kitchen), {
+      columns: true,
+      bom: true,
+    })
+    expect(row!.minutesOnHeat).toBe('22.0')
+  })
+
+  it('asks for a verdict where only a note was written', () => {
+    const table = edited(tableOf({ runs: [run('a', { verdicts: [] })] }, kitchen), (row) => (row.note = 'too salty'))
+    expect(runsOfTable(table).problems).toEqual([{ path: 'rows.2', code: 'note-without-verdict', params: { row: 2 } }])
+  })
+
   it.each(['', 'no table', 'run,name\na,b', '"run', '{"runs":[]}'])('is no table: %j', (text) => {
     expect(runsOfTable(text).problems).toEqual([{ path: '', code: 'not-a-table', params: {} }])
   })

@@ -3,6 +3,7 @@ import { stringify } from 'csv-stringify/sync'
 import { eventsOfRun } from '../../core/learn/log-file'
 import type { LogFile, LogFileRun } from '../../core/learn/log-file.schema'
 import { firstLitAt, runState } from '../../core/live/run'
+import { MINUTE_MS } from '../../core/measure/time'
 import type { SentenceCode } from '../../locales/sentences'
 import type { Kitchen } from '../../shared/kitchen'
 
@@ -19,7 +20,9 @@ export function tableOf({ runs }: LogFile, { cookers, burners }: Pick<Kitchen, '
   const rows = runs.flatMap((run) => {
     const state = runState(eventsOfRun(run))
     const litAt = firstLitAt(state)
-    const { heatOffAt = null } = state.cycles[0] ?? {}
+    const onHeat = state.cycles.flatMap(({ litAt: from, heatOffAt: to }) =>
+      from === null || to === null ? [] : [(to - from) / MINUTE_MS],
+    )
     return run.request.contents.map(({ food, dryG, soak }, content) => {
       const verdict = run.verdicts?.find((one) => one.content === content)
       return {
@@ -34,7 +37,7 @@ export function tableOf({ runs }: LogFile, { cookers, burners }: Pick<Kitchen, '
         soakHours: soak?.hours ?? 0,
         style: run.request.style.kind,
         whistles: state.cycles.reduce((sum, { whistles }) => sum + whistles.length, 0),
-        minutesOnHeat: litAt === null || heatOffAt === null ? '' : ((heatOffAt - litAt) / 60_000).toFixed(1),
+        minutesOnHeat: onHeat.length === 0 ? '' : onHeat.reduce((sum, minutes) => sum + minutes, 0).toFixed(1),
         texture: verdict?.texture ?? '',
         water: verdict?.water ?? '',
         note: verdict?.note ?? '',
@@ -54,6 +57,13 @@ export function tableOf({ runs }: LogFile, { cookers, burners }: Pick<Kitchen, '
 /** A spreadsheet may drop what is blank before a formula; the library looks at the first character alone. */
 const BLANKS_BEFORE_FORMULA = /^\s+[=+\-@]/
 
+/** A spreadsheet parts columns by what its country uses: the names of the columns hold none of them. */
+function delimiterOf(text: string): ',' | ';' | '\t' {
+  const header = text.slice(0, text.search(/[\r\n]|$/))
+  if (header.includes('\t')) return '\t'
+  return header.includes(';') ? ';' : ','
+}
+
 interface RowProblem {
   path: string
   code: SentenceCode
@@ -69,7 +79,14 @@ type Row = Record<(typeof READ)[number], string>
 export function runsOfTable(text: string): { runs: unknown[]; problems: RowProblem[] } {
   let rows: { record: Row; info: { lines: number } }[]
   try {
-    rows = parse(text, { columns: true, bom: true, info: true, relax_column_count_less: true, skip_empty_lines: true })
+    rows = parse(text, {
+      columns: true,
+      bom: true,
+      info: true,
+      delimiter: delimiterOf(text),
+      relax_column_count_less: true,
+      skip_empty_lines: true,
+    })
   } catch {
     return { runs: [], problems: [{ path: '', code: 'not-a-table', params: {} }] }
   }
@@ -96,7 +113,10 @@ export function runsOfTable(text: string): { runs: unknown[]; problems: RowProbl
     const content = Number(record.content)
     const food = run.request.contents[content]?.food
     if (record.content === '' || food === undefined) return broken('row-of-nothing')
-    if (record.texture === '' && record.water === '') return
+    if (record.texture === '' && record.water === '') {
+      if ((record.note ?? '') !== '') broken('note-without-verdict')
+      return
+    }
     const step = (column: 'texture' | 'water') => (record[column] === '' ? 0 : Number(plain(column)))
     run.verdicts!.push({ content, food, texture: step('texture'), water: step('water'), note: plain('note') })
   })

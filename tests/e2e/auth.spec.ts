@@ -310,14 +310,54 @@ test('all of a household goes out as one file and into an empty one, once', asyn
     expect((await answer.json()).problems[0].code).toBe(code)
   }
   expect(await (await empty.get('/api/documents/dish')).json()).toEqual([])
+  // Looked at first, nothing is written.
+  const looked = await empty.post('/api/household/archive?check', {
+    data: zip,
+    headers: { 'content-type': 'application/zip' },
+  })
+  const { added } = await looked.json()
+  expect(added).toMatchObject({ kitchen: { name: archive.kitchen.name }, dishes: archive.dishes.length, runs: 1 })
+  expect(await (await empty.get('/api/documents/dish')).json()).toEqual([])
+  const kitchenBefore = (await (await empty.get('/api/documents/kitchen/own')).json()).content
+  expect(kitchenBefore.cookers).toEqual([])
+  // The kitchen that is here may stay.
+  const without = await empty.post('/api/household/archive?check&kitchen=stays', {
+    data: zip,
+    headers: { 'content-type': 'application/zip' },
+  })
+  expect((await without.json()).added.kitchen).toBeNull()
   const answer = await bring(zip)
   expect(answer.ok(), await answer.text()).toBe(true)
-  expect((await answer.json()).added).toBeGreaterThan(3)
+  expect((await answer.json()).added).toEqual(added)
   expect((await (await empty.get('/api/documents/kitchen/own')).json()).content).toEqual(archive.kitchen)
   expect(((await (await empty.get('/api/runs')).json()) as { runs: [] }).runs).toHaveLength(1)
   expect((await (await empty.get('/api/documents/dish')).json()) as []).toHaveLength(archive.dishes.length)
-  expect((await (await bring(zip)).json()).added).toBe(0)
+  const again = (await (await bring(zip)).json()).added as Record<string, unknown>
+  expect(Object.values(again).filter(Boolean)).toEqual([])
   await empty.dispose()
+})
+
+test('an uploaded file is looked at before it adds anything', async ({ page, baseURL }) => {
+  const demo = await newcomer(baseURL)
+  const zip = await (await demo.get('/api/household/archive')).body()
+  await demo.dispose()
+  await page.goto('/kitchen/people')
+  const upload = () =>
+    page
+      .getByLabel('Upload such a file')
+      .setInputFiles({ name: 'household.zip', mimeType: 'application/zip', buffer: zip })
+  await upload()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText(/It would add .*\d+ dishes/, { timeout: 60_000 })
+  await expect(dialog).toContainText('What you have here already stays as it is.')
+  await expectAccessible(page)
+  await dialog.getByRole('button', { name: 'Cancel' }).click()
+  await expect(dialog).toBeHidden()
+  expect(await (await page.request.get('/api/documents/dish')).json()).toEqual([])
+  await upload()
+  await dialog.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(page.getByText(/^Added: .*\d+ dishes/)).toBeVisible({ timeout: 60_000 })
+  expect((await (await page.request.get('/api/documents/dish')).json()).length).toBeGreaterThan(3)
 })
 
 test('what a dish and the kitchen were before a change is had back', async ({ page, request }) => {

@@ -46,7 +46,7 @@ async function keep() {
 
 <template>
   <section class="keep">
-    <h3>{{ t('keep.title') }}</h3>
+    <h2>{{ t('keep.title') }}</h2>
     <p v-if="kept" role="status">
       {{ t('keep.kept', { name: kept }) }} <NuxtLink to="/larder">{{ t('app.nav.larder') }}</NuxtLink>
     </p>
@@ -80,9 +80,12 @@ async function keep() {
   display: grid;
   gap: 10px;
 }
-h3,
+h2,
 p {
   margin: 0;
+}
+h2 {
+  font-size: 17px;
 }
 .row {
   display: flex;

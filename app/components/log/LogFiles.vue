@@ -31,10 +31,13 @@ async function read(event: Event) {
   problems.value = []
   try {
     const isTable = /\.csv$/i.test(file.name)
-    const { added, of } = isTable
+    const { added, changed, of } = isTable
       ? await api<ReadIn>('/log', { method: 'POST', body: await file.text(), headers: { 'content-type': 'text/csv' } })
       : await readJson(await file.text())
-    said.value = t('log.files.added', { n: added, of }, added)
+    said.value = [
+      ...(added > 0 || changed === 0 ? [t('log.files.added', { n: added, of }, added)] : []),
+      ...(changed > 0 ? [t('log.files.changed', { n: changed }, changed)] : []),
+    ].join(' ')
     emit('added')
   } catch (error) {
     if (error instanceof WrongRows) problems.value = error.problems.map((one) => `${one.path}: ${problemText(one)}`)

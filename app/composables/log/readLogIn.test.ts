@@ -9,11 +9,11 @@ describe('a log that is read in', () => {
     const sent: boolean[] = []
     const short = await readLogIn(runs.slice(0, 40), (part, check) => {
       sent.push(check)
-      return Promise.resolve({ added: part.runs.length, of: part.runs.length })
+      return Promise.resolve({ added: part.runs.length, changed: 0, of: part.runs.length })
     })
-    expect(short).toEqual({ added: 40, of: 40 })
+    expect(short).toEqual({ added: 40, changed: 0, of: 40 })
     expect(sent).toEqual([false])
-    expect(await readLogIn([], () => Promise.resolve({ added: 0, of: 0 }))).toEqual({ added: 0, of: 0 })
+    expect(await readLogIn([], () => Promise.resolve({ added: 0, changed: 0, of: 0 }))).toEqual({ added: 0, changed: 0, of: 0 })
   })
 
   it('goes part by part where it is long, each run once, after all of it was looked through', async () => {
@@ -28,12 +28,12 @@ describe('a log that is read in', () => {
           expect(looked).toBe(runs.length)
           stored.push(...part.runs)
         }
-        return Promise.resolve({ added: check ? 0 : part.runs.length - 1, of: part.runs.length })
+        return Promise.resolve({ added: check ? 0 : part.runs.length - 1, changed: 0, of: part.runs.length })
       },
       (done) => told.push(done),
     )
     expect(stored).toEqual(runs)
-    expect(all).toEqual({ added: runs.length - 3, of: runs.length })
+    expect(all).toEqual({ added: runs.length - 3, changed: 0, of: runs.length })
     expect(told).toEqual([...told].sort((a, b) => a - b))
     expect(told.at(-1)).toBeLessThan(1)
   })
@@ -48,7 +48,7 @@ describe('a log that is read in', () => {
     const wrong = readLogIn(runs, (part, check) => {
       if (!check) stored.push(...part.runs)
       const at = part.runs.indexOf(runs[1001])
-      if (at < 0) return Promise.resolve({ added: 0, of: part.runs.length })
+      if (at < 0) return Promise.resolve({ added: 0, changed: 0, of: part.runs.length })
       const problems = [{ path: `runs.${at}.cooker`, code: 'not-a-number', params: {} }]
       return Promise.reject(Object.assign(new FetchError(''), { response: { status: 422 }, data: { problems } }))
     })

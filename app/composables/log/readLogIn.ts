@@ -8,6 +8,8 @@ const ROW = /^runs\.(\d+)/
 
 export interface ReadIn {
   added: number
+  /** Pots that were here already, of which a table said something else. */
+  changed: number
   of: number
 }
 
@@ -46,10 +48,11 @@ export async function readLogIn(
     }
   }
   if (parts.length > 1) for (const [i] of parts.entries()) await sent(i, true)
-  const all: ReadIn = { added: 0, of: 0 }
+  const all: ReadIn = { added: 0, changed: 0, of: 0 }
   for (const [i] of parts.entries()) {
-    const { added, of } = await sent(i, false)
+    const { added, changed, of } = await sent(i, false)
     all.added += added
+    all.changed += changed
     all.of += of
   }
   return all

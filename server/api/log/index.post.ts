@@ -3,8 +3,8 @@ import type { ToSay } from '../../utils/request'
 const MOST_BYTES = 20 * 1024 * 1024
 
 /**
- * Reads a log in: runs that are not there yet are stored, all of them or, where something is wrong with one, none. A log
- * that comes in parts is first looked through, with `check`, of which nothing is stored.
+ * Reads a log in: runs that are not there yet are stored, all of them or, where something is wrong with one, none; what
+ * was edited in a table of runs that are there is taken over. A log that comes in parts is first looked through, with `check`, of which nothing is stored.
  */
 export default defineEventHandler(async (event) => {
   const store = await useHousehold(event)
@@ -24,6 +24,7 @@ export default defineEventHandler(async (event) => {
   }
   if (problems.length > 0) throw refusal(422, problems)
   const of = runs.length
-  if (getQuery(event).check !== undefined) return { added: 0, of }
-  return { added: await store.addRuns(found, kept.content), of }
+  if (getQuery(event).check !== undefined) return { added: 0, changed: 0, of }
+  if (isTable) return { ...(await store.takeEdited(found, kept.content)), of }
+  return { added: await store.addRuns(found, kept.content), changed: 0, of }
 })

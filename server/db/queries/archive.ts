@@ -17,6 +17,17 @@ export interface Restored {
   photos: ReadonlyMap<string, Buffer>
 }
 
+/** How much of an archive was missing here, by kind; its kitchen only where it takes the place of a bare one. */
+export type Added = Record<ListName, number> & {
+  kitchen: Pick<Kitchen, 'name' | 'altitudeM'> | null
+  runs: number
+  photos: number
+}
+const NOTHING = Object.fromEntries(LIST_NAMES.map((name) => [name, 0])) as Record<ListName, number>
+
+/** Ends a transaction that was only to be looked at. */
+class OnlyTried extends Error {}
+
 /** The whole household, out and in again. */
 export function archiveQueries(scope: Scope, log: ReturnType<typeof logFileQueries>) {
   const { db, householdId, memberId } = scope
@@ -58,11 +69,15 @@ export function archiveQueries(scope: Scope, log: ReturnType<typeof logFileQueri
 
     /**
      * Brings back what is missing here, all or none; what stands here already stays as it is, also where it was changed
-     * since. Answers how much was missing.
+     * since. Answers what was missing; `isTried` answers the same and writes nothing.
      */
-    async bringBack({ kitchen, documents: all, runs, forgotten: gone, photos }: Restored, here: Kitchen) {
-      return db.transaction(async (tx) => {
-        let added = 0
+    async bringBack(
+      { kitchen, documents: all, runs, forgotten: gone, photos }: Restored,
+      here: Kitchen,
+      { isTried = false } = {},
+    ): Promise<Added> {
+      const added: Added = { kitchen: null, ...NOTHING, runs: 0, photos: 0 }
+      const bringAll = db.transaction(async (tx) => {
         if (kitchen) {
           await tx
             .update(documents)
@@ -74,7 +89,7 @@ export function archiveQueries(scope: Scope, log: ReturnType<typeof logFileQueri
             })
             .where(and(own(scope, documents), eq(documents.kind, 'kitchen')))
           await tellOthers(scope, tx, 'kitchen', householdId)
-          added++
+          added.kitchen = { name: kitchen.name, altitudeM: kitchen.altitudeM }
         }
         for (const name of LIST_NAMES) {
           for (const document of all[name]) {
@@ -83,11 +98,11 @@ export function archiveQueries(scope: Scope, log: ReturnType<typeof logFileQueri
               .values({ ...document, kind: LISTED[name], householdId, memberId })
               .onConflictDoNothing()
               .returning({ id: documents.id })
-            added += inserted.length
+            added[name] += inserted.length
           }
         }
         const { added: cooked, ids: runIds } = await log.addRunsIn(tx, runs, kitchen ?? here)
-        added += cooked
+        added.runs = cooked
         if (gone.length > 0)
           await tx
             .insert(forgotten)
@@ -101,12 +116,16 @@ export function archiveQueries(scope: Scope, log: ReturnType<typeof logFileQueri
             .values({ runId: as, householdId, memberId, jpeg })
             .onConflictDoNothing({ target: runPhotos.runId })
             .returning({ runId: runPhotos.runId })
-          added += inserted.length
+          added.photos += inserted.length
         }
+        if (isTried) throw new OnlyTried()
         for (const kind of ['pot', 'dish', 'meal', 'portion', 'learnt'] as const)
           await tellOthers(scope, tx, kind, householdId)
-        return added
       })
+      await bringAll.catch((error) => {
+        if (!(error instanceof OnlyTried)) throw error
+      })
+      return added
     },
   }
 }

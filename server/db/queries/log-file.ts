@@ -1,5 +1,5 @@
 import type { CameOut, LogFile, LogFileRun } from '../../../core/learn/log-file.schema'
-import { and, asc, eq, inArray } from 'drizzle-orm'
+import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import { v5 as uuidOf, validate as isUuid } from 'uuid'
 import { eventsOfRun } from '../../../core/learn/log-file'
 import { isRunning, runState } from '../../../core/live/run'
@@ -74,7 +74,69 @@ export function logFileQueries(scope: Scope) {
     addRuns: (found: Parameters<typeof addRunsIn>[1], kitchen: Kitchen): Promise<number> =>
       db.transaction(async (tx) => (await addRunsIn(tx, found, kitchen)).added),
 
+    /**
+     * The same for a table that may have been edited: of runs that are there already, names, verdicts and notes are
+     * taken over where they differ. What was emptied stays. Answers how many were new, and how many changed.
+     */
+    takeEdited: (found: Parameters<typeof addRunsIn>[1], kitchen: Kitchen) =>
+      db.transaction(async (tx) => {
+        const { added, ids, fresh } = await addRunsIn(tx, found, kitchen)
+        let changed = 0
+        for (const { run } of found) {
+          const runId = ids.get(run.id)!
+          if (!fresh.has(runId) && (await correct(tx, runId, run))) changed++
+        }
+        if (changed > 0) await tellOthers(scope, tx, 'learnt', householdId)
+        return { added, changed }
+      }),
+
     addRunsIn,
+  }
+
+  /** Takes over a run's name, verdicts and notes; answers whether anything was different. */
+  async function correct(tx: Transaction, runId: string, { name, verdicts: said = [], request }: LogFileRun) {
+    let isChanged = false
+    const ofRun = and(own(scope, runs), eq(runs.id, runId))
+    const [plan] = await tx
+      .select({ id: plans.id, name: plans.name })
+      .from(plans)
+      .innerJoin(runs, eq(runs.planId, plans.id))
+      .where(ofRun)
+    if (plan && name && name !== plan.name) {
+      await tx
+        .update(plans)
+        .set({ name })
+        .where(and(own(scope, plans), eq(plans.id, plan.id)))
+      isChanged = true
+    }
+    const before = await tx
+      .select()
+      .from(verdicts)
+      .where(and(own(scope, verdicts), eq(verdicts.runId, runId)))
+    for (const { content, texture, water, note = '' } of said) {
+      const was = before.find((one) => one.content === content)
+      if (was && was.texture === texture && was.water === water && was.note === note) continue
+      await tx
+        .insert(verdicts)
+        .values({
+          householdId,
+          memberId,
+          runId,
+          content,
+          foodId: request.contents[content]!.food,
+          texture,
+          water,
+          note,
+        })
+        .onConflictDoUpdate({
+          target: [verdicts.runId, verdicts.content],
+          set: { texture, water, note, memberId, updatedAt: sql`now()` },
+          setWhere: own(scope, verdicts),
+        })
+      isChanged = true
+    }
+    if (isChanged) await tellOthers(scope, tx, 'run', runId)
+    return isChanged
   }
 
   /** The same as a part of something greater; also what the runs are called here, by what the file calls them. */
@@ -82,7 +144,7 @@ export function logFileQueries(scope: Scope) {
     tx: Transaction,
     found: readonly { run: LogFileRun; answer: PlanAnswer }[],
     { cookers }: Pick<Kitchen, 'cookers'>,
-  ): Promise<{ added: number; ids: Map<string, string> }> {
+  ): Promise<{ added: number; ids: Map<string, string>; fresh: Set<string> }> {
     const ids = found.flatMap(({ run }) => [hereOf(run.id), newId(run.id)])
     const there = new Set<string>()
     for (let i = 0; i < ids.length; i += AT_A_TIME)
@@ -154,7 +216,11 @@ export function logFileQueries(scope: Scope) {
     if (fresh.length > 0) await tellOthers(scope, tx, 'learnt', householdId)
     const hereAs = ({ run }: (typeof found)[number]) =>
       [run.id, there.has(hereOf(run.id)) ? hereOf(run.id) : newId(run.id)] as const
-    return { added: fresh.length, ids: new Map(found.map(hereAs)) }
+    return {
+      added: fresh.length,
+      ids: new Map(found.map(hereAs)),
+      fresh: new Set(fresh.map(({ run }) => newId(run.id))),
+    }
   }
 }
 
