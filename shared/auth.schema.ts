@@ -50,4 +50,10 @@ export const roleSchema = z.object({ role: z.enum(MEMBER_ROLES) })
 export const inviteSchema = z.object({ mealId: z.uuid().nullable().default(null) })
 
 /** What a browser answers for an authenticator; its parts are checked by what verifies it. */
-export const passkeySchema = z.object({ response: z.looseObject({ id: z.string().max(1024) }) })
+const response = z.looseObject({ id: z.string().max(1024) })
+export const passkeySchema = z.object({ response })
+/** What a member calls a passkey: “phone”, “key on the ring”. */
+const label = z.string().trim().max(LENGTH.name)
+export const newPasskeySchema = z.object({ response, label: label.default('') })
+export const passkeyNameSchema = z.object({ label })
+export const confirmSchema = z.union([z.object({ password: z.string().max(200) }), z.object({ response })])

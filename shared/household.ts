@@ -9,7 +9,7 @@ import type { Portion } from './portion.schema'
 import type { Pot } from './pot.schema'
 import type { LearntFigure, Undecided } from '../core/learn/log'
 import type { LearntSums } from '../core/learn/sums'
-import type { MemberRole, Remark } from './names'
+import type { MemberRole, Remark, SignInEventKind } from './names'
 import type { CameOut } from '../core/learn/log-file.schema'
 import type { Verdict } from './run.schema'
 
@@ -21,6 +21,17 @@ export interface Whoami {
   names: Record<string, string>
   /** This device, where somebody came in at it; null in a household that is open to all. */
   device: string | null
+  /** The newest change of the member's ways to sign in that was done at another device; null where there is none. */
+  signIn?: SignInEvent | null
+}
+
+export interface SignInEvent {
+  id: string
+  kind: SignInEventKind
+  /** The device or the passkey of which it speaks. */
+  label: string
+  deviceId: string | null
+  at: number
 }
 
 /** Who is in the household, at which devices, and which links stand open. Times in ms since 1970. */
@@ -38,6 +49,10 @@ export interface People {
   }[]
   devices: { id: string; memberId: string; label: string; seenAt: number }[]
   invites: { id: string; mealId: string | null; expiresAt: number }[]
+  /** The member's own. */
+  passkeys: { id: string; label: string; createdAt: number; usedAt: number | null }[]
+  /** What changed of the member's ways to sign in, newest first. */
+  events: SignInEvent[]
 }
 
 /** How one may sign in at this server. */

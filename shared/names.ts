@@ -58,3 +58,7 @@ export const PASSWORD_LENGTH = 10
 /** Kinds of documents that a household keeps and changes. */
 export const KEPT_KINDS = ['kitchen', 'pot', 'dish', 'portion', 'meal'] as const
 export type KeptKind = (typeof KEPT_KINDS)[number]
+
+/** What a member is told of the ways in which they sign in. */
+export const SIGN_IN_EVENTS = ['device', 'passkey-added', 'passkey-removed', 'password'] as const
+export type SignInEventKind = (typeof SIGN_IN_EVENTS)[number]

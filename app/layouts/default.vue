@@ -9,7 +9,8 @@ const { choice, next } = useThemeChoice()
 const kitchen = useKitchenStore()
 const runs = useRunsStore()
 void runs.load()
-void useHouseholdStore().load()
+const household = useHouseholdStore()
+void household.load()
 /** A dinner of several dishes calls too; it is only looked for while there is one. */
 const mealUntil = useLocalStorage(STORED.mealUntil, 0)
 const route = useRoute()
@@ -94,6 +95,7 @@ const themeIcon = computed(
     </header>
     <LazyCallBar v-if="runs.running.length > 0 && kitchen.kitchen" />
     <LazyMealCalls v-if="mealUntil > 0 && kitchen.kitchen" />
+    <LazySignInNotice v-if="household.signIn && kitchen.kitchen" />
     <NuxtRouteAnnouncer />
     <p v-if="isNotKept" class="not-kept no-print" role="status">{{ t('app.notKept') }}</p>
     <main id="content" ref="content" tabindex="-1">

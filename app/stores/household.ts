@@ -20,6 +20,8 @@ export const useHouseholdStore = defineStore('household', () => {
 
   const household = computed(() => known.value?.household ?? null)
   const member = computed(() => known.value?.member ?? null)
+  /** What somebody did at another device to how this member signs in. */
+  const signIn = computed(() => known.value?.signIn ?? null)
   /** Null in a household that is open to all. */
   const device = computed(() => known.value?.device ?? null)
   /** What somebody is called who did something; null for who is not known. */
@@ -35,5 +37,5 @@ export const useHouseholdStore = defineStore('household', () => {
     heard.value++
     void load()
   })
-  return { household, member, device, nameOf, lighterOf, heard, load }
+  return { household, member, device, signIn, nameOf, lighterOf, heard, load }
 })

@@ -4,7 +4,7 @@ import { DAY_MS } from '../../core/measure/time'
 import type { MemberRole } from '../../shared/names'
 import type { Kitchen } from '../../shared/kitchen.schema'
 import type { Database } from './client'
-import { devices, documents, households, invites, members, passkeys } from './schema'
+import { challenges, devices, documents, households, invites, members, passkeys, signInEvents } from './schema'
 import { tellOthers } from './scope'
 import type { Asker } from './household'
 
@@ -108,14 +108,40 @@ export async function foundHousehold(
   })
 }
 
-/** A session of a member at a device; answers what the cookie stands for. */
+/**
+ * A session of a member at a device, of which the member is told; answers what the cookie stands for. `isConfirmed` where
+ * they came in by a password or a passkey, or have just chosen one.
+ */
 export async function newDevice(
   db: Database,
   { householdId, memberId }: { householdId: string; memberId: string },
   label: string,
+  isConfirmed = false,
 ): Promise<string> {
-  const [made] = await db.insert(devices).values({ householdId, memberId, label }).returning({ id: devices.id })
-  return made!.id
+  return db.transaction(async (tx) => {
+    const [made] = await tx
+      .insert(devices)
+      .values({ householdId, memberId, label, confirmedAt: isConfirmed ? new Date() : null })
+      .returning({ id: devices.id })
+    const deviceId = made!.id
+    await tx.insert(signInEvents).values({ householdId, memberId, kind: 'device', label, deviceId })
+    await tellOthers({ householdId }, tx, 'household', householdId)
+    return deviceId
+  })
+}
+
+/** Keeps what a passkey is asked to sign for a purpose. */
+export async function keepChallenge(db: Database, purpose: string, challenge: string, expiresAt: Date): Promise<void> {
+  await db.insert(challenges).values({ text: `${purpose} ${challenge}`, expiresAt })
+}
+
+/** Takes it, once on all servers; false where it was taken, is too old, or was for something else. */
+export async function takeChallenge(db: Database, purpose: string, challenge: string, nowMs = Date.now()) {
+  const taken = await db
+    .delete(challenges)
+    .where(and(eq(challenges.text, `${purpose} ${challenge}`), gt(challenges.expiresAt, new Date(nowMs))))
+    .returning({ text: challenges.text })
+  return taken.length > 0
 }
 
 /** Signs a device out, on all servers. */
@@ -163,7 +189,7 @@ export async function passkeyOf(db: Database, credentialId: string) {
 }
 
 export async function usedPasskey(db: Database, credentialId: string, counter: number): Promise<void> {
-  await db.update(passkeys).set({ counter }).where(eq(passkeys.id, credentialId))
+  await db.update(passkeys).set({ counter, usedAt: new Date() }).where(eq(passkeys.id, credentialId))
 }
 
 /** A link that still opens something; null for one that was used, taken back or is too old. */
@@ -206,19 +232,27 @@ export async function letIn(db: Database, inviteId: string, name: string) {
 }
 
 /** The household whose calendar this address is, or null. */
-export async function householdByCalendar(db: Database, token: string): Promise<string | null> {
+export async function householdByCalendar(db: Database, token: string, nowMs = Date.now()): Promise<string | null> {
   const [found] = await db
     .select({ id: households.id })
     .from(households)
-    .where(and(eq(households.calendarToken, token), isNull(households.deletedAt)))
+    .where(
+      and(
+        eq(households.calendarDigest, digestOf(token)),
+        gt(households.calendarUntil, new Date(nowMs)),
+        isNull(households.deletedAt),
+      ),
+    )
   return found?.id ?? null
 }
 
-/** Removes what was taken away before a moment, with all that is in it, and old links and devices. */
+/** Removes what was taken away before a moment, with all that is in it, and old links, devices and challenges. */
 export async function clearAway(db: Database, before: Date): Promise<number> {
   const gone = await db.delete(households).where(lt(households.deletedAt, before)).returning({ id: households.id })
   await db.delete(invites).where(lt(invites.expiresAt, before))
   await db.delete(devices).where(lt(devices.endedAt, before))
+  await db.delete(signInEvents).where(lt(signInEvents.createdAt, before))
+  await db.delete(challenges).where(lt(challenges.expiresAt, new Date()))
   return gone.length
 }
 

@@ -112,6 +112,9 @@ export const databaseOf = (householdId: string, pool = sharedPool()): Database =
 /** The database before it is known who asks; for db/auth.ts alone. */
 export const authDatabase = (): Database => seenBy(authPool(), ALL)
 
+/** Its connections, for a library that asks by itself. */
+export const authPoolOfAll = (): Pool => new HouseholdPool(authPool(), ALL)
+
 /** Ends all connections, once what they are at is done. */
 export const closeDatabase = async () => {
   await Promise.all([shared?.end(), auth?.end()])

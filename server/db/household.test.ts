@@ -15,7 +15,17 @@ import { throwAwayDatabase } from '../../scripts/postgres.mjs'
 import { databaseOf, openDatabase, type Database } from './client'
 import { seedDemo } from './demo'
 import { migrateDatabase } from './migrate'
-import { askerOfDevice, askerOfOpen, endDevice, householdByCalendar, inviteByToken, newDevice } from './auth'
+import {
+  askerOfDevice,
+  askerOfOpen,
+  digestOf,
+  endDevice,
+  householdByCalendar,
+  inviteByToken,
+  keepChallenge,
+  newDevice,
+  takeChallenge,
+} from './auth'
 import { householdStore, type HouseholdStore } from './household'
 import { members } from './schema'
 
@@ -318,7 +328,7 @@ describe('who is in the household', () => {
     // What the second has is gone with them: a link that they made, the calendar's address, their device.
     const theirs = householdStore(databaseOf(OLD.household, opened.pool), { ...home, memberId: second!.id })
     const link = (await theirs.invite(null))!
-    const calendar = await theirs.newCalendarToken()
+    const { token: calendar } = await theirs.newCalendarToken()
     const device = await newDevice(db, { householdId: OLD.household, memberId: second!.id }, 'Phone')
     expect(await inviteByToken(db, link.token)).not.toBeNull()
     expect(await askerOfDevice(db, device)).toMatchObject({ memberId: second!.id })
@@ -474,13 +484,29 @@ describe('dinners', () => {
     expect(await save(1)).toMatchObject({ version: 2 })
   })
 
-  it('are read by a calendar that has the address, until it is taken back', async () => {
-    const first = await store.newCalendarToken()
+  it('are read by a calendar that has the address, until it is taken back or ends', async () => {
+    const { token: first } = await store.newCalendarToken()
     expect(await householdByCalendar(db, first)).toBe(DEMO_HOUSEHOLD)
-    const second = await store.newCalendarToken()
+    const { token: second, until } = await store.newCalendarToken()
     expect(await householdByCalendar(db, first)).toBeNull()
-    expect(await store.calendarToken()).toBe(second)
+    expect(await store.calendarUntil()).toBe(until)
+    // It ends by itself, and what is kept of it opens nothing.
+    expect(await householdByCalendar(db, second, until + 1)).toBeNull()
+    expect(await householdByCalendar(db, digestOf(second))).toBeNull()
     await store.removeCalendarToken()
+    expect(await store.calendarUntil()).toBeNull()
     expect(await householdByCalendar(db, second)).toBeNull()
+  })
+})
+
+describe('what a passkey is asked to sign', () => {
+  it('is taken once, for what it was made, and not too late', async () => {
+    const soon = new Date(Date.now() + 60_000)
+    await keepChallenge(db, 'sign-in', 'abc', soon)
+    await keepChallenge(db, 'sign-in', 'def', soon)
+    expect(await takeChallenge(db, 'confirm somebody', 'abc')).toBe(false)
+    const both = await Promise.all([takeChallenge(db, 'sign-in', 'abc'), takeChallenge(db, 'sign-in', 'abc')])
+    expect(both.filter(Boolean)).toHaveLength(1)
+    expect(await takeChallenge(db, 'sign-in', 'def', soon.getTime() + 1)).toBe(false)
   })
 })

@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm'
-import type { KeptKind, MemberRole } from '../../shared/names'
+import type { KeptKind, MemberRole, SignInEventKind } from '../../shared/names'
 import {
   bigint,
   bigserial,
@@ -33,8 +33,9 @@ const memberId = () => uuid('member_id').references(() => members.id, { onDelete
 
 export const households = pgTable('households', {
   id: id(),
-  /** Whoever has the address with this token can read when the dinners' steps are; null while there is none. */
-  calendarToken: text('calendar_token').unique(),
+  /** Whoever has the address can read when the dinners' steps are, until its day; a digest of it, null while there is none. */
+  calendarDigest: text('calendar_digest').unique(),
+  calendarUntil: timestamp('calendar_until', { withTimezone: true }),
   createdAt: createdAt(),
   /** Set when an owner has taken the household away; thirty days later it is gone. */
   deletedAt: timestamp('deleted_at', { withTimezone: true }),
@@ -70,6 +71,8 @@ export const devices = pgTable(
     label: text('label').notNull(),
     createdAt: createdAt(),
     seenAt: timestamp('seen_at', { withTimezone: true }).notNull().defaultNow(),
+    /** When the member last gave a password or a passkey at it; null where they came in without. */
+    confirmedAt: timestamp('confirmed_at', { withTimezone: true }),
     endedAt: timestamp('ended_at', { withTimezone: true }),
   },
   (table) => [index('devices_household').on(table.householdId)],
@@ -87,8 +90,43 @@ export const passkeys = pgTable('passkeys', {
   counter: bigint('counter', { mode: 'number' }).notNull(),
   backedUp: boolean('backed_up').notNull(),
   transports: jsonb('transports').$type<string[]>().notNull().default([]),
+  /** What the member calls it. */
+  label: text('label').notNull().default(''),
   createdAt: createdAt(),
+  usedAt: timestamp('used_at', { withTimezone: true }),
 })
+
+/** What a passkey is asked to sign: taken once, by whichever server. */
+export const challenges = pgTable('challenges', {
+  text: text('text').primaryKey(),
+  expiresAt: timestamp('expires_at', { withTimezone: true }).notNull(),
+})
+
+/** Tries to sign in, counted for all servers together; its columns are those of the limiting library. */
+export const tries = pgTable('tries', {
+  key: text('key').primaryKey(),
+  points: integer('points').notNull().default(0),
+  expire: bigint('expire', { mode: 'number' }),
+})
+
+/** What changed of the ways in which a member signs in, for the member to be told. */
+export const signInEvents = pgTable(
+  'sign_in_events',
+  {
+    id: id(),
+    householdId: householdId(),
+    memberId: uuid('member_id')
+      .notNull()
+      .references(() => members.id, { onDelete: 'cascade' }),
+    kind: text('kind').$type<SignInEventKind>().notNull(),
+    /** The device or the passkey of which it speaks. */
+    label: text('label').notNull(),
+    /** At which device it was done. */
+    deviceId: uuid('device_id'),
+    createdAt: createdAt(),
+  },
+  (table) => [index('sign_in_events_member').on(table.memberId, table.createdAt.desc())],
+)
 
 /** One-time links that let somebody in, and links by which a guest reads one dinner. Only a digest of each is kept. */
 export const invites = pgTable('invites', {

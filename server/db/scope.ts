@@ -8,6 +8,8 @@ export interface Scope {
   db: Database
   householdId: string
   memberId: string | null
+  /** Where they sit; null for who has not signed in. */
+  deviceId?: string | null
 }
 
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]

@@ -2,6 +2,7 @@ import { UNSTORABLE } from '../json'
 import { isIP } from 'node:net'
 import type { H3Event } from 'h3'
 
+const HTTPS_FOR_A_YEAR = 'max-age=31536000'
 const READS = ['GET', 'HEAD', 'OPTIONS']
 /** What no page of another site can send without asking first. */
 const BODIES = ['application/json', 'application/zip', 'text/csv', 'image/jpeg', 'image/png', 'image/webp']
@@ -11,6 +12,7 @@ const BODIES = ['application/json', 'application/zip', 'text/csv', 'image/jpeg',
  * something comes from this server's own pages.
  */
 export default defineEventHandler((event) => {
+  if (isHttps(event)) setHeader(event, 'strict-transport-security', HTTPS_FOR_A_YEAR)
   const host = getRequestHost(event)
   if (!isOwnHost(host, useRuntimeConfig(event).allowedHosts)) throw refusal(421, { path: '', code: 'foreign-host' })
   if (!isText(event.path)) throw refusal(400, { path: '', code: 'not-text' })

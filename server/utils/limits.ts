@@ -1,22 +1,43 @@
 import type { H3Event } from 'h3'
-import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible'
+import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
+import { authPoolOfAll } from '../db/client'
+import { log } from '../log'
 
 const QUARTER_HOUR_S = 15 * 60
 
 /** How often signing in may be tried. What members do in their kitchen is never counted here. */
-const limits = {
-  /** Guesses of one member's password, by name. */
-  name: new RateLimiterMemory({ keyPrefix: 'name', points: 10, duration: QUARTER_HOUR_S }),
+const POINTS = {
+  /** Guesses of one member's password from one address. */
+  name: 10,
+  /** Guesses at a device that has signed in already. */
+  device: 10,
   /** All that comes from one address: a house has one for all its devices. */
-  address: new RateLimiterMemory({ keyPrefix: 'address', points: 60, duration: QUARTER_HOUR_S }),
+  address: 60,
+} as const
+type Counted = keyof typeof POINTS
+
+/** Counted for all servers together; by each alone where the database does not answer. */
+function limiterOf(keyPrefix: Counted) {
+  const limit = { keyPrefix, points: POINTS[keyPrefix], duration: QUARTER_HOUR_S }
+  return new RateLimiterPostgres({
+    ...limit,
+    storeClient: authPoolOfAll(),
+    storeType: 'client',
+    tableName: 'tries',
+    tableCreated: true,
+    insuranceLimiter: new RateLimiterMemory(limit),
+  })
 }
+const limiters = new Map<Counted, RateLimiterPostgres>()
+const limiter = (what: Counted) => limiters.get(what) ?? limiters.set(what, limiterOf(what)).get(what)!
 
 /** Counts a try; refused, with when to come again, where there were too many. */
-export async function countTry(what: keyof typeof limits, key: string): Promise<void> {
+export async function countTry(what: Counted, key: string): Promise<void> {
   try {
-    await limits[what].consume(key)
+    await limiter(what).consume(key)
   } catch (error) {
     if (!(error instanceof RateLimiterRes)) throw error
+    log.warn('too many tries', { what, key: what === 'name' ? key.split(' ')[0] : key })
     throw refusal(429, {
       path: '',
       code: 'too-often',
@@ -26,10 +47,12 @@ export async function countTry(what: keyof typeof limits, key: string): Promise<
 }
 
 /** A try was good, and is not counted. */
-export const uncountTry = (what: keyof typeof limits, key: string) => limits[what].reward(key)
+export const uncountTry = (what: Counted, key: string) => limiter(what).reward(key)
 
-/** Where a request comes from; behind a proxy, what the proxy says. */
-export function addressOf(event: H3Event): string {
-  const { behindProxy } = useRuntimeConfig(event)
-  return getRequestIP(event, { xForwardedFor: Boolean(behindProxy) }) ?? ''
-}
+/** Where a request comes from; `behindProxy` says how many proxies stand before this server. */
+export const addressOf = (event: H3Event): string =>
+  senderOf(
+    getHeader(event, 'x-forwarded-for'),
+    event.node.req.socket.remoteAddress,
+    proxiesOf(useRuntimeConfig(event).behindProxy),
+  )

@@ -2,22 +2,40 @@ import Bowser from 'bowser'
 import type { H3Event } from 'h3'
 import { LRUCache } from 'lru-cache'
 import { authDatabase, databaseOf } from '../db/client'
-import { askerOfDevice, askerOfOpen, endDevice, newDevice } from '../db/auth'
+import { askerOfDevice, askerOfOpen, endDevice, keepChallenge, newDevice, takeChallenge } from '../db/auth'
 import { householdStore, type Asker, type HouseholdStore } from '../db/household'
+import { log } from '../log'
 
+/** The cookie of a session; over https under a name that a browser takes from this very host alone. */
 const COOKIE = 'nuxt-session'
+const HOST_COOKIE = '__Host-bivvet'
 const CHALLENGE_MS = 5 * 60_000
+/** What changes how a member signs in asks for a password or a passkey that was given no longer ago. */
+const CONFIRMED_MS = 10 * 60_000
 const LABEL_LENGTH = 60
 
+export const isHttps = (event: H3Event) => getRequestProtocol(event, { xForwardedProto: true }) === 'https'
+
+interface Session {
+  secure?: { deviceId?: string; householdId?: string }
+}
 /** A cookie travels by https alone wherever the address has it. */
-const ofAddress = (event: H3Event) => ({
-  cookie: { secure: getRequestProtocol(event, { xForwardedProto: true }) === 'https' },
-})
+function sessionAt(event: H3Event, name = isHttps(event) ? HOST_COOKIE : COOKIE) {
+  const { password, maxAge } = useRuntimeConfig(event).session
+  const cookie = { secure: isHttps(event), httpOnly: true, sameSite: 'lax' as const, path: '/' }
+  return useSession<Session>(event, { name, password, maxAge, cookie })
+}
 
 /** What the cookie stands for; a request without one is given none. */
-async function sessionOf(event: H3Event) {
-  if (!getCookie(event, COOKIE)) return {}
-  return (await getUserSession(event)).secure ?? {}
+async function sessionOf(event: H3Event): Promise<NonNullable<Session['secure']>> {
+  // Over https there may be one from before it had its name.
+  const name = [isHttps(event) ? HOST_COOKIE : COOKIE, COOKIE].find((one) => getCookie(event, one))
+  return name ? ((await sessionAt(event, name)).data.secure ?? {}) : {}
+}
+async function keepSession(event: H3Event, deviceId: string): Promise<void> {
+  const session = await sessionAt(event)
+  await session.clear()
+  await session.update({ secure: { deviceId } })
 }
 
 /** What a browser says of itself, in a few words that a cook knows a device by. */
@@ -31,11 +49,19 @@ function labelOf(event: H3Event): string {
   }
 }
 
+export type SignedInBy = 'password' | 'passkey' | 'link' | 'founding'
+
 /** A member has come in at this device: whoever was in at it before is out. */
-export async function comeIn(event: H3Event, who: { householdId: string; memberId: string }): Promise<void> {
+export async function comeIn(
+  event: H3Event,
+  { householdId, memberId }: { householdId: string; memberId: string },
+  by: SignedInBy,
+): Promise<void> {
   await goOut(event)
-  const deviceId = await newDevice(authDatabase(), who, labelOf(event))
-  await replaceUserSession(event, { secure: { deviceId } }, ofAddress(event))
+  const isConfirmed = by !== 'link'
+  const deviceId = await newDevice(authDatabase(), { householdId, memberId }, labelOf(event), isConfirmed)
+  await keepSession(event, deviceId)
+  log.info('signed in', { by, household: householdId, member: memberId, device: deviceId })
 }
 
 /** Ends what this device's session stands for, here and in the browser. */
@@ -45,7 +71,7 @@ export async function goOut(event: H3Event): Promise<void> {
     await endDevice(authDatabase(), deviceId)
     known.delete(deviceId)
   }
-  if (getCookie(event, COOKIE)) await clearUserSession(event)
+  for (const name of [COOKIE, HOST_COOKIE]) if (getCookie(event, name)) await (await sessionAt(event, name)).clear()
 }
 
 /** So long a device is known without asking, while this server hears of whatever changes it. */
@@ -87,7 +113,7 @@ async function withDevice(event: H3Event, householdId: string): Promise<Asker | 
   const me = await householdStore(databaseOf(householdId), asker).me()
   if (!me || me.signInName) return null
   const deviceId = await newDevice(auth, { householdId, memberId: asker.memberId }, labelOf(event))
-  await replaceUserSession(event, { secure: { deviceId } }, ofAddress(event))
+  await keepSession(event, deviceId)
   return { ...asker, deviceId }
 }
 
@@ -109,15 +135,23 @@ export async function useOwnHousehold(event: H3Event, options = {}): Promise<Hou
   return store
 }
 
-/** Keeps what a passkey is asked to sign. */
-export async function keepChallenge(event: H3Event, text: string): Promise<void> {
-  await setUserSession(event, { secure: { challenge: { text, until: Date.now() + CHALLENGE_MS } } }, ofAddress(event))
+/**
+ * The same for what changes how a member signs in: whoever has a password or a passkey has to have given one at this
+ * device a short while ago. An open device may be anybody's.
+ */
+export async function useConfirmed(event: H3Event): Promise<HouseholdStore> {
+  const store = await useHousehold(event)
+  if (store.deviceId === null) throw refusal(403, { path: '', code: 'open-to-all' })
+  if (!(await store.hasWayIn())) return store
+  if (Date.now() - ((await store.confirmedAt()) ?? 0) > CONFIRMED_MS)
+    throw refusal(403, { path: '', code: 'confirm-first' })
+  return store
 }
 
-/** And gives it out once. */
-export async function takeChallenge(event: H3Event): Promise<string> {
-  const { challenge, ...rest } = await sessionOf(event)
-  if (challenge) await replaceUserSession(event, { secure: rest }, ofAddress(event))
-  if (!challenge || challenge.until < Date.now()) throw refusal(400, { path: '', code: 'passkey-too-late' })
-  return challenge.text
-}
+/** Keeps what a passkey is asked to sign, for one purpose. */
+export const keepPasskeyChallenge = (purpose: string, challenge: string) =>
+  keepChallenge(authDatabase(), purpose, challenge, new Date(Date.now() + CHALLENGE_MS))
+
+/** For the check of a passkey's answer: what it has signed was asked for this purpose, and is taken once. */
+export const takesChallenge = (purpose: string) => (challenge: string) =>
+  takeChallenge(authDatabase(), purpose, challenge)

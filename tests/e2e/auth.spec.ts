@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { readdirSync } from 'node:fs'
 import path from 'node:path'
-import { expect } from '@playwright/test'
+import { expect, type APIResponse } from '@playwright/test'
 import { unzipSync, zipSync, strFromU8, strToU8 } from 'fflate'
 import { Pool } from 'pg'
 import type { KeptMeal, KeptPortion } from '../../shared/household'
@@ -65,6 +65,8 @@ test.describe('every route', () => {
     'PATCH people/me',
     'GET people/passkey',
     'POST people/passkey',
+    'GET people/confirm',
+    'POST people/confirm',
     'DELETE people/devices',
     'GET learnt',
     'GET learnt/figures',
@@ -146,6 +148,8 @@ test.describe('every route', () => {
       'GET documents/[kind]/[id]/versions': [{ kind: 'kitchen', id: householdId }],
       'POST people/invites': [{ id: '', body: { mealId } }],
       'DELETE people/invites/[id]': [{ id: invite.id }],
+      'PATCH people/passkey/[id]': [{ id: 'a-key', body: { label: 'Mine now' } }],
+      'DELETE people/passkey/[id]': [{ id: 'a-key' }],
       'DELETE people/devices/[id]': [{ id: people.devices[0]!.id }],
       'PATCH people/members/[id]': [{ id: people.members[0]!.id, body: { role: 'member' } }],
       'DELETE people/members/[id]': [{ id: people.members[0]!.id }],
@@ -208,7 +212,10 @@ test('the database gives a connection that says no household nothing, of any tab
     const demo = await seen(DEMO_HOUSEHOLD)
     expect(demo.households).toBe(1)
     expect(demo.runs).toBeGreaterThanOrEqual(60)
-    for (const { name } of tables.filter(({ name: table }) => table !== 'households')) {
+    // What is asked before it is known who comes shows a household nothing at all.
+    const OF_NO_HOUSEHOLD = ['challenges', 'tries']
+    expect(OF_NO_HOUSEHOLD.map((name) => demo[name])).toEqual([0, 0])
+    for (const { name } of tables.filter(({ name: table }) => !['households', ...OF_NO_HOUSEHOLD].includes(table))) {
       const { rows } = await client.query<{ n: number }>(
         `select count(*)::int as n from "${name}" where household_id = $1`,
         [ours[0]!.id],
@@ -278,8 +285,77 @@ test('a password is not had by guessing, and guesses lock nobody out of a runnin
   expect((await guess(PASSWORD)).status()).toBe(429)
   const whistle = event({ kind: 'whistle', how: 'ear' }, Date.now() - 1000)
   expect((await request.post(`/api/runs/${runId}/events`, { data: whistle })).ok()).toBe(true)
-  expect((await me({ password: 'another password' })).status()).toBe(429)
+  // Who guesses at the door does not slow down the member at their own device.
+  expect((await me({ password: 'another password', oldPassword: 'a guess at it' })).status()).toBe(403)
+  expect((await me({ password: 'another password', oldPassword: PASSWORD })).status()).toBe(204)
   await guesser.dispose()
+})
+
+test('how a member signs in is changed only by who has shown who they are a short while ago', async ({
+  request,
+  baseURL,
+}) => {
+  const signInName = `cook ${randomUUID()}`
+  const me = (data: object) => request.patch('/api/people/me', { data })
+  expect((await me({ signInName, password: PASSWORD })).status()).toBe(204)
+  const other = await newcomer(baseURL)
+  expect((await other.post('/api/auth/enter', { data: { signInName, password: PASSWORD } })).status()).toBe(204)
+  // The member is told of it at the device where they are.
+  const whoami = async () => (await request.get('/api/household')).json()
+  expect((await whoami()).signIn).toMatchObject({ kind: 'device' })
+  await other.dispose()
+
+  const { hereId } = await (await request.get('/api/people')).json()
+  const pool = new Pool({ connectionString: process.env.DATABASE_URL, options: '-c bivvet.household=*', max: 1 })
+  await pool.query(`update devices set confirmed_at = now() - interval '11 minutes' where id = $1`, [hereId])
+  await pool.end()
+  const codeOf = async (answer: APIResponse) => (await answer.json()).problems[0].code
+  expect(await codeOf(await me({ password: 'another password' }))).toBe('confirm-first')
+  expect(await codeOf(await request.get('/api/people/passkey'))).toBe('confirm-first')
+  const confirm = (password: string) => request.post('/api/people/confirm', { data: { password } })
+  expect((await confirm('a guess at it')).status()).toBe(403)
+  expect((await confirm(PASSWORD)).status()).toBe(204)
+  expect((await request.get('/api/people/passkey')).ok()).toBe(true)
+  expect((await me({ password: 'another password' })).status()).toBe(204)
+  const { events } = await (await request.get('/api/people')).json()
+  expect(events.map(({ kind }: { kind: string }) => kind)).toEqual(expect.arrayContaining(['password', 'device']))
+})
+
+test('who has no way to come back is asked before they go', async ({ request, baseURL }) => {
+  const made = (await (await request.post('/api/people/invites', { data: {} })).json()) as { token: string }
+  const second = await newcomer(baseURL)
+  expect((await second.post(`/api/auth/invites/${made.token}`, { data: { name: 'Second cook' } })).status()).toBe(204)
+  const refused = await second.post('/api/auth/leave')
+  expect(refused.status()).toBe(409)
+  expect((await refused.json()).problems[0].code).toBe('no-way-back')
+  expect((await second.get('/api/documents/kitchen/own')).ok()).toBe(true)
+  expect((await second.post('/api/auth/leave?sure=1')).status()).toBe(204)
+  // Out, they are in the household that is open to all.
+  expect((await (await second.get('/api/household')).json()).household.id).toBe(DEMO_HOUSEHOLD)
+  await second.dispose()
+})
+
+test('over https the cookie belongs to this host alone, and the browser stays with https', async ({
+  request,
+  baseURL,
+}) => {
+  const made = (await (await request.post('/api/people/invites', { data: {} })).json()) as { token: string }
+  const join = await fetch(`${baseURL}/api/auth/invites/${made.token}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', 'x-forwarded-proto': 'https' },
+    body: JSON.stringify({ name: 'Second cook' }),
+  })
+  expect(join.status).toBe(204)
+  expect(join.headers.get('strict-transport-security')).toMatch(/max-age=\d{8}/)
+  const cookies = join.headers.getSetCookie().filter((one) => !/max-age=0|expires=Thu, 01 Jan 1970/i.test(one))
+  expect(cookies.map((one) => one.split('=')[0])).toEqual(['__Host-bivvet'])
+  expect(cookies[0]).toMatch(/; Secure/i)
+  expect(cookies[0]).toMatch(/; Path=\//i)
+  expect(cookies[0]).not.toMatch(/domain=/i)
+  const cookie = cookies[0]!.split(';')[0]!
+  const ask = (headers: Record<string, string>) =>
+    fetch(`${baseURL}/api/household`, { headers: { cookie, ...headers } })
+  expect((await (await ask({ 'x-forwarded-proto': 'https' })).json()).member.name).toBe('Second cook')
 })
 
 test('all of a household goes out as one file and into an empty one, once', async ({ request, baseURL }) => {
@@ -350,7 +426,7 @@ test('an uploaded file is looked at before it adds anything', async ({ page, bas
   const dialog = page.getByRole('dialog')
   await expect(dialog).toContainText(/It would add .*\d+ dishes/, { timeout: 60_000 })
   await expect(dialog).toContainText('What you have here already stays as it is.')
-  await expectAccessible(page)
+  await expectAccessible(page, 'all', '[role=dialog]')
   await dialog.getByRole('button', { name: 'Cancel' }).click()
   await expect(dialog).toBeHidden()
   expect(await (await page.request.get('/api/documents/dish')).json()).toEqual([])

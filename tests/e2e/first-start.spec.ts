@@ -59,8 +59,15 @@ test('whoever comes first makes the household, lets others in and out, and comes
   await expect(page.getByRole('heading', { name: 'Mill Lane' })).toBeVisible()
   await page.getByRole('link', { name: 'Members' }).click()
   await expect(page.getByRole('heading', { name: 'Members' })).toBeVisible()
+  await page.getByLabel('Name of a new passkey').fill('Phone of the house')
+  const registered = page.waitForRequest((one) => one.url().endsWith('/api/people/passkey') && one.method() === 'POST')
   await page.getByRole('button', { name: 'Add a passkey' }).click()
   await expect(page.getByText('The passkey is saved.')).toBeVisible()
+  await expect(page.getByLabel('Passkey 1')).toHaveValue('Phone of the house')
+  await expect(page.getByText('Passkey added: Phone of the house')).toBeVisible()
+  // What was signed once is worth nothing a second time, and no fault of the server.
+  const signed = (await registered).postDataJSON() as object
+  expect((await page.request.post('/api/people/passkey', { data: signed })).status()).toBe(422)
 
   // A link says into what it leads, and does nothing until that is wanted.
   await page.getByRole('button', { name: 'Invite somebody' }).click()
@@ -113,8 +120,13 @@ test('whoever comes first makes the household, lets others in and out, and comes
   await page.getByRole('button', { name: 'Sign in', exact: true }).click()
   await expect(page.getByRole('navigation')).toBeVisible()
   await goOut()
+  const entered = page.waitForRequest((one) => one.url().endsWith('/api/auth/passkey') && one.method() === 'POST')
   await page.getByRole('button', { name: 'Sign in with a passkey' }).click()
   await expect(page.getByRole('navigation')).toBeVisible()
+  const replay = await browser.newContext({ baseURL: url })
+  const again = await replay.request.post('/api/auth/passkey', { data: (await entered).postDataJSON() as object })
+  expect(again.status()).toBe(403)
+  await replay.close()
 
   // There is one household here, and nobody makes another.
   const asked = { household: 'Another', altitudeM: 0, member: 'Somebody' }

@@ -179,8 +179,11 @@ export const chosenIn = (page: Page, label: string) =>
 /** All of what axe knows, or what alone can differ from one theme to the other. */
 const RULES = { all: [], colours: ['color-contrast', 'link-in-text-block'] } as const
 
-/** What stands on the page has no fault that axe knows, once nothing is fading in any more. */
-export async function expectAccessible(page: Page, rules: keyof typeof RULES = 'all') {
+/**
+ * What stands on the page has no fault that axe knows, once nothing is fading in any more. `within` is a part of it: what
+ * lies behind a dialog is dimmed on purpose.
+ */
+export async function expectAccessible(page: Page, rules: keyof typeof RULES = 'all', within?: string) {
   const passing = () =>
     page.evaluate(
       () =>
@@ -194,6 +197,7 @@ export async function expectAccessible(page: Page, rules: keyof typeof RULES = '
   // No page has frames; without looking into them no second page is opened.
   const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] })
   if (rules !== 'all') axe.withRules([...RULES[rules]])
+  if (within) axe.include(within)
   expect((await axe.analyze()).violations).toEqual([])
 }
 

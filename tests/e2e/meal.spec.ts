@@ -246,6 +246,11 @@ test('a dinner goes into the calendar, at an address that can be taken back', as
   expect(text).toContain('BEGIN:VCALENDAR')
   expect(text).toContain(`DTSTART:${today.replaceAll('-', '')}T193000Z`)
   expect(text.match(/BEGIN:VALARM/g)!.length).toBe(text.match(/BEGIN:VEVENT/g)!.length)
+  // It is told once.
+  await page.reload()
+  await page.getByRole('button', { name: 'Into the calendar' }).click()
+  await expect(page.getByText(/There is an address for your calendar until/)).toBeVisible()
+  expect((await request.get(address)).ok()).toBe(true)
   await page.getByRole('button', { name: 'Cancel the address' }).click()
   await expect(page.getByRole('button', { name: 'A private address for all dinners' })).toBeVisible()
   expect((await request.get(address)).status()).toBe(404)

@@ -95,7 +95,6 @@ async function remove() {
   <v-dialog
     :model-value="looked !== null"
     max-width="520"
-    attach="#content"
     :aria-label="t('auth.end.lookTitle')"
     @update:model-value="(open: boolean) => !open && (looked = null)"
   >

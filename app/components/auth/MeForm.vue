@@ -6,7 +6,9 @@ import type { People } from '~~/shared/household'
 const { me } = defineProps<{ me: People['members'][number] }>()
 const emit = defineEmits<{ changed: [] }>()
 const { t } = useI18nText()
-const { attempt, busy, problem, problemAt, addPasskey } = useAuth()
+const { attempt, busy, problem, problemAt, isUnconfirmed } = useAuth()
+/** It is asked first who sits here. */
+const asksWho = ref(false)
 const name = ref(me.name)
 const signInName = ref(me.signInName ?? '')
 const old = ref('')
@@ -23,15 +25,13 @@ async function keep() {
     ...(password.value ? { password: password.value } : {}),
     ...(old.value ? { oldPassword: old.value } : {}),
   }
-  if (!(await attempt(() => api('/people/me', { method: 'PATCH', body })))) return
+  asksWho.value = false
+  if (!(await attempt(() => api('/people/me', { method: 'PATCH', body })))) {
+    asksWho.value = isUnconfirmed.value
+    return
+  }
   said.value = t(password.value ? 'auth.me.kept' : 'auth.me.keptName')
   old.value = password.value = ''
-  emit('changed')
-}
-async function add() {
-  said.value = ''
-  if (!(await addPasskey())) return
-  said.value = t('auth.me.passkeyAdded')
   emit('changed')
 }
 </script>
@@ -61,16 +61,18 @@ async function add() {
       :error="at('password')"
       autocomplete="new-password"
     />
-    <p v-if="problem && isElsewhere" role="alert" class="tone-danger">{{ problem }}</p>
+    <p v-if="problem && isElsewhere && !asksWho" role="alert" class="tone-danger">{{ problem }}</p>
     <p v-if="said" role="status" class="tone-food">{{ said }}</p>
     <div class="go">
       <v-btn variant="flat" color="primary" type="submit" :disabled="busy">{{ t('auth.me.keep') }}</v-btn>
-      <v-btn v-if="hasPasskeys()" :disabled="busy" @click="add">
-        {{ t('auth.me.passkey') }}
-      </v-btn>
-      <span v-else class="soft">{{ t('auth.me.noPasskeys') }}</span>
-      <span v-if="me.passkeys > 0" class="soft">{{ t('auth.me.passkeys', { n: me.passkeys }, me.passkeys) }}</span>
     </div>
+    <ConfirmMe
+      v-if="asksWho"
+      :has-password="me.hasPassword"
+      :has-passkey="me.passkeys > 0"
+      @confirmed="keep"
+      @cancel="asksWho = false"
+    />
   </form>
 </template>
 

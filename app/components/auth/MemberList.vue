@@ -10,8 +10,9 @@ const { people, isOwner, meId } = defineProps<{
 }>()
 const emit = defineEmits<{ role: [id: string, role: 'owner' | 'member']; letGo: [id: string] }>()
 const { t } = useI18nText()
-/** Whom to let go is asked once more. */
+/** Whom to let go is asked once more, and an owner who would be one no more. */
 const asked = ref<string | null>(null)
+const asksRole = ref(false)
 function letGo(id: string) {
   asked.value = null
   emit('letGo', id)
@@ -32,8 +33,20 @@ function letGo(id: string) {
         <v-btn @click="letGo(one.id)">{{ t('auth.people.yes') }}</v-btn>
         <v-btn @click="asked = null">{{ t('auth.people.no') }}</v-btn>
       </span>
+      <span v-else-if="asksRole && one.id === meId" class="acts" role="alert">
+        {{ t('auth.people.sureRole') }}
+        <v-btn @click="((asksRole = false), emit('role', one.id, 'member'))">{{ t('auth.people.yes') }}</v-btn>
+        <v-btn @click="asksRole = false">{{ t('auth.people.no') }}</v-btn>
+      </span>
       <span v-else-if="isOwner" class="acts">
-        <LinkBtn :disabled="busy" @click="$emit('role', one.id, one.role === 'owner' ? 'member' : 'owner')">
+        <LinkBtn
+          :disabled="busy"
+          @click="
+            one.id === meId && one.role === 'owner'
+              ? (asksRole = true)
+              : emit('role', one.id, one.role === 'owner' ? 'member' : 'owner')
+          "
+        >
           {{ t(one.role === 'owner' ? 'auth.people.makeMember' : 'auth.people.makeOwner') }}
         </LinkBtn>
         <LinkBtn v-if="one.id !== meId" :disabled="busy" @click="asked = one.id">

@@ -17,11 +17,14 @@ export function useAuth() {
   const problem = ref('')
   /** Of which field it is told. */
   const problemAt = ref('')
+  /** The server wants to know first who sits here. */
+  const isUnconfirmed = ref(false)
 
   async function attempt(work: () => Promise<unknown>): Promise<boolean> {
     busy.value = true
     problem.value = ''
     problemAt.value = ''
+    isUnconfirmed.value = false
     try {
       await work()
       return true
@@ -31,6 +34,7 @@ export function useAuth() {
       const failure = failureOf(error)
       const [first] = failure.problems
       problemAt.value = first?.path ?? ''
+      isUnconfirmed.value = first?.code === 'confirm-first'
       problem.value =
         failure.kind === 'refused' && first
           ? problemText(first)
@@ -46,6 +50,7 @@ export function useAuth() {
     busy,
     problem,
     problemAt,
+    isUnconfirmed,
     attempt,
     enter: (signInName: string, password: string) => attempt(() => post('enter', { signInName, password })),
     found: (asked: Found) => attempt(() => post('household', asked)),
@@ -56,12 +61,21 @@ export function useAuth() {
         const { startAuthentication } = await passkeys()
         await post('passkey', { response: await startAuthentication({ optionsJSON }) })
       }),
-    addPasskey: () =>
+    confirmByPassword: (password: string) =>
+      attempt(() => api('/people/confirm', { method: 'POST', body: { password } })),
+    confirmByPasskey: () =>
+      attempt(async () => {
+        const optionsJSON = await api<Parameters<Passkeys['startAuthentication']>[0]['optionsJSON']>('/people/confirm')
+        const { startAuthentication } = await passkeys()
+        const response = await startAuthentication({ optionsJSON })
+        await api('/people/confirm', { method: 'POST', body: { response } })
+      }),
+    addPasskey: (label: string) =>
       attempt(async () => {
         const optionsJSON = await api<Parameters<Passkeys['startRegistration']>[0]['optionsJSON']>('/people/passkey')
         const { startRegistration } = await passkeys()
         const response = await startRegistration({ optionsJSON })
-        await api('/people/passkey', { method: 'POST', body: { response } })
+        await api('/people/passkey', { method: 'POST', body: { response, label } })
       }),
   }
 }

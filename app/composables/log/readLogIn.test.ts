@@ -13,7 +13,11 @@ describe('a log that is read in', () => {
     })
     expect(short).toEqual({ added: 40, changed: 0, of: 40 })
     expect(sent).toEqual([false])
-    expect(await readLogIn([], () => Promise.resolve({ added: 0, changed: 0, of: 0 }))).toEqual({ added: 0, changed: 0, of: 0 })
+    expect(await readLogIn([], () => Promise.resolve({ added: 0, changed: 0, of: 0 }))).toEqual({
+      added: 0,
+      changed: 0,
+      of: 0,
+    })
   })
 
   it('goes part by part where it is long, each run once, after all of it was looked through', async () => {

@@ -21,12 +21,19 @@ function takeEarlier(content: unknown) {
 
 /** Going out with something unsent is asked once more. */
 const sureAsked = ref(false)
+/** And so it is for whoever has no way to come back. */
+const hasWayIn = computed(() => me.value !== null && (me.value.hasPassword || me.value.passkeys > 0))
+const asksLeave = ref(false)
 async function leave() {
   if (!sureAsked.value && outbox.entries.length + outbox.starts.length > 0) {
     sureAsked.value = true
     return
   }
-  if (await attempt(() => api('/auth/leave', { method: 'POST' }))) await beginAnew()
+  if (!asksLeave.value && !hasWayIn.value) {
+    asksLeave.value = true
+    return
+  }
+  if (await attempt(() => api('/auth/leave', { method: 'POST', query: { sure: '1' } }))) await beginAnew()
 }
 useHead({ title: () => `${t('auth.people.title')} · Bivvet` })
 </script>
@@ -74,6 +81,8 @@ useHead({ title: () => `${t('auth.people.title')} · Bivvet` })
       <template v-if="me && !isOpen">
         <h2>{{ t('auth.me.title') }}</h2>
         <MeForm :key="me.id" :me="me" @changed="load" />
+        <h2>{{ t('auth.me.passkeysTitle') }}</h2>
+        <PasskeyList :me="me" :passkeys="people.passkeys" @changed="load" />
         <h2>{{ t('auth.devices.title') }}</h2>
         <DeviceList
           :people="people"
@@ -83,7 +92,20 @@ useHead({ title: () => `${t('auth.people.title')} · Bivvet` })
           @end="(id) => change(`devices/${id}`, 'DELETE')"
           @end-others="change('devices', 'DELETE')"
         />
+        <template v-if="people.events.length > 0">
+          <h2>{{ t('auth.events.title') }}</h2>
+          <p class="soft">{{ t('auth.events.text') }}</p>
+          <ul>
+            <li v-for="one in people.events" :key="one.id">
+              <span>{{ t(`auth.events.${one.kind}`, { name: one.label || t('auth.devices.unknown') }) }}</span>
+              <span class="soft">{{ time(one.at) }}</span>
+            </li>
+          </ul>
+        </template>
         <p v-if="sureAsked" role="alert" class="tone-danger">{{ t('auth.devices.sureUnsent') }}</p>
+        <p v-if="asksLeave" role="alert" class="tone-danger">
+          {{ t(isOwner && people.members.length === 1 ? 'auth.devices.sureLast' : 'auth.devices.sureNoWay') }}
+        </p>
         <p>
           <v-btn :disabled="busy" @click="leave">
             {{ t('auth.devices.leave') }}

@@ -21,7 +21,7 @@ export default defineEventHandler(async (event) => {
   )
   if (made === 'not-first') throw refusal(403, { path: '', code: 'not-first' })
   if (made === 'name-taken') throw refusal(409, { path: 'signInName', code: 'sign-in-name-taken' })
-  await comeIn(event, made)
+  await comeIn(event, made, 'founding')
   setResponseStatus(event, 201)
   return { id: made.householdId }
 })

@@ -1,2 +1,2 @@
-/** The private address of the household's calendar; null while there is none. */
-export default defineEventHandler(async (event) => ({ token: await (await useHousehold(event)).calendarToken() }))
+/** Until when the household's private calendar address opens; null while there is none. The address is not kept. */
+export default defineEventHandler(async (event) => ({ until: await (await useHousehold(event)).calendarUntil() }))

@@ -1,2 +1,2 @@
-/** Makes a new private address; the one before it no longer opens anything. */
-export default defineEventHandler(async (event) => ({ token: await (await useHousehold(event)).newCalendarToken() }))
+/** Makes a new private address, told this once; the one before it no longer opens anything. */
+export default defineEventHandler(async (event) => (await useHousehold(event)).newCalendarToken())

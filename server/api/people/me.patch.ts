@@ -9,11 +9,13 @@ export default defineEventHandler(async (event) => {
     throw refusal(403, { path: '', code: 'open-to-all' })
   const me = await store.me()
   if (!me) throw notFound('member')
-  if (me.passwordHash && (signInName !== undefined || password !== undefined)) {
-    await countTry('name', me.signInName ?? me.id)
-    if (!(await verifyPassword(me.passwordHash, oldPassword ?? '')))
-      throw refusal(403, { path: 'oldPassword', code: 'wrong-password' })
-    await uncountTry('name', me.signInName ?? me.id)
+  if (signInName !== undefined || password !== undefined) {
+    if (me.passwordHash && oldPassword !== undefined) {
+      await countTry('device', store.deviceId!)
+      if (!(await verifyPassword(me.passwordHash, oldPassword)))
+        throw refusal(403, { path: 'oldPassword', code: 'wrong-password' })
+      await uncountTry('device', store.deviceId!)
+    } else await useConfirmed(event)
   }
   if (password !== undefined && !(signInName ?? me.signInName))
     throw refusal(422, { path: 'signInName', code: 'name-and-password' })
@@ -22,9 +24,15 @@ export default defineEventHandler(async (event) => {
     ...(signInName === undefined ? {} : { signInName }),
     ...(password === undefined ? {} : { passwordHash: await hashPassword(password) }),
   })
+  // Whoever tries which names there are is slowed down.
+  if (!changed) await countTry('address', addressOf(event))
   if (!changed) throw refusal(409, { path: 'signInName', code: 'sign-in-name-taken' })
   // Whoever knew the old one is out.
-  if (password !== undefined) await store.endOtherDevices(store.deviceId)
+  if (password !== undefined) {
+    await store.endOtherDevices(store.deviceId)
+    await store.notePassword()
+    await store.confirm()
+  }
   forgetAskers(store.householdId)
   setResponseStatus(event, 204)
   return null

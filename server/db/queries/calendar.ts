@@ -1,21 +1,22 @@
-import { randomBytes } from 'node:crypto'
 import { and, eq, gt } from 'drizzle-orm'
-import { MINUTE_MS } from '../../../core/measure/time'
+import { DAY_MS, MINUTE_MS } from '../../../core/measure/time'
 import { readDocument } from '../../../shared/document'
 import type { CalendarMeal } from '../../../shared/household'
 import { MEAL, type Meal, type MealTask } from '../../../shared/meal.schema'
+import { digestOf, newToken } from '../auth'
 import { documents, households } from '../schema'
 import { own, type Scope } from '../scope'
 import { documentQueries } from './documents'
 
-/** Nobody guesses so many. */
-const TOKEN_BYTES = 24
+/** A calendar is subscribed to anew about once a year. */
+const CALENDAR_MS = 400 * DAY_MS
 
 /** What calendars read of the dinners, and the private address from which they do. */
 export function calendarQueries(scope: Scope) {
   const { db, householdId } = scope
   const ours = eq(households.id, householdId)
-  const set = (calendarToken: string | null) => db.update(households).set({ calendarToken }).where(ours)
+  const set = (calendarDigest: string | null, calendarUntil: Date | null) =>
+    db.update(households).set({ calendarDigest, calendarUntil }).where(ours)
   async function calendarMeal(
     { id, version, updatedAt, deletedAt }: typeof documents.$inferSelect,
     meal: Meal,
@@ -41,20 +42,23 @@ export function calendarQueries(scope: Scope) {
     }
   }
   return {
-    async calendarToken(): Promise<string | null> {
-      const [found] = await db.select({ token: households.calendarToken }).from(households).where(ours)
-      return found?.token ?? null
+    /** Until when the address opens the calendar; null while there is none. */
+    async calendarUntil(nowMs = Date.now()): Promise<number | null> {
+      const [found] = await db.select({ until: households.calendarUntil }).from(households).where(ours)
+      const until = found?.until?.getTime() ?? null
+      return until !== null && until > nowMs ? until : null
     },
 
-    /** Makes a new address; the one before it no longer opens anything. */
-    async newCalendarToken(): Promise<string> {
-      const token = randomBytes(TOKEN_BYTES).toString('base64url')
-      await set(token)
-      return token
+    /** Makes a new address, told this once; the one before it no longer opens anything. */
+    async newCalendarToken(nowMs = Date.now()): Promise<{ token: string; until: number }> {
+      const token = newToken()
+      const until = nowMs + CALENDAR_MS
+      await set(digestOf(token), new Date(until))
+      return { token, until }
     },
 
     async removeCalendarToken(): Promise<void> {
-      await set(null)
+      await set(null, null)
     },
 
     /**

@@ -1,21 +1,49 @@
-import { and, asc, desc, eq, gt, isNull, ne } from 'drizzle-orm'
-import type { People, Whoami } from '../../../shared/household'
-import type { MemberRole } from '../../../shared/names'
+import { and, asc, desc, eq, gt, isNull, ne, sql } from 'drizzle-orm'
+import type { People, SignInEvent, Whoami } from '../../../shared/household'
+import type { MemberRole, SignInEventKind } from '../../../shared/names'
 import { digestOf, newToken } from '../auth'
-import { devices, households, invites, members, passkeys } from '../schema'
-import { own, tellOthers, type Scope } from '../scope'
+import { devices, households, invites, members, passkeys, signInEvents } from '../schema'
+import { own, tellOthers, type Scope, type Transaction } from '../scope'
 import { documentQueries } from './documents'
 
 /** How long a link that lets somebody in can be used. */
 const INVITE_MS = 24 * 3_600_000
 const MOST_INVITES = 20
+/** What is told of sign-ins goes back so far. */
+const MOST_EVENTS = 20
+const MOST_PASSKEYS = 20
 
 /** Who is in the household, at which devices, and who is to be let in. */
 export function peopleQueries(scope: Scope) {
   const { db, householdId, memberId } = scope
   const isOpen = () => and(own(scope, invites), isNull(invites.usedAt), gt(invites.expiresAt, new Date()))
   const isIn = and(own(scope, members), isNull(members.leftAt))
+  const ofMine = and(own(scope, passkeys), memberId ? eq(passkeys.memberId, memberId) : sql`false`)
   const tell = () => tellOthers(scope, db, 'household', householdId)
+  /** What this device has not done itself, since it signed in. */
+  async function newestElsewhere(deviceId: string): Promise<SignInEvent | null> {
+    if (!memberId) return null
+    const [found] = await db
+      .select({ event: signInEvents })
+      .from(signInEvents)
+      .innerJoin(devices, eq(devices.id, deviceId))
+      .where(
+        and(
+          own(scope, signInEvents),
+          eq(signInEvents.memberId, memberId),
+          sql`${signInEvents.deviceId} is distinct from ${deviceId}`,
+          gt(signInEvents.createdAt, devices.createdAt),
+        ),
+      )
+      .orderBy(desc(signInEvents.createdAt))
+      .limit(1)
+    return found ? told(found.event) : null
+  }
+  async function note(tx: Transaction, kind: SignInEventKind, label: string): Promise<void> {
+    if (!memberId) return
+    await tx.insert(signInEvents).values({ householdId, memberId, kind, label, deviceId: scope.deviceId ?? null })
+    await tellOthers(scope, tx, 'household', householdId)
+  }
 
   return {
     /** Who is at the device that asks; null where the household is gone. */
@@ -29,11 +57,12 @@ export function peopleQueries(scope: Scope) {
       const member = inIt.find(({ id }) => id === memberId) ?? inIt[0]
       if (!found || !member) return null
       const names = Object.fromEntries(inIt.map(({ id, name }) => [id, name]))
-      return { household: { id: householdId, name: found.name }, member, names }
+      const signIn = scope.deviceId ? await newestElsewhere(scope.deviceId) : null
+      return { household: { id: householdId, name: found.name }, member, names, signIn }
     },
 
     async people(): Promise<Omit<People, 'hereId'>> {
-      const [in_, at, links, keys] = await Promise.all([
+      const [in_, at, links, keys, events] = await Promise.all([
         db.select().from(members).where(isIn).orderBy(asc(members.createdAt)),
         db
           .select()
@@ -41,7 +70,15 @@ export function peopleQueries(scope: Scope) {
           .where(and(own(scope, devices), isNull(devices.endedAt)))
           .orderBy(desc(devices.seenAt)),
         db.select().from(invites).where(isOpen()).orderBy(asc(invites.createdAt)),
-        db.select({ memberId: passkeys.memberId }).from(passkeys).where(own(scope, passkeys)),
+        db.select().from(passkeys).where(own(scope, passkeys)).orderBy(asc(passkeys.createdAt)),
+        memberId
+          ? db
+              .select()
+              .from(signInEvents)
+              .where(and(own(scope, signInEvents), eq(signInEvents.memberId, memberId)))
+              .orderBy(desc(signInEvents.createdAt))
+              .limit(MOST_EVENTS)
+          : [],
       ])
       return {
         members: in_.map(({ id, name, role, signInName, passwordHash }) => ({
@@ -59,6 +96,15 @@ export function peopleQueries(scope: Scope) {
           seenAt: seenAt.getTime(),
         })),
         invites: links.map(({ id, mealId, expiresAt }) => ({ id, mealId, expiresAt: expiresAt.getTime() })),
+        passkeys: keys
+          .filter((key) => key.memberId === memberId)
+          .map(({ id, label, createdAt, usedAt }) => ({
+            id,
+            label,
+            createdAt: createdAt.getTime(),
+            usedAt: usedAt?.getTime() ?? null,
+          })),
+        events: events.map(told),
       }
     },
 
@@ -169,22 +215,92 @@ export function peopleQueries(scope: Scope) {
           .where(and(own(scope, devices), eq(devices.memberId, id)))
         await tx.delete(passkeys).where(and(own(scope, passkeys), eq(passkeys.memberId, id)))
         await tx.delete(invites).where(and(own(scope, invites), eq(invites.memberId, id)))
-        await tx.update(households).set({ calendarToken: null }).where(eq(households.id, householdId))
+        await tx
+          .update(households)
+          .set({ calendarDigest: null, calendarUntil: null })
+          .where(eq(households.id, householdId))
         await tellOthers(scope, tx, 'household', householdId)
         return 'done'
       })
     },
 
-    async addPasskey(key: Omit<typeof passkeys.$inferInsert, 'householdId' | 'memberId'>): Promise<void> {
-      if (memberId) await db.insert(passkeys).values({ ...key, householdId, memberId })
+    /** Keeps a new passkey; the same one of the same member once more changes nothing. */
+    async addPasskey(
+      key: Omit<typeof passkeys.$inferInsert, 'householdId' | 'memberId'>,
+    ): Promise<'done' | 'taken' | 'too-many'> {
+      if (!memberId) return 'taken'
+      return db.transaction(async (tx) => {
+        const mine = await tx.select({ id: passkeys.id }).from(passkeys).where(ofMine).for('update')
+        if (mine.some(({ id }) => id === key.id)) return 'done'
+        if (mine.length >= MOST_PASSKEYS) return 'too-many'
+        const made = await tx
+          .insert(passkeys)
+          .values({ ...key, householdId, memberId })
+          .onConflictDoNothing()
+          .returning({ id: passkeys.id })
+        if (made.length === 0) return 'taken'
+        await note(tx, 'passkey-added', key.label ?? '')
+        return 'done'
+      })
+    },
+
+    async namePasskey(id: string, label: string): Promise<boolean> {
+      const named = await db
+        .update(passkeys)
+        .set({ label })
+        .where(and(ofMine, eq(passkeys.id, id)))
+        .returning({ id: passkeys.id })
+      if (named.length > 0) await tell()
+      return named.length > 0
+    },
+
+    async removePasskey(id: string): Promise<boolean> {
+      return db.transaction(async (tx) => {
+        const [gone] = await tx
+          .delete(passkeys)
+          .where(and(ofMine, eq(passkeys.id, id)))
+          .returning({ label: passkeys.label })
+        if (!gone) return false
+        await note(tx, 'passkey-removed', gone.label)
+        return true
+      })
+    },
+
+    /** The member is told that their password was changed. */
+    notePassword: () => db.transaction((tx) => note(tx, 'password', '')),
+
+    /** They can come back by a password or a passkey. */
+    async hasWayIn(): Promise<boolean> {
+      if (!memberId) return false
+      const [me] = await db
+        .select({ passwordHash: members.passwordHash })
+        .from(members)
+        .where(and(isIn, eq(members.id, memberId)))
+      return (me?.passwordHash ?? null) !== null || (await db.$count(passkeys, ofMine)) > 0
+    },
+
+    /** The member has given their password or a passkey at this device. */
+    async confirm(): Promise<void> {
+      if (scope.deviceId)
+        await db
+          .update(devices)
+          .set({ confirmedAt: new Date() })
+          .where(and(own(scope, devices), eq(devices.id, scope.deviceId)))
+    },
+
+    /** When that was last; null for never. */
+    async confirmedAt(): Promise<number | null> {
+      if (!scope.deviceId) return null
+      const [found] = await db
+        .select({ at: devices.confirmedAt })
+        .from(devices)
+        .where(and(own(scope, devices), eq(devices.id, scope.deviceId)))
+      return found?.at?.getTime() ?? null
     },
 
     async passkeysOfMine() {
       return memberId
-        ? db
-            .select({ id: passkeys.id, transports: passkeys.transports })
-            .from(passkeys)
-            .where(and(own(scope, passkeys), eq(passkeys.memberId, memberId)))
+        ? db.select({ id: passkeys.id, transports: passkeys.transports }).from(passkeys).where(ofMine)
         : []
     },
 
@@ -205,3 +321,11 @@ export function peopleQueries(scope: Scope) {
 }
 
 const UNIQUE_VIOLATION = '23505'
+
+const told = ({ id, kind, label, deviceId, createdAt }: typeof signInEvents.$inferSelect): SignInEvent => ({
+  id,
+  kind,
+  label,
+  deviceId,
+  at: createdAt.getTime(),
+})

@@ -8,7 +8,7 @@ export default defineEventHandler(async (event) => {
   const { name } = await readJson(event, joinSchema)
   const member = await letIn(authDatabase(), invite.id, name)
   if (!member) throw refusal(404, { path: '', code: 'no-such-link' })
-  await comeIn(event, member)
+  await comeIn(event, member, 'link')
   setResponseStatus(event, 204)
   return null
 })

@@ -2,9 +2,9 @@ import { generateRegistrationOptions } from '@simplewebauthn/server'
 
 /** What a new passkey of this member is made from. */
 export default defineEventHandler(async (event) => {
-  const store = await useHousehold(event)
+  const store = await useConfirmed(event)
   const me = await store.me()
-  if (!me || store.deviceId === null) throw refusal(403, { path: '', code: 'open-to-all' })
+  if (!me) throw notFound('member')
   const options = await generateRegistrationOptions({
     rpID: passkeyPlace(event).id,
     rpName: 'Bivvet',
@@ -13,6 +13,6 @@ export default defineEventHandler(async (event) => {
     excludeCredentials: (await store.passkeysOfMine()).map(({ id }) => ({ id })),
     authenticatorSelection: { residentKey: 'required', userVerification: 'preferred' },
   })
-  await keepChallenge(event, options.challenge)
+  await keepPasskeyChallenge(`add ${me.id}`, options.challenge)
   return options
 })
