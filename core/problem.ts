@@ -38,6 +38,7 @@ export type ProblemCode =
   | 'id-twice'
   | 'verdict-of-nothing'
   | 'verdict-twice'
+  | 'before-the-program'
   | 'clock-backwards'
   | 'dish-without-stage'
   | 'dish-without-pot'

@@ -7,11 +7,12 @@ import { factsOf, log } from './log'
 const handler: NitroErrorHandler = (error, event) => {
   const cause = error.cause ?? error
   const known = cause instanceof LimitReached ? told(cause) : (error.data as { problems?: unknown } | undefined)
-  const isDatabase = !known?.problems && isOfDatabase(cause)
+  const isReadOnly = !known?.problems && codeOf(cause) !== null && CANNOT_WRITE.test(codeOf(cause)!)
+  const isDatabase = isReadOnly || (!known?.problems && isOfDatabase(cause))
   const status = isDatabase ? 503 : cause instanceof LimitReached ? 409 : error.statusCode || 500
   if (status >= 500 && !known?.problems)
     log.error('a request failed', { method: event.method, route: event.context.matchedRoute?.path, ...factsOf(cause) })
-  const code = isDatabase ? 'database' : status >= 500 ? 'server' : 'not-found'
+  const code = isReadOnly ? 'database-reads-only' : isDatabase ? 'database' : status >= 500 ? 'server' : 'not-found'
   const { res } = event.node
   if (res.headersSent) return void res.end()
   res.statusCode = status
@@ -23,6 +24,14 @@ const handler: NitroErrorHandler = (error, event) => {
 const told = ({ code, max }: LimitReached) => ({
   problems: [{ path: '', code, params: { max }, message: sentenceOf({ code, params: { max } }) }],
 })
+
+/** It only reads, or has no room left: read_only_sql_transaction, disk_full, out_of_memory. */
+const CANNOT_WRITE = /^(25006|53100|53200)$/
+function codeOf(error: unknown): string | null {
+  const { code, cause } = (error ?? {}) as { code?: unknown; cause?: unknown }
+  if (cause) return codeOf(cause)
+  return typeof code === 'string' ? code : null
+}
 
 /** True where the database stood still, was locked, or is gone, and not where a query was wrong. */
 function isOfDatabase(error: unknown): boolean {

@@ -1,3 +1,4 @@
+import { isTag, isText } from 'domhandler'
 import { jsonrepair } from 'jsonrepair'
 import { DomUtils, parseDocument, Parser } from 'htmlparser2'
 import { parse as parseDuration, toSeconds } from 'iso8601-duration'
@@ -197,8 +198,8 @@ const BREAKS = new Set(['br', 'p', 'li', 'div', 'tr', 'h1', 'h2', 'h3', 'h4', 'u
 function linesOf(node: Element): string {
   let text = ''
   for (const child of DomUtils.getChildren(node)) {
-    if (DomUtils.isText(child)) text += child.data.replace(/\s+/g, ' ')
-    else if (DomUtils.isTag(child)) {
+    if (isText(child)) text += child.data.replace(/\s+/g, ' ')
+    else if (isTag(child)) {
       if (child.name === 'script' || child.name === 'style') continue
       const isBlock = BREAKS.has(child.name)
       text += `${isBlock ? '\n' : ''}${linesOf(child)}${isBlock ? '\n' : ''}`

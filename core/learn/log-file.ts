@@ -1,5 +1,6 @@
 import type { LivePlan } from '../live/course'
 import type { RunEvent } from '../live/event.schema'
+import { PROGRAM_BEGAN_MS } from '../measure/time'
 import { plan } from '../program/plan'
 import { problem, type Outcome, type Problem } from '../problem'
 import { figureOfId, idOf } from './figure'
@@ -24,6 +25,7 @@ export function problemsOfRun({ request, events, verdicts = [] }: LogFileRun, pa
   })
   let before = -Infinity
   events.forEach(({ at, data }, i) => {
+    if (millisecondsOf(at) < PROGRAM_BEGAN_MS) found.push(problem('before-the-program', `${path}.events.${i}.at`))
     // A whistle may be written down later than it happened; from phase to phase the clock goes on.
     if (data.kind === 'whistle') return
     if (millisecondsOf(at) < before) found.push(problem('clock-backwards', `${path}.events.${i}.at`))

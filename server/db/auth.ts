@@ -2,6 +2,7 @@ import { createHash, randomBytes } from 'node:crypto'
 import { and, asc, eq, gt, isNull, lt, or, sql } from 'drizzle-orm'
 import { DAY_MS } from '../../core/measure/time'
 import type { MemberRole } from '../../shared/names'
+import { factsOf, log } from '../log'
 import type { Kitchen } from '../../shared/kitchen.schema'
 import type { Database } from './client'
 import { challenges, devices, documents, households, invites, members, passkeys, signInEvents } from './schema'
@@ -52,11 +53,13 @@ export async function askerOfDevice(db: Database, deviceId: string, nowMs = Date
   const { seenAt, deletedAt, ...asker } = found
   // Of a household that was taken away only an owner sees that it can still be had back.
   if (deletedAt && asker.role !== 'owner') return null
+  // A database that only reads says as well who it is.
   if (nowMs - seenAt.getTime() > SEEN_EVERY_MS)
     await db
       .update(devices)
       .set({ seenAt: new Date(nowMs) })
       .where(eq(devices.id, deviceId))
+      .catch((error) => log.warn('a device could not be noted as seen', factsOf(error)))
   return { ...asker, deviceId, isLeaving: deletedAt !== null }
 }
 

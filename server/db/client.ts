@@ -1,4 +1,6 @@
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
+import { LRUCache } from 'lru-cache'
+import pLimit, { type LimitFunction } from 'p-limit'
 import { Pool, type PoolClient, type PoolConfig, type QueryResult } from 'pg'
 import { log } from '../log'
 
@@ -38,6 +40,35 @@ export function openDatabase(url?: string): { owner: Database; db: Database; poo
 type Sees = string
 const ALL: Sees = '*'
 
+/** So many connections at once are one household's: another one always finds some. */
+const MOST_OF_ONE = 4
+/** Whoever waits longer for one is told to come again. */
+const LONGEST_WAIT_MS = 4000
+const turns = new LRUCache<Sees, LimitFunction>({ max: 5000 })
+
+/** Waits until the household may have one more connection; what it answers gives that back. */
+async function turnOf(sees: Sees): Promise<() => void> {
+  // It is not yet known whose they are: signing in has a pool of its own.
+  if (sees === ALL) return () => undefined
+  const turn = turns.get(sees) ?? pLimit(MOST_OF_ONE)
+  turns.set(sees, turn)
+  return new Promise((resolve, reject) => {
+    let isLate = false
+    const late = setTimeout(() => {
+      isLate = true
+      reject(new Error('timeout exceeded when waiting for the household’s turn'))
+    }, LONGEST_WAIT_MS)
+    void turn(
+      () =>
+        new Promise<void>((done) => {
+          clearTimeout(late)
+          if (isLate) done()
+          else resolve(done)
+        }),
+    )
+  })
+}
+
 /**
  * A pool whose connections see one household's rows alone: row security in the database keeps them from all others,
  * also where a query forgets to say whose it asks for.
@@ -52,7 +83,16 @@ export class HouseholdPool extends Pool {
   }
 
   override connect = async (): Promise<PoolClient> => {
-    const client = await this.pool.connect()
+    const giveBack = await turnOf(this.sees)
+    const client = await this.pool.connect().catch((error: unknown) => {
+      giveBack()
+      throw error
+    })
+    const { release } = client
+    client.release = (destroy) => {
+      release.call(client, destroy)
+      giveBack()
+    }
     // What breaks off while a query runs is that query's error; what breaks off between two would end the process.
     if (client.listenerCount('error') === 0) client.on('error', () => undefined)
     try {

@@ -41,7 +41,7 @@ export async function tellOthers(
 /** More than a household may keep of something; answered with its sentence (server/error.ts). */
 export class LimitReached extends Error {
   constructor(
-    readonly code: 'too-many-kept' | 'too-many-runs' | 'too-many-events',
+    readonly code: 'too-many-kept' | 'too-many-runs' | 'too-many-in-log' | 'too-many-plans' | 'too-many-events',
     readonly max: number,
   ) {
     super(code)

@@ -112,9 +112,13 @@ test('whoever comes first makes the household, lets others in and out, and comes
     await expect(page.getByRole('heading', { name: 'Sign in', exact: true })).toBeVisible()
   }
   await goOut()
-  await page.getByLabel('Sign-in name').fill('first.cook')
-  await page.getByLabel('Password').fill('not this one at all')
-  await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+  const signIn = page.getByRole('button', { name: 'Sign in', exact: true })
+  await expect(async () => {
+    await page.getByLabel('Sign-in name').fill('first.cook')
+    await page.getByLabel('Password').fill('not this one at all')
+    await expect(signIn).toBeEnabled({ timeout: 1000 })
+  }).toPass()
+  await signIn.click()
   await expect(page.getByText('Name and password do not fit together')).toBeVisible()
   await page.getByLabel('Password').fill(PASSWORD)
   await page.getByRole('button', { name: 'Sign in', exact: true }).click()
@@ -173,6 +177,29 @@ test('a stop ends with streams open, and a frozen or missing database is said', 
   holder.release()
   await pool.end()
   expect((await page.request.put('/api/documents/kitchen/own', { data: kitchen })).ok()).toBe(true)
+  // One that takes nothing in is said, and can be read.
+  const admin = new Pool({ connectionString: own.env.DATABASE_URL, max: 1 })
+  const readOnly = async (is: boolean) => {
+    await admin.query(`set default_transaction_read_only = off`)
+    await admin.query(
+      `do $$ begin execute format('alter database %I set default_transaction_read_only = ${is ? 'on' : 'off'}', current_database()); end $$`,
+    )
+    await admin.query(
+      `select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()`,
+    )
+  }
+  await readOnly(true)
+  const full = () => page.request.put('/api/documents/kitchen/own', { data: kitchen, timeout: 20_000 })
+  await expect
+    .poll(async () => (await (await full()).json()).problems?.[0].code, { timeout: 30_000 })
+    .toBe('database-reads-only')
+  expect((await full()).status()).toBe(503)
+  expect((await page.request.get('/api/documents/kitchen/own')).ok()).toBe(true)
+  const health = await page.request.get('/api/health', { timeout: 20_000 })
+  expect([health.status(), await health.json()]).toMatchObject([503, { ok: false, writes: false }])
+  await readOnly(false)
+  await admin.end()
+  await expect.poll(async () => (await full()).status(), { timeout: 30_000 }).toBe(200)
   // One that stands still altogether is said too, and is nothing to start anew for.
   own.wire.freeze()
   const frozen = await page.request.put('/api/documents/kitchen/own', { data: kitchen, timeout: 20_000 })

@@ -9,9 +9,11 @@ import type { Kitchen } from '../../../shared/kitchen'
 import type { Remark } from '../../../shared/names'
 import { PLAN_SHAPE } from '../../../shared/shapes'
 import { plans, runEvents, runs, verdicts } from '../schema'
-import { own, tellOthers, type Scope, type Transaction } from '../scope'
+import { LimitReached, own, tellOthers, type Scope, type Transaction } from '../scope'
 import { keptEvent, savedPlan } from './runs'
 
+/** A household cooks no more in a lifetime; what is taken in ends here too. */
+const MOST_RUNS = 50_000
 /** So many rows go into one statement. */
 const AT_A_TIME = 500
 
@@ -153,6 +155,8 @@ export function logFileQueries(scope: Scope) {
         .from(runs)
         .where(and(own(scope, runs), inArray(runs.id, ids.slice(i, i + AT_A_TIME)))))
         there.add(id)
+    if ((await tx.$count(runs, own(scope, runs))) + found.length - there.size > MOST_RUNS)
+      throw new LimitReached('too-many-in-log', MOST_RUNS)
     const fresh = found.filter(({ run }) => !there.has(hereOf(run.id)) && !there.has(newId(run.id)))
     for (const { run, answer } of fresh) {
       const runId = newId(run.id)

@@ -1,5 +1,6 @@
 import { log } from '../../log'
 import { LRUCache } from 'lru-cache'
+import { DAY_MS } from '../../../core/measure/time'
 import { and, asc, desc, eq, gt, inArray, lt, ne, or, sql, type SQL } from 'drizzle-orm'
 import { runEventSchema } from '../../../core/live/event.schema'
 import type { PlanAnswer } from '../../../core/program/answer'
@@ -32,6 +33,7 @@ const PAGE = 30
 const MOST_ON = 50
 /** So many pots does no household cook in a day. */
 const MOST_A_DAY = 200
+const MOST_PLANS_A_DAY = 1000
 
 const wasBegun = sql`exists (select 1 from ${runEvents} where ${runEvents.runId} = ${runs.id})`
 
@@ -138,6 +140,9 @@ export function runQueries(scope: Scope) {
       cookerName: string,
       answer: PlanAnswer,
     ) {
+      const today = and(own(scope, plans), gt(plans.createdAt, new Date(Date.now() - DAY_MS)))
+      if ((await db.$count(plans, today)) >= MOST_PLANS_A_DAY)
+        throw new LimitReached('too-many-plans', MOST_PLANS_A_DAY)
       await db
         .insert(plans)
         .values({
