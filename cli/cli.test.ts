@@ -120,7 +120,7 @@ describe('the command line', () => {
     const cannot = core(['meal', '-'], JSON.stringify({ ...meal, earliest: -30 }))
     expect(cannot.status).toBe(2)
     expect(cannot.output).toMatchObject({
-      problems: [{ code: 'meal-impossible', message: expect.stringMatching(/at the hour.*minutes later/) }],
+      problems: [{ code: 'meal-impossible', message: expect.stringMatching(/at that hour.*minutes later/) }],
       repairs: expect.arrayContaining([{ kind: 'later', minutes: expect.any(Number) }]),
     })
   })

@@ -121,8 +121,8 @@ async function take(browser, url) {
   const practice = await open(new Date('2026-03-07T19:02:00'))
   await practice.goto(`${url}/pot`)
   await practice.getByRole('link', { name: 'Practise it first' }).click()
-  await practice.getByRole('button', { name: 'Put it on' }).click()
-  await practice.getByRole('button', { name: 'All four are right' }).click()
+  await practice.getByRole('button', { name: 'Start' }).click()
+  await practice.getByRole('button', { name: 'All four are fine' }).click()
   await practice.getByText('60×', { exact: true }).click()
   await practice.getByRole('button', { name: 'It is lit' }).click()
   const whistles = practice.getByText('It whistles')
@@ -139,7 +139,7 @@ async function take(browser, url) {
   await live.getByText('Barley and mushroom pot').first().waitFor()
   await shot(live, 'log')
   await live.goto(`${url}/log/learnt`)
-  await live.getByRole('heading', { name: 'How near the plans came' }).waitFor()
+  await live.getByRole('heading', { name: 'How close the plans came' }).waitFor()
   await live.getByText('White beans for squash').waitFor()
   await shot(live, 'learnt')
   await live.goto(`${url}/kitchen`)
@@ -163,18 +163,18 @@ async function take(browser, url) {
 
   const dish = `${url}/dishes/0de70000-0000-4000-8000-000000000701`
   await live.goto(dish)
-  await live.getByText('All of it takes').waitFor()
+  await live.getByText('It takes').waitFor()
   await shot(live, 'dish')
   await live.goto(`${dish}/cook`)
   for (const name of ['Fry', 'Close and cook']) {
-    await live.getByRole('button', { name: 'Done, go on' }).click()
+    await live.getByRole('button', { name: 'Done, next' }).click()
     await live.getByRole('heading', { name }).waitFor()
   }
   await shot(live, 'dish-cook')
   await live.goto(`${url}/dishes/import`)
   await live.getByLabel('The recipe').fill(PASTED)
   await live.getByRole('button', { name: 'Read it' }).click()
-  await live.getByText('To look at first').waitFor()
+  await live.getByText('Look at these first').waitFor()
   await shot(live, 'import')
 
   await live.goto(`${url}/larder`)
@@ -200,8 +200,8 @@ async function dinner(page, url, shot) {
   await page.getByRole('button', { name: 'Plan a dinner of several dishes' }).click()
   for (const name of ['White beans with squash', 'Millet with greens', 'Ginger congee'])
     await page.getByRole('button', { name, exact: true }).first().click()
-  await page.getByRole('button', { name: 'That is all' }).click()
-  await page.getByText(/this is proved/).waitFor()
+  await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByText(/No better plan is possible/).waitFor()
   await shot(page, 'dinner')
 }
 
@@ -256,6 +256,6 @@ async function waterTest(page, url, shot) {
   await page.getByLabel('Water left').fill('500')
   await page.clock.runFor(2000)
   await page.getByText('What changes in the plans').waitFor()
-  await page.getByText('What the boil tells').evaluate((heading) => heading.scrollIntoView())
+  await page.getByText('What the test shows').evaluate((heading) => heading.scrollIntoView())
   await page.context().close()
 }

@@ -75,10 +75,10 @@ test('taps while the network is away are kept and sent, once each', async ({ pag
   await page.keyboard.press('Space')
   await page.keyboard.press('Space')
   // Two, or more where the network was quicker away than the first was sent.
-  await expect(page.getByText(/not stored yet: [2-9]/)).toBeVisible()
+  await expect(page.getByText(/Not saved yet: [2-9]/)).toBeVisible()
   await expect(page.locator('.great')).toHaveText(/^2\s*of/)
   await context.setOffline(false)
-  await expect(page.getByText(/not stored yet/)).toBeHidden()
+  await expect(page.getByText(/Not saved yet/)).toBeHidden()
   await page.reload()
   await expect(page.locator('.great')).toHaveText(/^2\s*of/)
 })

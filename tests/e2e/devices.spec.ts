@@ -132,7 +132,7 @@ test('a server killed in the middle of a run loses nothing, and nothing is store
   await page.waitForTimeout(300)
   await page.keyboard.press('Space')
   await expect(great(page)).toHaveText(counted(3))
-  await expect(page.getByText(/not stored yet/)).toBeVisible()
+  await expect(page.getByText(/Not saved yet/)).toBeVisible()
   const again = await serve(port)
   try {
     const stored = async () => {
@@ -220,12 +220,12 @@ test('a pot is lit without a network, and is there for everybody once it is back
   await context.setOffline(true)
   await page.getByRole('button', { name: 'Light it' }).click()
   await expect(page.getByText(/not stored yet: 1/)).toBeVisible()
-  await page.getByRole('button', { name: 'All four are right' }).click()
+  await page.getByRole('button', { name: 'All four are fine' }).click()
   await page.getByRole('button', { name: 'It is lit' }).click()
   await page.reload()
   await expect(page.getByRole('heading', { name: /first whistle/ })).toBeVisible()
   await context.setOffline(false)
-  await expect(page.getByText(/not stored yet/)).toBeHidden({ timeout: 30_000 })
+  await expect(page.getByText(/Not saved yet/)).toBeHidden({ timeout: 30_000 })
   const { events } = await (await request.get(`/api/runs/${page.url().split('/').at(-1)!}`)).json()
   expect((events as { data: { kind: string } }[]).map(({ data }) => data.kind)).toEqual(['checked', 'lit'])
   await context.close()

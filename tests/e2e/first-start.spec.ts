@@ -90,7 +90,7 @@ test('whoever comes first makes the household, lets others in and out, and comes
   await expectAccessible(phone)
   expect(await sideways(phone)).toBe(0)
   await phone.goto(link)
-  await expect(phone.getByText('This link opens nothing any more')).toBeVisible()
+  await expect(phone.getByText('This link does not work any more')).toBeVisible()
 
   // Let go, and out at once.
   const theirs = page.getByRole('listitem').filter({ has: page.getByText('Second cook', { exact: true }) })

@@ -31,7 +31,7 @@ test('a pot is planned and lit by the keyboard alone', async ({ page }) => {
 
   await page.getByRole('button', { name: 'Light it' }).focus()
   await page.keyboard.press('Enter')
-  await page.getByRole('button', { name: 'All four are right' }).focus()
+  await page.getByRole('button', { name: 'All four are fine' }).focus()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Light it.' })).toBeVisible()
   await page.getByRole('button', { name: 'It is lit' }).focus()

@@ -25,7 +25,7 @@ test('a kitchen is changed, kept, undone, and planned with', async ({ page }) =>
   await expect(kept(page)).toBeVisible()
 
   // A cooker from a generic one; put away, brought back by undo, and where it was after a reload.
-  await page.getByRole('button', { name: 'Add a cooker that is like …' }).click()
+  await page.getByRole('button', { name: 'Add a cooker like …' }).click()
   await page.getByRole('menuitem', { name: 'Whistling cooker, 7 L, steel', exact: true }).click()
   await page.getByRole('button', { name: 'Name, size, weight …' }).click()
   await page.getByLabel('Name', { exact: true }).fill('Feast 7 L')
@@ -53,7 +53,7 @@ test('a kitchen is changed, kept, undone, and planned with', async ({ page }) =>
   await page.getByRole('link', { name: 'Kitchen', exact: true }).click()
   for (const name of ['Feast 7 L', 'Tin mug']) {
     await thing(page, name).click()
-    await page.getByRole('button', { name: 'Put away', exact: true }).click()
+    await page.getByRole('button', { name: 'Stop using it', exact: true }).click()
     await expect(thing(page, name)).toHaveCount(0)
   }
   await expect(kept(page)).toBeVisible()
@@ -134,21 +134,21 @@ test('a household that never counts is asked for no whistles; one that always do
 
 test('what a cook remembers of a pot calibrates it', async ({ page }) => {
   await page.goto('/kitchen?at=0de70000-0000-4000-8000-000000000101')
-  await page.getByRole('button', { name: 'What I remember of it' }).click()
+  await page.getByRole('button', { name: 'I know how it whistles' }).click()
   const form = page.locator('form.memory')
-  await form.getByRole('button', { name: 'Plan by that' }).click()
+  await form.getByRole('button', { name: 'Plan with this' }).click()
   await expect(form.getByText(/^Fill in the flame/)).toBeVisible()
   await form.getByText('medium', { exact: true }).click()
   await form.getByLabel('Water in it').fill('1000')
   await form.getByLabel('First whistle after').fill('8')
   await form.getByLabel('Then one every').fill('40')
-  await form.getByRole('button', { name: 'Plan by that' }).click()
+  await form.getByRole('button', { name: 'Plan with this' }).click()
   // So strong a medium flame is asked about.
   await expect(form.getByText(/^That would make the medium flame/)).toBeVisible()
   await form.getByLabel('First whistle after').fill('20')
   await form.getByLabel('Then one every').fill('130')
-  await page.getByRole('button', { name: 'Plan by that' }).click()
-  await expect(page.getByText(/^by heart/)).toBeVisible()
+  await page.getByRole('button', { name: 'Plan with this' }).click()
+  await expect(page.getByText(/^from memory/)).toBeVisible()
   await expect(kept(page)).toBeVisible()
 })
 

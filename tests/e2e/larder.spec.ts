@@ -13,7 +13,7 @@ test('a food is found by any of its names, read about, and made one’s own', as
   await expect(page.getByText('An estimate.')).toBeVisible()
   await expect(page.getByRole('img', { name: /How far Chickpeas is soaked/ })).toBeVisible()
 
-  await page.getByRole('button', { name: 'Start my own from this' }).click()
+  await page.getByRole('button', { name: 'Make my own from this' }).click()
   await expect(page.getByRole('heading', { name: 'Chickpeas, ours' })).toBeVisible()
   await page.getByLabel('Name', { exact: true }).fill('Aunt’s chickpeas')
   await page.getByLabel('tender', { exact: true }).fill('1')
@@ -43,7 +43,7 @@ test('a food is found by any of its names, read about, and made one’s own', as
   // Taken out again: the pot says so, and undo brings nothing to harm.
   await page.goto('/larder')
   await page.getByRole('link', { name: /Aunt’s chickpeas/ }).click()
-  await page.getByRole('button', { name: 'Take this food out' }).click()
+  await page.getByRole('button', { name: 'Remove this food' }).click()
   await expect(page.getByRole('heading', { name: 'Chickpeas', exact: true })).toBeVisible()
   await page.goto('/pot')
   await expect(page.getByText('This food is no longer in the list. Choose another.')).toBeVisible()

@@ -28,11 +28,11 @@ test('a log is read in, teaches, is forgotten and known again, and changes what 
   const log = await demoLog(baseURL!)
   await page.goto('/log/learnt')
   await expect(page.getByRole('heading', { name: 'Nothing learnt yet' })).toBeVisible()
-  const read = (content: unknown) => page.getByLabel('Read one in').setInputFiles(asFile(content))
+  const read = (content: unknown) => page.getByLabel('Read a file in').setInputFiles(asFile(content))
 
   // What is broken is told row by row, and nothing of it is kept.
   await read('no JSON')
-  await expect(page.getByText('This is neither JSON nor a table (CSV).')).toBeVisible()
+  await expect(page.getByText('This is not a log: it is neither JSON nor a table (CSV).')).toBeVisible()
   const [first] = log.runs
   await read({ runs: [{ ...first, verdicts: [{ content: 7, texture: 0, water: 0 }] }] })
   await expect(page.getByText('runs.0.verdicts.0.content: There is no such food in this pot')).toBeVisible()
@@ -49,20 +49,20 @@ test('a log is read in, teaches, is forgotten and known again, and changes what 
   await expect(leak).toContainText('the gasket may leak')
   await leak.locator('summary').click()
   await expect(leak.getByText(/alone it would say × 1\.\d/).first()).toBeVisible()
-  await expect(page.getByRole('heading', { name: 'How near the plans came' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'How close the plans came' })).toBeVisible()
   await expectAccessible(page)
   await leak.getByRole('button', { name: 'Forget this' }).click()
   await expect(page.getByText('Forgotten: what was learnt of Old 3 L loses heat until now.')).toBeVisible()
   await expect(leak).toHaveCount(0)
-  await page.getByRole('button', { name: 'Know it again' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
   await expect(leak).toBeVisible()
 
   // A pot says what the log put in, what it would be without, and how it was done last time.
   await page.goto('/pot')
-  await expect(page.getByText(/By your log: \d+ W of heat instead of (1,300|400|300)/)).toBeVisible()
+  await expect(page.getByText(/From your log: \d+ W of heat instead of (1,300|400|300)/)).toBeVisible()
   // By the clock, to which a weaker flame makes the greatest difference; whistles come when they come.
   await page.getByText('By the clock', { exact: true }).first().click()
-  await expect(page.getByText('as learnt')).toBeVisible()
+  await expect(page.getByText('as your log says')).toBeVisible()
   await page.getByRole('button', { name: 'How did I do this last time?' }).click()
   const told = page.getByText(/navy beans, \d+ g of water, \d+ whistles?\..* came out/)
   await expect(told).toBeVisible()
@@ -139,7 +139,7 @@ test('a log that was looked at as a table comes in again, and a broken row is to
   await page.goto('/log/learnt')
   const read = (content: string) =>
     page
-      .getByLabel('Read one in')
+      .getByLabel('Read a file in')
       .setInputFiles({ name: 'log.csv', mimeType: 'text/csv', buffer: Buffer.from(content) })
   await read(table.replace('""request""', '""rekwest""'))
   await expect(page.getByText('Row 2 cannot be read')).toBeVisible()

@@ -27,7 +27,7 @@ async function startDinner(page: Page, names: readonly string[]) {
   await page.goto('/')
   await page.getByRole('button', { name: 'Plan a dinner of several dishes' }).click()
   for (const name of names) await page.getByRole('button', { name, exact: true }).click()
-  await page.getByRole('button', { name: 'That is all' }).click()
+  await page.getByRole('button', { name: 'Close' }).click()
 }
 
 const steps = (page: Page) => page.getByRole('complementary').getByRole('listitem')
@@ -47,7 +47,7 @@ test('a dinner of three dishes is planned, moved by drag and by keyboard, run la
   await startDinner(page, [BEANS, MILLET, CONGEE])
   await expect(page.getByRole('button', { name: /On the table at 19:30/ })).toBeVisible()
   await expect(page.getByText(/from the first cut/)).toBeVisible()
-  await expect(page.getByText(/this is proved/)).toBeVisible()
+  await expect(page.getByText(/No better plan is possible/)).toBeVisible()
   await expect(page.getByText(/must be in water by/)).toBeVisible()
   await expectAccessible(page)
 
@@ -56,7 +56,7 @@ test('a dinner of three dishes is planned, moved by drag and by keyboard, run la
   const before = (await fry.getAttribute('aria-label'))!
   await fry.focus()
   await page.keyboard.press('Shift+ArrowLeft')
-  await expect(page.getByRole('button', { name: /^A: fry.*put there by you/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^A: fry.*fixed by you/ })).toBeVisible()
   expect(await fry.getAttribute('aria-label')).not.toBe(before)
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('button', { name: before, exact: true })).toBeVisible()
@@ -67,18 +67,18 @@ test('a dinner of three dishes is planned, moved by drag and by keyboard, run la
   await page.mouse.down()
   await page.mouse.move(box.x + box.width / 2 - 40, box.y + box.height / 2, { steps: 4 })
   await page.mouse.up()
-  await expect(page.getByRole('button', { name: /^A: fry.*put there by you/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^A: fry.*fixed by you/ })).toBeVisible()
   await fry.click()
-  await page.getByRole('button', { name: 'Let it find its time' }).click()
+  await page.getByRole('button', { name: 'Let Bivvet choose the time' }).click()
   await expect(page.getByRole('button', { name: before, exact: true })).toBeVisible()
 
   // In the morning the beans go into water; in the evening the fry begins late, and the dinner with it.
   await page.getByRole('button', { name: 'Done', exact: true }).click()
   await expect(steps(page).first().getByRole('checkbox')).toBeChecked()
   await goOn(page, 600)
-  await expect(page.getByText(/Dinner moves to \d\d:\d\d/)).toBeVisible()
+  await expect(page.getByText(/Dinner will be ready at \d\d:\d\d/)).toBeVisible()
   await page.getByRole('button', { name: /^Serve at/ }).click()
-  await expect(page.getByText(/Dinner moves to/)).toBeHidden()
+  await expect(page.getByText(/Dinner will be ready at/)).toBeHidden()
   await page.getByRole('button', { name: 'Done', exact: true }).click()
 
   // The pot is lit from the list, and is a run of the stove; the list goes on with the next thing.
@@ -98,17 +98,17 @@ test('a dinner that cannot be says what excludes each other, and is repaired by 
   await keepDishes(request, [BEANS, MILLET])
   await driveClock(page, EVENING)
   await startDinner(page, [BEANS, MILLET])
-  await expect(page.getByText(/This cannot all be met: .*ready at the hour/)).toBeVisible()
+  await expect(page.getByText(/Not all of this is possible together: .*ready at that hour/)).toBeVisible()
   await expectAccessible(page)
   await page.getByRole('button', { name: /^No soak for White beans with squash.*served at/ }).click()
   await expect(page.getByText(/from the first cut/)).toBeVisible()
-  await expect(page.getByText(/This cannot all be met/)).toBeHidden()
+  await expect(page.getByText(/Not all of this is possible together/)).toBeHidden()
 
   // Ten minutes from now, and yesterday: no board that lies, but a way out.
   await page.getByRole('button', { name: /On the table at/ }).click()
-  await page.getByLabel('The hour on the table').fill('18:20')
-  await page.getByLabel('The hour on the table').press('Tab')
-  await expect(page.getByText(/This cannot all be met|Dinner moves to/)).toBeVisible()
+  await page.getByLabel('On the table at').fill('18:20')
+  await page.getByLabel('On the table at').press('Tab')
+  await expect(page.getByText(/Not all of this is possible together|Dinner will be ready at/)).toBeVisible()
   await page.getByLabel('The day of the dinner').fill('2026-03-06')
   await page.getByLabel('The day of the dinner').press('Tab')
   await expect(page.getByText(/That hour has passed/)).toBeVisible()
@@ -140,7 +140,7 @@ test('a dish that wants the same cooker goes into a tin in the pot of the other,
   await keepDish(request, RICE)
   await driveClock(page, MORNING)
   await startDinner(page, [BEANS, RICE.name])
-  await expect(page.getByText(/this is proved/)).toBeVisible()
+  await expect(page.getByText(/No better plan is possible/)).toBeVisible()
   // One cooker for both takes its time one after the other; what else could be done is weighed, and done by a press.
   await page.getByRole('button', { name: 'What else could be done?' }).click()
   const ways = page.getByRole('region', { name: 'What else could be done?' })
@@ -232,7 +232,7 @@ test('a dinner goes into the calendar, at an address that can be taken back', as
   await driveClock(page, Date.parse(`${today}T08:30:00Z`))
   await startDinner(page, [BEANS])
   await expect(steps(page).first()).toBeVisible()
-  await page.getByRole('button', { name: 'Into the calendar' }).click()
+  await page.getByRole('button', { name: 'Add to a calendar' }).click()
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('link', { name: 'This dinner as a file' }).click(),
@@ -248,7 +248,7 @@ test('a dinner goes into the calendar, at an address that can be taken back', as
   expect(text.match(/BEGIN:VALARM/g)!.length).toBe(text.match(/BEGIN:VEVENT/g)!.length)
   // It is told once.
   await page.reload()
-  await page.getByRole('button', { name: 'Into the calendar' }).click()
+  await page.getByRole('button', { name: 'Add to a calendar' }).click()
   await expect(page.getByText(/There is an address for your calendar until/)).toBeVisible()
   expect((await request.get(address)).ok()).toBe(true)
   await page.getByRole('button', { name: 'Cancel the address' }).click()
@@ -269,7 +269,7 @@ test('a dinner fits on a sheet: the hour, the board as wide as the paper, and th
     await route.continue()
   })
   await startDinner(page, [MILLET, CONGEE])
-  await expect(page.getByText(/this is proved/)).toBeVisible()
+  await expect(page.getByText(/No better plan is possible/)).toBeVisible()
   await expect(page.getByRole('listitem').filter({ hasText: /^A/ }).getByText(MILLET)).toBeVisible()
   const pdf = await page.pdf({ format: 'A4' })
   expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1)
@@ -280,7 +280,7 @@ test('a dinner fits on a sheet: the hour, the board as wide as the paper, and th
   expect((await steps(page).first().boundingBox())!.y).toBeGreaterThan(hour.y)
 })
 
-test('a dinner on a phone is a list first, and is given up and put back', async ({ page, request }) => {
+test('a dinner on a phone is a list first, and is stopped and put back', async ({ page, request }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await keepDishes(request, [MILLET])
   await driveClock(page, MORNING)
@@ -290,7 +290,7 @@ test('a dinner on a phone is a list first, and is given up and put back', async 
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Cancel the dinner' }).click()
   await expect(page.getByText('The dinner was removed.')).toBeVisible()
-  await page.getByRole('button', { name: 'Put it back' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
   await expect(steps(page).first()).toBeVisible()
 })
 
@@ -304,7 +304,7 @@ test('a dinner can be cooked from its paper alone: every gram, every setting, ev
   await startDinner(page, names)
   // A plan of the first dishes may be proved before the last of them is in it.
   await expect(page.getByRole('complementary')).toContainText('jasmine rice')
-  await expect(page.getByText(/this is proved/)).toBeVisible()
+  await expect(page.getByText(/No better plan is possible/)).toBeVisible()
   await page.emulateMedia({ media: 'print' })
   const paper = (await page.getByRole('complementary').innerText()).replaceAll(/\s+/g, ' ')
   const grams = new Intl.NumberFormat('en', { maximumFractionDigits: 0 })

@@ -81,7 +81,7 @@ test('dishes are found, copied, made favourites, and taken off with a way back',
     .getByRole('button', { name: /Remove Ginger congee.+ from the list/ })
     .first()
     .click()
-  await page.getByRole('button', { name: 'Put it back' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('listitem')).toHaveCount(2)
 })
 

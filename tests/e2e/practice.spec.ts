@@ -16,8 +16,8 @@ test('a plan is tried on the practice stove, with its mistakes, and the lid lift
   await page.clock.install()
   await page.goto('/pot')
   await page.getByRole('link', { name: 'Practise it first' }).click()
-  await page.getByRole('button', { name: 'Put it on' }).click()
-  await page.getByRole('button', { name: 'All four are right' }).click()
+  await page.getByRole('button', { name: 'Start' }).click()
+  await page.getByRole('button', { name: 'All four are fine' }).click()
   await page.getByRole('button', { name: 'It is lit' }).click()
   await expectAccessible(page)
   // Not before: looking for faults takes its time, and sixty times that is a whistle.
@@ -44,16 +44,16 @@ test('a plan is tried on the practice stove, with its mistakes, and the lid lift
   await expect(page.getByRole('heading', { name: 'Wait. There should still be pressure inside.' })).toBeVisible()
   const open = page.getByRole('button', { name: 'It is open' })
   // What was said too early is not taken for seen: it is looked at once more.
-  const again = page.getByRole('heading', { name: 'Look once more.' })
+  const again = page.getByRole('heading', { name: 'Check once more.' })
   await until(page, 'a lid that may come off', () => again.isVisible(), 60)
   await page.getByRole('button', { name: 'Pressure is gone' }).click()
   await until(page, 'a lid to be opened', () => open.isVisible(), 1)
   await open.click()
 
   await expect(page.getByRole('heading', { name: /^Navy beans: \w/ })).toBeVisible()
-  await expect(page.getByText(/It was cooked \d+ boil-minutes .*; \d+ were asked for/)).toBeVisible()
+  await expect(page.getByText(/It cooked for \d+ boil-minutes .*; it needs \d+/)).toBeVisible()
   await expect(page.getByText(/You counted [12] of \d+ whistles/)).toBeVisible()
-  await page.getByRole('button', { name: 'Once more' }).click()
+  await page.getByRole('button', { name: 'Practise again' }).click()
   await expect(page.getByRole('heading', { name: 'Before you close it.' })).toBeVisible()
   // Practice leaves nothing in the log.
   expect(await (await request.get('/api/runs')).text()).not.toContain('practice')

@@ -31,7 +31,7 @@ export class PotBeside {
   /** Checks and lights the run that the page shows, and its pot. */
   static async light(page: Page, hidden?: Hidden): Promise<PotBeside> {
     const run = await runOf(page)
-    const check = page.getByRole('button', { name: 'All four are right' })
+    const check = page.getByRole('button', { name: 'All four are fine' })
     const lit = page.getByRole('button', { name: /^It is (lit|on)$/ })
     await expect(check.or(lit)).toBeVisible()
     if (await check.isVisible()) await check.click()

@@ -63,7 +63,7 @@ describe('what the Cook screen says', () => {
   const beans = beansRun('a').plan
 
   it('asks for the four looks, and then for the flame, with what goes in', async () => {
-    expect(await said(beans, [], 0)).toMatchObject({ headline: 'Before you close it.', press: 'All four are right' })
+    expect(await said(beans, [], 0)).toMatchObject({ headline: 'Before you close it.', press: 'All four are fine' })
     const light = await said(beans, [CHECKED], 0)
     expect(light).toMatchObject({ headline: 'Light it.', press: 'It is lit', calls: false })
     expect(light.detail).toBe('300 g navy beans (soaked and drained) in, lid on. Strong burner, medium flame.')
@@ -86,7 +86,7 @@ describe('what the Cook screen says', () => {
   it('counts down the whistles in words', async () => {
     const none = await said(beans, [CHECKED, LIT], 1)
     expect(none.headline).toBe('Leave it. Wait for the first whistle.')
-    expect(none.detail).toMatch(/^The first comes at about \d\d:\d\d\.$/)
+    expect(none.detail).toMatch(/^The first whistle comes at about \d\d:\d\d\.$/)
     const { figure } = beans.answer.closings[0]!.range
     const minutes = simulate(beans.answer.closings[0]!.case).whistleMinutes.slice(0, figure - 1)
     const nearly = await said(beans, [CHECKED, LIT, ...whistles(...minutes)], minutes.at(-1)! + 0.2)
@@ -109,8 +109,8 @@ describe('what the Cook screen says', () => {
 
   it.each(['gas', 'power', 'weight'] as const)('says what becomes of a pot whose heat is away: %s', async (why) => {
     const away = await said(beans, [CHECKED, LIT, [{ kind: 'interrupted', why }, 8]], 9)
-    expect(away).toMatchObject({ headline: 'The heat is off for now.', press: 'It is back' })
-    expect(away.detail).toMatch(why === 'weight' ? /Turn the heat off/ : /cools by itself/)
+    expect(away).toMatchObject({ headline: 'The heat is off for now.', press: 'It is on again' })
+    expect(away.detail).toMatch(why === 'weight' ? /Turn the heat off/ : /cools meanwhile/)
   })
 
   it('says how much boiling water goes in before it is closed again, or that none does', async () => {
@@ -126,8 +126,8 @@ describe('what the Cook screen says', () => {
       { kind: 'goes-on', figure: 2, addWaterG, pinch: [null] },
       43,
     ]
-    expect((await said(beans, [...opened, again(120)], 44)).detail).toBe('120 g of boiling water first.')
-    expect((await said(beans, [...opened, again(0)], 44)).detail).toBe('The water in it will do.')
+    expect((await said(beans, [...opened, again(120)], 44)).detail).toBe('First add 120 g of boiling water.')
+    expect((await said(beans, [...opened, again(0)], 44)).detail).toBe('There is enough water in it.')
     const lit = await said(beans, [...opened, again(120), [{ kind: 'checked' }, 45]], 46)
     expect(lit.detail).toBe('Strong burner, medium flame.')
   })
@@ -136,7 +136,7 @@ describe('what the Cook screen says', () => {
     const first = simulate(beans.answer.closings[0]!.case).whistleMinutes.slice(0, 3)
     const told: [RunEventData, number][] = [CHECKED, LIT, ...whistles(...first)]
     const due = await said(beans, told, first[2]! + 2)
-    expect(due.detail).toBe('It is due now. Heat off with the last.')
+    expect(due.detail).toBe('It should come now. Turn the heat off at the last one.')
     const silent = await said(beans, told, first[2]! + 3.6)
     expect(silent).toMatchObject({ id: 'silent', headline: 'Did you miss some whistles?', calls: true })
     const later = await said(beans, told, first[2]! + 60)
