@@ -14,6 +14,7 @@ const EN = {
   log: () => import('./en/log.json'),
   learnt: () => import('./en/learnt.json'),
   kitchen: () => import('./en/kitchen.json'),
+  help: () => import('./en/help.json'),
   keep: () => import('./en/keep.json'),
   larder: () => import('./en/larder.json'),
   dishes: () => import('./en/dishes.json'),

@@ -200,7 +200,7 @@ async function dinner(page, url, shot) {
   await page.getByRole('button', { name: 'Plan a dinner of several dishes' }).click()
   for (const name of ['White beans with squash', 'Millet with greens', 'Ginger congee'])
     await page.getByRole('button', { name, exact: true }).first().click()
-  await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('button', { name: 'Close', exact: true }).click()
   await page.getByText(/No better plan is possible/).waitFor()
   await shot(page, 'dinner')
 }

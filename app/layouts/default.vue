@@ -2,7 +2,7 @@
 import { useEventListener, useLocalStorage } from '@vueuse/core'
 import { isNotKept } from '~/composables/documents/deviceStorage'
 import { STORED } from '~/composables/documents/storageShape'
-import { mdiMagnify, mdiThemeLightDark, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js'
+import { mdiHelp, mdiMagnify, mdiThemeLightDark, mdiWeatherNight, mdiWhiteBalanceSunny } from '@mdi/js'
 
 const { t } = useI18nText()
 const { choice, next } = useThemeChoice()
@@ -32,11 +32,11 @@ const isHere = (to: string) => (to === '/' ? route.path === '/' : route.path.sta
 const view = usePotView()
 const address = (to: string) => (to === '/pot' && view.value === 'tins' ? TINS_PATH : to)
 
-const asking = ref<'keys' | 'search' | null>(null)
+const asking = ref<'help' | 'search' | null>(null)
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   const typing = (event.target as HTMLElement).closest('input, textarea, [contenteditable]')
   if (typing || event.ctrlKey || event.metaKey || event.altKey) return
-  if (event.key === '?') asking.value = 'keys'
+  if (event.key === '?') asking.value = 'help'
   else if (event.key === '/') asking.value = 'search'
   else return
   event.preventDefault()
@@ -91,6 +91,7 @@ const themeIcon = computed(
         <span class="wide">{{ t('app.running', { name: running }, runs.running.length) }}</span>
       </NuxtLink>
       <IconButton v-if="!isOutside" :icon="mdiMagnify" :label="t('app.search')" @click="asking = 'search'" />
+      <IconButton v-if="!isOutside" :icon="mdiHelp" :label="t('app.help')" @click="asking = 'help'" />
       <IconButton :icon="themeIcon" :label="t(`app.theme.${choice}`)" @click="next" />
     </header>
     <LazyCallBar v-if="runs.running.length > 0 && kitchen.kitchen" />
@@ -105,7 +106,7 @@ const themeIcon = computed(
       <slot v-else />
     </main>
     <LazyFoodSearch v-if="asking === 'search' && kitchen.kitchen" @close="asking = null" />
-    <LazyKeyList v-if="asking === 'keys'" @close="asking = null" />
+    <LazyHelpSheet v-if="asking === 'help'" @close="asking = null" />
   </div>
 </template>
 

@@ -148,7 +148,7 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
         <DueSoon />
         <StateNotice v-if="pots.failure" :failure="pots.failure" @retry="pots.load" />
         <p v-else-if="pots.pots === null" class="soft" role="status">{{ t('app.loading') }}</p>
-        <p v-else-if="empty" class="soft">{{ t('day.empty') }}</p>
+        <FirstSteps v-else-if="empty" />
         <template v-if="favourites.length > 0">
           <h2>{{ t('day.favourites') }}</h2>
           <ul>

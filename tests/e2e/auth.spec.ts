@@ -542,7 +542,7 @@ test('what a pot, a dinner and what is kept were before a change is had back, an
   const left = async () =>
     ((await (await request.get(`/api/documents/portion/${portionId}`)).json()) as KeptPortion).content.left
   await page.goto('/larder')
-  await page.getByRole('button', { name: 'Take one of Pinto beans, a batch out' }).click()
+  await page.getByRole('button', { name: 'Take one portion of Pinto beans, a batch' }).click()
   await expect.poll(left).toBe(2)
   await page.getByRole('button', { name: 'Earlier versions of Pinto beans, a batch' }).click()
   await expectAccessible(page)

@@ -219,7 +219,7 @@ test('a pot is lit without a network, and is there for everybody once it is back
 
   await context.setOffline(true)
   await page.getByRole('button', { name: 'Light it' }).click()
-  await expect(page.getByText(/not stored yet: 1/)).toBeVisible()
+  await expect(page.getByText(/Not saved yet: 1/)).toBeVisible()
   await page.getByRole('button', { name: 'All four are fine' }).click()
   await page.getByRole('button', { name: 'It is lit' }).click()
   await page.reload()

@@ -129,7 +129,7 @@ test('a recipe that was written for another pot comes in, and its figure stands 
   await page.getByLabel('The recipe').fill(RECIPE)
   await page.getByRole('button', { name: 'Read it' }).click()
   await expect(page.getByLabel('Name of the dish')).toHaveValue('Kidney beans in tomato')
-  await expect(page.getByText('6 lines: 5 read, 1 to look at · 4 steps: 4 read, 0 to look at')).toBeVisible()
+  await expect(page.getByText('6 lines: 5 read, 1 to check · 4 steps: 4 read, 0 to check')).toBeVisible()
   await expectAccessible(page)
   // What is typed over is read anew, where it stands.
   const onion = page.getByLabel('As it came: 1 onion, chopped')
@@ -198,7 +198,7 @@ test('a dish for another number, what stands in, what was forgotten', async ({ p
   await page.getByRole('button', { name: 'Back to 4' }).click()
   await page.getByRole('button', { name: 'For one fewer' }).click()
   await expect(page.getByText('For 3 instead of 4')).toBeVisible()
-  await page.getByRole('button', { name: 'Keep it as for 3' }).click()
+  await page.getByRole('button', { name: 'Save it for 3' }).click()
   await expect(page.getByText(/^for 3 ·/)).toBeVisible()
 
   await page.getByRole('button', { name: 'More about squash cubes' }).click()
@@ -437,7 +437,7 @@ test('a dish is cooked by two at once, each on a device of their own', async ({ 
   await other.context().setOffline(false)
   await expect(page.getByRole('heading', { name: 'Soak' })).toBeHidden({ timeout: 30_000 })
   await page.goto('/dishes')
-  await expect(page.getByText(/Being cooked: step 2 of \d/)).toBeVisible()
+  await expect(page.getByText(/Being cooked: stage 2 of \d/)).toBeVisible()
   await page.goto(`/dishes/${id}`)
   await page.getByRole('link', { name: 'Go on cooking' }).click()
   await expect(page.getByRole('button', { name: 'Back one stage' })).toBeVisible()

@@ -65,7 +65,7 @@ test('a kitchen is changed, kept, undone, and planned with', async ({ page }) =>
   await choose(page, 'Pot', 'Blue 5 L')
   await expect(chosenIn(page, 'Pot')).toHaveText('Blue 5 L')
   await page.getByRole('link', { name: 'Kitchen', exact: true }).click()
-  await page.getByRole('button', { name: 'Bring back Tin mug' }).click()
+  await page.getByRole('button', { name: 'Use Tin mug again' }).click()
   await expect(thing(page, 'Tin mug')).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(thing(page, 'Tin mug')).toHaveCount(0)
@@ -144,7 +144,7 @@ test('what a cook remembers of a pot calibrates it', async ({ page }) => {
   await form.getByLabel('Then one every').fill('40')
   await form.getByRole('button', { name: 'Plan with this' }).click()
   // So strong a medium flame is asked about.
-  await expect(form.getByText(/^That would make the medium flame/)).toBeVisible()
+  await expect(form.getByText(/^Then the medium flame would give/)).toBeVisible()
   await form.getByLabel('First whistle after').fill('20')
   await form.getByLabel('Then one every').fill('130')
   await page.getByRole('button', { name: 'Plan with this' }).click()

@@ -27,7 +27,7 @@ async function startDinner(page: Page, names: readonly string[]) {
   await page.goto('/')
   await page.getByRole('button', { name: 'Plan a dinner of several dishes' }).click()
   for (const name of names) await page.getByRole('button', { name, exact: true }).click()
-  await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('button', { name: 'Close', exact: true }).click()
 }
 
 const steps = (page: Page) => page.getByRole('complementary').getByRole('listitem')
@@ -106,8 +106,8 @@ test('a dinner that cannot be says what excludes each other, and is repaired by 
 
   // Ten minutes from now, and yesterday: no board that lies, but a way out.
   await page.getByRole('button', { name: /On the table at/ }).click()
-  await page.getByLabel('On the table at').fill('18:20')
-  await page.getByLabel('On the table at').press('Tab')
+  await page.getByRole('textbox', { name: 'On the table at' }).fill('18:20')
+  await page.getByRole('textbox', { name: 'On the table at' }).press('Tab')
   await expect(page.getByText(/Not all of this is possible together|Dinner will be ready at/)).toBeVisible()
   await page.getByLabel('The day of the dinner').fill('2026-03-06')
   await page.getByLabel('The day of the dinner').press('Tab')
@@ -241,7 +241,7 @@ test('a dinner goes into the calendar, at an address that can be taken back', as
   await page.getByRole('button', { name: 'A private address for all dinners' }).click()
   const address = await page.getByLabel('A private address for all dinners').inputValue()
   const calendar = async () => (await request.get(address)).text()
-  await expect.poll(calendar).toContain('SUMMARY:Into water: White beans with squash')
+  await expect.poll(calendar).toContain('SUMMARY:Soak: White beans with squash')
   const text = await calendar()
   expect(text).toContain('BEGIN:VCALENDAR')
   expect(text).toContain(`DTSTART:${today.replaceAll('-', '')}T193000Z`)

@@ -13,7 +13,8 @@ if (!leaving) void look()
 /** Where somebody wanted to go is where they are afterwards. */
 const cameIn = () => beginAnew(useRoute().fullPath)
 const keep = async () => (await attempt(() => api('/household/keep', { method: 'POST' }))) && window.location.reload()
-const leave = async () => (await attempt(() => api('/auth/leave', { method: 'POST', query: { sure: '1' } }))) && beginAnew()
+const leave = async () =>
+  (await attempt(() => api('/auth/leave', { method: 'POST', query: { sure: '1' } }))) && beginAnew()
 </script>
 
 <template>

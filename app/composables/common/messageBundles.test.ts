@@ -22,7 +22,7 @@ function keysOf(file: string, seen = new Set<string>()): string[] {
   seen.add(file)
   const source = readFileSync(file, 'utf8')
   // It fetches them itself.
-  if (/= use(Stove|Meal|Auth)Messages\(\)/.test(source)) return []
+  if (/= use(Stove|Meal|Auth|Help)Messages\(\)/.test(source)) return []
   const keys = [...source.matchAll(/\bt\(\s*['`]([\w.-]+)/g)].map(([, key]) => key!)
   const words = new Set([...source.matchAll(/\b(?:Lazy)?(\w+)/g)].map(([, word]) => word!))
   return [...keys, ...[...named].flatMap(([name, of]) => (words.has(name) ? keysOf(of, seen) : []))]
