@@ -112,7 +112,7 @@ async function answers(browser, url) {
     rows.push({ what, ...(await page.evaluate(measure, { kind, changes: CHANGES })) })
   await page.goto(url + DISH)
   await page.getByRole('button', { name: 'Change simmer open' }).click()
-  await page.getByText('All of it takes').waitFor()
+  await page.getByText('It takes').waitFor()
   await page.waitForTimeout(1500)
   rows.push({ what: 'minutes of a dish’s stage', ...(await page.evaluate(measureDish, CHANGES)) })
   console.log(

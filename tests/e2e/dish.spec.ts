@@ -132,11 +132,11 @@ test('a recipe that was written for another pot comes in, and its figure stands 
   await expect(page.getByText('6 lines: 5 read, 1 to check · 4 steps: 4 read, 0 to check')).toBeVisible()
   await expectAccessible(page)
   // What is typed over is read anew, where it stands.
-  const onion = page.getByLabel('As it came: 1 onion, chopped')
+  const onion = page.getByLabel('In the recipe: 1 onion, chopped')
   await onion.fill('2 onions, chopped')
   await onion.press('Tab')
   await expect(
-    page.getByRole('listitem').filter({ has: page.getByLabel('As it came: 2 onions, chopped') }),
+    page.getByRole('listitem').filter({ has: page.getByLabel('In the recipe: 2 onions, chopped') }),
   ).toContainText('300 g')
   const dust = page.getByRole('group', { name: '1 tsp moon dust' })
   await expect(dust).toContainText('what is it?')

@@ -48,7 +48,7 @@ test('a log is read in, teaches, is forgotten and known again, and changes what 
   const leak = page.locator('details.line').filter({ hasText: 'Old 3 L loses heat' })
   await expect(leak).toContainText('the gasket may leak')
   await leak.locator('summary').click()
-  await expect(leak.getByText(/alone it would say × 1\.\d/).first()).toBeVisible()
+  await expect(leak.getByText(/this pot alone says × 1\.\d/).first()).toBeVisible()
   await expect(page.getByRole('heading', { name: 'How close the plans came' })).toBeVisible()
   await expectAccessible(page)
   await leak.getByRole('button', { name: 'Forget this' }).click()
