@@ -65,6 +65,9 @@ li > span {
   gap: 2px;
 }
 a {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
   color: inherit;
   font-size: 17px;
   font-weight: 700;
