@@ -26,6 +26,13 @@ export function figureReached(plan: PlanAnswer, { cycles }: RunState): number | 
   return figures.some((figure) => figure === null) ? null : figures.reduce<number>((sum, figure) => sum + figure!, 0)
 }
 
+/** Whether a pot was opened after at least what was planned; false where that cannot be told. */
+export function wasCookedAsPlanned(plan: PlanAnswer, state: RunState): boolean {
+  const reached = figureReached(plan, state)
+  const planned = plan.closings.reduce((sum, { range }) => sum + range.figure, 0)
+  return state.phase === 'opened' && reached !== null && reached >= planned
+}
+
 function figureOfCycle(plan: PlanAnswer, cycle: Cycle): number | null {
   if (unitOf(plan) === 'whistles') return cycle.whistles.length
   if (cycle.heatOffAt === null) return null

@@ -1,3 +1,4 @@
+import { isWatched } from '~~/core/food/watched'
 import { LENGTH } from '~~/core/bounds'
 import type { Ingredient } from '~~/core/ingredient/ingredient.schema'
 
@@ -26,8 +27,5 @@ export function useOwnIngredients() {
  */
 export function useWatchedFood() {
   const foods = useNamedFoods()
-  return (text: string) =>
-    foods.value.find(
-      (one) => (one.food.lectin || one.food.group === 'meat' || one.food.group === 'egg') && holdsName(text, one),
-    ) ?? null
+  return (text: string) => foods.value.find((one) => isWatched(one.food) && holdsName(text, one)) ?? null
 }
