@@ -4,7 +4,8 @@ const MOST_BYTES = 20 * 1024 * 1024
 
 /**
  * Reads a log in: runs that are not there yet are stored, all of them or, where something is wrong with one, none; what
- * was edited in a table of runs that are there is taken over. A log that comes in parts is first looked through, with `check`, of which nothing is stored.
+ * was edited in a table of runs that are there is taken over. A log that comes in parts is first looked through, with
+ * `check`, of which nothing is stored.
  */
 export default defineEventHandler(async (event) => {
   const store = await useHousehold(event)
