@@ -15,7 +15,7 @@ const SHARED_FILES: [name: string, path: RegExp][] = [
   ],
   [
     'lists',
-    /common\/(PickField|PressMenu)\.vue|vuetify\/lib\/components\/(VSelect|VMenu|VOverlay|VList|VChip|VChipGroup|VSlideGroup|VDivider|VAvatar|VImg|VBadge|VResponsive|VVirtualScroll|VHighlight|VCombobox|VAutocomplete|VSheet|VDialog|VTextarea)\/|vuetify\/lib\/((composables\/(nested\/|virtual|filter|list-items|focusTrap|lazy|focusGroups)|directives\/(click-outside|touch-hold)))/,
+    /common\/(PickField|PressMenu)\.vue|vuetify\/lib\/components\/(VSelect|VMenu|VOverlay|VList|VChip|VChipGroup|VSlideGroup|VDivider|VAvatar|VImg|VBadge|VResponsive|VVirtualScroll|VHighlight|VAutocomplete|VSheet|VDialog)\/|vuetify\/lib\/((composables\/(nested\/|virtual|filter|list-items|focusTrap|lazy|focusGroups)|directives\/(click-outside|touch-hold)))/,
   ],
   // Small helpers of the library, which nearly all of its parts ask for.
   [
@@ -35,6 +35,9 @@ const SHARED_FILES: [name: string, path: RegExp][] = [
     'guide',
     /core\/guide\/(instruction|plan|closing)\.ts|locales\/step-words\.ts|useStepWords\.ts|program\/(answer|styles)\.ts|pot\/(PlanSteps|ReadyHead)\.vue/,
   ],
+  // Asked for when somebody looks for a food, or drags: nothing that a page needs from the start is put to them.
+  ['names-abroad', /locales\/abroad\.json/],
+  ['dragging', /node_modules\/@use-gesture\/|composables\/common\/drag\.ts/],
   ['physics', /core\/pot\/(run|physics|integrate|cooking|simulate)\.ts/],
   ['drawings', /drawings\/(FoodWindow|PotCutaway|PotShell|RunStrip)\.vue|pot\/(CautionList|WaterSum)\.vue/],
 ]

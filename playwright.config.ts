@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { CHROMIUM } from './scripts/setup.mjs'
 
 // scripts/test.mjs starts the production server and says where it is.
 export default defineConfig({
@@ -25,7 +26,7 @@ export default defineConfig({
     trace: 'on-first-retry',
     screenshot: 'only-on-failure',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       // Chromium refuses its sandbox to root; the rest keeps it from looking for the outside world.
       args: [
         ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),

@@ -112,11 +112,13 @@ export function ensurePostgres() {
   return bin
 }
 
-/** The path of Debian's Chromium; installs it if it is not there. */
+/** Debian's Chromium without a window: a quarter less work for the processor than the whole one, and a smaller package. */
+export const CHROMIUM = '/usr/bin/chromium-headless-shell'
+
+/** The path of Debian's headless Chromium; installs it if it is not there. */
 export function ensureChromium() {
-  const chromium = '/usr/bin/chromium'
-  if (!existsSync(chromium)) aptInstall(['chromium'], 'Chromium')
-  return chromium
+  if (!existsSync(CHROMIUM)) aptInstall(['chromium-headless-shell'], 'Chromium')
+  return CHROMIUM
 }
 
 /** A loopback port that nobody listens on: the wanted one, or with `orAnother` the next that is free. */

@@ -2,6 +2,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 import { chromium, expect, type APIRequestContext, type Browser, type Page } from '@playwright/test'
+import { CHROMIUM } from '../../scripts/setup.mjs'
 import { kitchenScene } from '../trials/sounds'
 import { wavOf } from '../wav'
 import { litBefore, startRun, test } from './kitchen'
@@ -39,7 +40,7 @@ async function withMicrophone(hears: string | null, work: (browser: Browser) => 
           `--use-file-for-fake-audio-capture=${hears}`,
         ]
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: [...(process.getuid?.() === 0 ? ['--no-sandbox'] : []), '--disable-gpu', ...flags],
   })
   try {

@@ -36,10 +36,8 @@ export function earAtStove({
         playing.push({ from: Math.round(at * 60 * RATE_HZ), sound: sound.map((sample) => gain * sample) })
       }
       const to = Math.round(minute * 60 * RATE_HZ)
-      const samples = Float32Array.from(
-        { length: to - heardTo },
-        (_, i) => noise[(offset + heardTo + i) % noise.length]!,
-      )
+      const samples = new Float32Array(to - heardTo)
+      for (let i = 0; i < samples.length; i++) samples[i] = noise[(offset + heardTo + i) % noise.length]!
       for (const { from, sound } of playing)
         for (let i = Math.max(from, heardTo); i < Math.min(to, from + sound.length); i++)
           samples[i - heardTo] = samples[i - heardTo]! + sound[i - from]!
