@@ -37,7 +37,7 @@ const SHARED_FILES: [name: string, path: RegExp][] = [
   ],
   // Asked for when somebody looks for a food, or drags: nothing that a page needs from the start is put to them.
   ['names-abroad', /locales\/abroad\.json/],
-  ['dragging', /node_modules\/@use-gesture\/|composables\/common\/drag\.ts/],
+  ['dragging', /node_modules\/@use-gesture\//],
   ['physics', /core\/pot\/(run|physics|integrate|cooking|simulate)\.ts/],
   ['drawings', /drawings\/(FoodWindow|PotCutaway|PotShell|RunStrip)\.vue|pot\/(CautionList|WaterSum)\.vue/],
 ]

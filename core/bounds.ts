@@ -113,6 +113,7 @@ export const MOST = {
   vessels: 12,
   dishLines: 60,
   dishStages: 30,
+  reminders: 12,
   portionsOfALine: 6,
   mealDishes: 12,
   mealTasks: 200,

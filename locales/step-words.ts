@@ -76,12 +76,13 @@ export function stepWords(voice: Voice) {
       key,
       figure,
       tone,
-      params: { place, flame, things: things(one), ...params },
+      params: { place, flame, things: things(one), after: voice.duration(one.afterMinutes ?? 0), ...params },
     })
     const kind = 'kind' in one.from ? one.from.kind : null
     switch (one.do) {
       case 'add': {
         if (one.in && 'vessel' in one.in && one.in.vessel === 'tin') return of('addTin')
+        if (one.afterMinutes !== undefined) return of('addLater')
         if (kind === 'temper') return of('kinds.pourOver')
         return of(kind === 'combine' ? 'combine' : 'addPot')
       }
@@ -108,7 +109,11 @@ export function stepWords(voice: Voice) {
           ? of('open', '', 'steam')
           : of('openLid', '', 'steam')
       case 'look':
-        return of('pinch')
+        return of(one.afterMinutes === undefined ? 'pinch' : 'lookLater')
+      case 'stir':
+        return of('stir')
+      case 'turn-over':
+        return of('turnOver')
       case 'take-out': {
         if (one.what === 'pouch') return of('pouchOut')
         const [kept] = one.things

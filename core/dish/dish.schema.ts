@@ -7,7 +7,7 @@ import { ingredientSchema } from '../ingredient/ingredient.schema'
 import { FLAMES, LEVELS, STYLES, TEXTURES } from '../names'
 import { learntSchema, tinSchema } from '../program/request.schema'
 import { FREE_LIQUIDS } from '../water/liquids'
-import { STAGE_KINDS, VESSELS } from './names'
+import { REMINDERS, STAGE_KINDS, VESSELS } from './names'
 
 const id = z.string().min(1).max(LENGTH.id)
 
@@ -39,8 +39,17 @@ const lineSchema = z.object({
 export type DishLine = z.infer<typeof lineSchema>
 
 /** So much of a line goes in here; all that no other stage takes of it if left out. */
-const takeSchema = z.object({ line: id, g: bounded('lineG').optional() })
+const takeSchema = z.object({
+  line: id,
+  g: bounded('lineG').optional(),
+  /** Minute of the stage at which it goes in; with the first if left out. */
+  atMinute: bounded('stageMinutes').optional(),
+})
 export type Take = z.infer<typeof takeSchema>
+
+/** What is to be done with the spoon or the eye at a minute of a stage. */
+const reminderSchema = z.object({ atMinute: bounded('stageMinutes'), do: z.enum(REMINDERS) })
+export type Reminder = z.infer<typeof reminderSchema>
 
 /** What another stage leaves: all of it, or so much of the liquid that it kept aside. */
 const fromSchema = z.object({
@@ -109,11 +118,15 @@ export const stageSchema = z.object({
   handsMinutes: bounded('handsMinutes').optional(),
   /** Until when, and what to see to, in the cook's words. */
   until: z.string().max(LENGTH.until).optional(),
+  /** What to see to meanwhile. */
+  reminders: z.array(reminderSchema).max(MOST.reminders).optional(),
   /** Water that is poured here; a pot works out its own. */
   waterG: bounded('liquidG').optional(),
   /** Of a soak: how warm its water is, and whether it is cooked in. */
   waterC: bounded('soakWaterC').optional(),
   keepWater: z.boolean().optional(),
+  /** It is cooked in the water of the soak alone, which is worked out for that (core/dish/measured-soak). */
+  measured: z.boolean().optional(),
   /** Of what stands on a flame. */
   flame: z.enum(FLAMES).optional(),
   lid: z.boolean().optional(),

@@ -6,6 +6,7 @@ import { nextClosing } from '../program/remedy'
 import { answerDish, type DishAnswer } from './dish'
 import { dishRequestSchema, type Dish, type DishRequest, type PotSettings } from './dish.schema'
 import { gapG } from './ledger'
+import { scaled } from './scale'
 
 function answered(request: DishRequest): DishAnswer {
   const outcome = answerDish(request)
@@ -516,5 +517,58 @@ describe('a pot with food that was cooked before', () => {
     const fresh = nextClosing({ ...request, contents: request.contents.map(({ had: _, ...one }) => one) }, state)
     if (!rest.ok || !fresh.ok) throw new Error('no program')
     expect(rest.value.figure).toBeLessThan(fresh.value.figure)
+  })
+})
+
+describe('a stage into which things go one after another', () => {
+  /** A fry of onion and tomato, the tomato at some minute of ten. */
+  const fried = (atMinute: number | undefined) => {
+    const dish: Dish = {
+      name: 'Masala',
+      servings: 4,
+      lines: [
+        line('oil', 'oil', 30),
+        line('onion', 'onion', 200),
+        line('tomato', 'tomato', 300),
+        line('salt', 'salt', 5),
+      ],
+      stages: [stage('fry', 'fry', { oil: 'rest', onion: 'rest', tomato: 'rest', salt: 'rest' }, [], { minutes: 10 })],
+    }
+    for (const take of dish.stages[0]!.takes)
+      if (atMinute !== undefined && ['tomato', 'salt'].includes(take.line)) take.atMinute = atMinute
+    const request = requestFor(dish)
+    const answer = answered(request)
+    expect(gapG(at(answer, 'fry').liquid)).toBeCloseTo(0, 6)
+    expect(weightGap(request, answer)).toBeCloseTo(0, 6)
+    return answer
+  }
+
+  it('boils away less of what comes later, and counts all of it', () => {
+    const boiled = [undefined, 0, 4, 8].map((minute) => at(fried(minute), 'fry').liquid.boiledG)
+    expect(boiled[1]).toBe(boiled[0])
+    expect(boiled[2]).toBeLessThan(boiled[1]!)
+    expect(boiled[3]).toBeLessThan(boiled[2]!)
+    expect(fried(8).massG).toBeGreaterThan(fried(0).massG)
+    for (const minute of [0, 4, 8, 10]) expect(fried(minute).saltG).toBeCloseTo(5, 6)
+  })
+
+  it('takes at its end what would come after it', () => {
+    expect(fried(30)).toEqual(fried(10))
+  })
+
+  it('is scaled with its minutes: what went in half way still does', () => {
+    const dish: Dish = {
+      name: 'Masala',
+      servings: 4,
+      lines: [line('oil', 'oil', 30), line('onion', 'onion', 200)],
+      stages: [stage('fry', 'fry', { oil: 'rest' }, [], { minutes: 10, reminders: [{ atMinute: 5, do: 'stir' }] })],
+    }
+    dish.stages[0]!.takes.push({ line: 'onion', atMinute: 5 })
+    const doubled = scaled(requestFor(dish), 8)
+    if (!doubled.ok) throw new Error('not scaled')
+    const [fry] = doubled.value.dish.stages
+    expect(fry!.minutes).toBeGreaterThan(10)
+    expect(fry!.takes[1]!.atMinute).toBeCloseTo(fry!.minutes! / 2, 6)
+    expect(fry!.reminders![0]!.atMinute).toBeCloseTo(fry!.minutes! / 2, 6)
   })
 })

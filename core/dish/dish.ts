@@ -11,8 +11,9 @@ import { clockOf } from './clock'
 import { knownOf, liquidG, massG, merged, putIn, sumOf, wetG, type Aside, type Contents } from './contents'
 import type { Dish, DishLine, DishRequest, Stage } from './dish.schema'
 import { emptyRow, type LiquidRow, type SaltRow } from './ledger'
+import { withMeasuredSoaks } from './measured-soak'
 import { cookInPot, potRequest, withoutSour } from './pot-stage'
-import { handsOf, minutesOf, STAGES } from './stages'
+import { handsOf, minutesOf, STAGES, turnsOf } from './stages'
 import { takeOff, thickenWithPastes, WORK } from './work'
 
 /** What becomes of a dish at one of its stages. */
@@ -73,10 +74,9 @@ export const USUAL_SALT = [0.005, 0.011] as const
 export function answerDish(request: DishRequest): Outcome<DishAnswer> {
   const problems = structureProblems(request.dish)
   if (problems.length > 0) return failed(...problems)
-  const { dish, kitchen } = request
-  const left = new Map<string, Contents>()
-  const asides = new Map<string, Aside>()
-  const done = dish.stages.map((stage) => runStage(stage, request, left, asides))
+  const { kitchen } = request
+  const dish = withMeasuredSoaks(request, (tried) => pouredBy({ ...request, dish: tried }))
+  const { done, left, asides } = runStages({ ...request, dish })
   const times = clockOf(done.map(({ stage, minutes }) => ({ stage, minutes, handsMinutes: handsOf(stage, minutes) })))
   const served = merged([...left.values()], kitchen.roomC)
   const stages = done.map(({ stage: _, ...answer }, i) => ({ ...answer, ...times[i]! }))
@@ -146,6 +146,21 @@ function firmOf(food: Contents['foods'][number]['food'], { needs, texture }: Con
   return ((needs ?? usual.boilMinutes) / usual.boilMinutes) * usual.window.firm
 }
 
+function runStages(request: DishRequest) {
+  const left = new Map<string, Contents>()
+  const asides = new Map<string, Aside>()
+  const done = request.dish.stages.map((stage) => runStage(stage, request, left, asides))
+  return { done, left, asides }
+}
+
+/** g of water that each stage pours; null where a pot cannot be planned. */
+function pouredBy(request: DishRequest): ReadonlyMap<string, number> | null {
+  const { done } = runStages(request)
+  return done.some(({ problems }) => problems.length > 0)
+    ? null
+    : new Map(done.map(({ id, liquid }) => [id, liquid.pouredG]))
+}
+
 type Ran = Omit<StageAnswer, 'startMinute' | 'handsMinutes'> & { stage: Stage; saltThrownG: number }
 
 function runStage(stage: Stage, request: DishRequest, left: Map<string, Contents>, asides: Map<string, Aside>): Ran {
@@ -173,30 +188,32 @@ function runStage(stage: Stage, request: DishRequest, left: Map<string, Contents
     contents.saltGoneG -= saltG
     row.backG += backG
   }
+  const minutes = minutesOf(stage)
   const takes = stage.takes.map((take) => ({ line: take.line, g: portionG(take.line, stage, dish) }))
-  for (const { line: id, g } of takes) {
-    if (g === null || g <= 0) continue
-    const brought = putIn(
-      contents,
-      dish.lines.find((line) => line.id === id)!,
-      g,
-      request,
-    )
-    row.pouredG += brought.pouredG
-    row.givenG += brought.givenG
+  const bring = (taken: typeof takes) => {
+    for (const { line: id, g } of taken) {
+      if (g === null || g <= 0) continue
+      const { saltG } = contents
+      const stoodG = massG(contents)
+      const brought = putIn(
+        contents,
+        dish.lines.find((line) => line.id === id)!,
+        g,
+        request,
+      )
+      row.pouredG += brought.pouredG
+      row.givenG += brought.givenG
+      ran.salt.addedG += contents.saltG - saltG
+      contents.tempC = mixedC(contents.tempC, stoodG, kitchen.roomC, massG(contents) - stoodG)
+    }
   }
-  if (stage.waterG !== undefined) {
-    contents.freeG += stage.waterG
-    row.pouredG += stage.waterG
-  }
-  const saltAddedG = contents.saltG - saltBeforeG
   const ran: Ran = {
     stage,
     id: stage.id,
-    minutes: minutesOf(stage),
+    minutes,
     takes,
     liquid: row,
-    salt: { beforeG: saltBeforeG, addedG: saltAddedG, goneG: 0, afterG: 0, share: 0 },
+    salt: { beforeG: saltBeforeG, addedG: contents.saltG - saltBeforeG, goneG: 0, afterG: 0, share: 0 },
     massG: 0,
     pot: null,
     sour: null,
@@ -204,13 +221,26 @@ function runStage(stage: Stage, request: DishRequest, left: Map<string, Contents
     cautions: [],
     saltThrownG: 0,
   }
-  const saltThenG = contents.saltG
-  const aside = work(stage, contents, row, request, stoodG, ran)
+  const [first, ...later] = turnsOf(stage, takes, minutes)
+  bring(first!.takes)
+  if (stage.waterG !== undefined) {
+    contents.freeG += stage.waterG
+    row.pouredG += stage.waterG
+  }
+  if (stage.kind === 'pot') closePot(stage, contents, row, request, stoodG, ran)
+  let shortG = work(stage, first!.minutes, contents, row, request, ran)
+  for (const turn of later) {
+    bring(turn.takes)
+    if (turn.minutes > 0) shortG += work(stage, turn.minutes, contents, row, request, ran)
+  }
+  if (shortG > 1)
+    ran.cautions.push({ id: 'simmer-dry', severity: 'warn', params: { grams: Math.ceil(shortG / 10) * 10 } })
+  const aside = takeOff(stage, contents, row)
   thickenWithPastes(stage, contents, row)
   row.afterG = liquidG(contents)
   if (aside.freeG > 0) asides.set(stage.id, aside)
   left.set(stage.id, contents)
-  const goneG = saltThenG - contents.saltG
+  const goneG = ran.salt.beforeG + ran.salt.addedG - contents.saltG
   return {
     ...ran,
     massG: massG(contents),
@@ -230,16 +260,24 @@ function portionG(id: string, stage: Stage, { lines, stages }: Dish): number | n
   return Math.max(0, line.g - elsewhere) / sharing
 }
 
-/** Does to the contents what the stage does, and tells what was kept aside. */
-function work(stage: Stage, contents: Contents, row: LiquidRow, request: DishRequest, stoodG: number, ran: Ran): Aside {
-  if (stage.kind === 'pot') closePot(stage, contents, row, request, stoodG, ran)
-  const worked = WORK[stage.kind]?.({ ...stage, minutes: ran.minutes }, contents, row, request)
+/** °C of what comes together, by weight: near enough among wet things. */
+const mixedC = (firstC: number, firstG: number, secondC: number, secondG: number) =>
+  firstG + secondG > 0 ? (firstC * firstG + secondC * secondG) / (firstG + secondG) : firstC
+
+/** Does to the contents for so long what the stage does; g of water that would be missing. */
+function work(
+  stage: Stage,
+  minutes: number,
+  contents: Contents,
+  row: LiquidRow,
+  request: DishRequest,
+  ran: Ran,
+): number {
+  const worked = WORK[stage.kind]?.({ ...stage, minutes }, contents, row, request)
   const { comeUpMinutes = 0, shortG = 0, cautions = [] } = worked ?? {}
   ran.minutes += Math.round(comeUpMinutes)
-  if (shortG > 1)
-    ran.cautions.push({ id: 'simmer-dry', severity: 'warn', params: { grams: Math.ceil(shortG / 10) * 10 } })
-  ran.cautions.push(...cautions)
-  return takeOff(stage, contents, row)
+  ran.cautions.push(...cautions.filter(({ id }) => !ran.cautions.some((one) => one.id === id)))
+  return shortG
 }
 
 function closePot(

@@ -17,5 +17,8 @@ export const STAGE_KINDS = [
 ] as const
 export type StageKind = (typeof STAGE_KINDS)[number]
 
+/** What a cook is reminded of while something goes on. */
+export const REMINDERS = ['stir', 'look', 'turn-over'] as const
+
 export const VESSELS = ['bowl', 'pan', 'pot', 'board', 'box'] as const
 export type Vessel = (typeof VESSELS)[number]

@@ -198,6 +198,31 @@ describe('a dish from its lines', () => {
     expect(proposeDish(read('1 tsp cumin', 'salt'), {}, kitchen)).toBeNull()
   })
 
+  it('fries one thing after another, in the order in which they go in', () => {
+    const fry = propose(PEAS).stages.find(({ kind }) => kind === 'fry')!
+    const at = Object.fromEntries(
+      fry.takes.map(({ line: id, atMinute = 0 }) => [PEAS.find((one) => one.id === id)!.what, atMinute]),
+    )
+    expect(at).toEqual({ oil: 0, 'cumin-seed': 0, onion: 1, garlic: 9, ginger: 9, turmeric: 10, tomato: 11 })
+    expect(fry.minutes).toBe(16)
+  })
+
+  it('sizzles whole spices at the end beside a masala, in half of the oil or in the last of several fats', () => {
+    const { stages } = propose(PEAS, { whole: 'end' })
+    const of = (kind: string) => stages.find((one) => one.kind === kind)!.takes
+    expect(of('temper')).toEqual([{ line: 'l10', g: PEAS[9]!.g! / 2 }, { line: 'l6' }])
+    expect(of('fry').map(({ line: id }) => id)).not.toContain('l6')
+    expect(of('fry')).toContainEqual({ line: 'l10' })
+    const ghee = [...PEAS, ...read('1 tbsp ghee').map((one) => ({ ...one, id: 'ghee' }))]
+    const taken = propose(ghee, { whole: 'end' }).stages.find(({ kind }) => kind === 'temper')!.takes
+    expect(taken).toEqual([{ line: 'ghee' }, { line: 'l6' }])
+  })
+
+  it('measures the water of rice into its soak where that is wanted', () => {
+    const [soak] = propose(read('1 cup basmati rice', '1 tsp ghee'), { soak: 'short', soakWater: 'measured' }).stages
+    expect(soak).toMatchObject({ kind: 'soak', keepWater: true, measured: true })
+  })
+
   it('holds every line once, and only what comes earlier goes on, whatever is chosen', () => {
     const all = [
       '300 g black-eyed peas',
@@ -234,7 +259,8 @@ describe('a dish from its lines', () => {
         const proposal = proposeDish(lines, asked as Wanted, kitchen)
         if (!proposal) return
         const { stages, choices } = proposal
-        const taken = stages.flatMap(({ takes }) => takes.map(({ line: id }) => id))
+        // Fat alone is parted: the rest of it is sizzled at the end.
+        const taken = stages.flatMap(({ takes }) => takes.flatMap(({ line: id, g }) => (g === undefined ? [id] : [])))
         expect([...taken].sort()).toEqual(lines.map(({ id }) => id).sort())
         stages.forEach(({ from }, i) =>
           from.forEach(({ stage: id }) => expect(stages.slice(0, i).map((one) => one.id)).toContain(id)),

@@ -4,7 +4,7 @@ import type { StandIns } from '../ingredient/stand-ins'
 import type { Tin } from '../program/request.schema'
 import type { FreeLiquid } from '../water/liquids'
 import { knownOf, type OwnThings } from './contents'
-import type { DishLine, PotSettings, Stage } from './dish.schema'
+import type { DishLine, PotSettings, Stage, Take } from './dish.schema'
 import type { StageKind } from './names'
 
 /** What a line does in a dish, which decides where it goes. */
@@ -67,9 +67,10 @@ const ROLE_OF: Record<StandIns, Role> = {
 /** What of a dish is asked before it is built. */
 export const PROPOSED = {
   soak: ['overnight', 'short', 'hot', 'none'],
-  soakWater: ['thrown', 'kept'],
+  soakWater: ['thrown', 'kept', 'measured'],
   grain: ['with', 'tin'],
   masala: ['beside', 'before', 'tempering', 'raw'],
+  whole: ['with', 'end'],
   tomato: ['after', 'with'],
   vegetables: ['with', 'after'],
   greens: ['after', 'with'],
@@ -122,6 +123,7 @@ const OVERNIGHT_HOURS = 8
 const LONG_HOURS = 4
 const SHORT_HOURS = 2
 const FRY_FLAME = 'medium'
+const TEMPER_MINUTES = 3
 /** Grain with so many times its weight of liquid is a porridge (general kitchen practice). */
 const PORRIDGE_TIMES = 3
 
@@ -193,6 +195,17 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
               : 'before',
       )
     : 'raw'
+  const spices = of('whole-spice')
+  // Spices that are sizzled apart take a part of the fat along: the last of several, or half of the one.
+  const fatForEnd = fatApart(lines.filter(({ id }) => of('fat').includes(id)))
+  const whole =
+    main === 'pulse' &&
+    (masala === 'beside' || masala === 'before') &&
+    spices.length > 0 &&
+    fried.length > spices.length &&
+    fatForEnd
+      ? ask('whole', spices, ['with', 'end'], 'with')
+      : 'with'
   const tomatoes = of('tomato')
   // Sour keeps pulses hard: it waits until they are soft.
   const tomato =
@@ -245,11 +258,27 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
     more: Partial<Stage>,
   ) => {
     const inTurn = FRY_ORDER.filter(([role]) => roleList.includes(role) && of(role).some((id) => !placed.has(id)))
-    const minutes = inTurn.reduce((sum, [, n]) => sum + n, 0)
-    const takes = inTurn.flatMap(([role]) => of(role))
-    return next(kind, takes, from, { minutes: Math.max(kind === 'temper' ? 3 : 4, minutes), ...more })
+    const begins = new Map<string, number>()
+    let minutes = 0
+    for (const [role, lasts] of inTurn) {
+      for (const id of of(role)) begins.set(id, minutes)
+      minutes += lasts
+    }
+    const stage = next(kind, [...begins.keys()], from, {
+      minutes: Math.max(kind === 'temper' ? TEMPER_MINUTES : 4, minutes),
+      ...more,
+    })
+    for (const take of stage.takes) if (begins.get(take.line)) take.atMinute = begins.get(take.line)!
+    return stage
   }
-  const MASALA: Role[] = ['fat', 'whole-spice', 'onion', 'aromatic', 'ground-spice']
+  const MASALA: Role[] = [
+    'fat',
+    ...(whole === 'end' ? [] : ['whole-spice' as const]),
+    'onion',
+    'aromatic',
+    'ground-spice',
+  ]
+  if (whole === 'end' && fatForEnd!.g === undefined) placed.add(fatForEnd!.line)
 
   const bowl =
     soak === 'none'
@@ -258,6 +287,7 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
           minutes: Math.round((soaks!.hours[soak] ?? 0) * 60),
           ...(soak === 'hot' ? { waterC: HOT_SOAK_C } : {}),
           ...(water === 'kept' ? { keepWater: true } : {}),
+          ...(water === 'measured' ? { keepWater: true, measured: true } : {}),
           // Grain sets in what it is given: the pot adds what is missing.
           ...(water === 'kept' && main === 'grain' ? { waterG: Math.round(GRAIN_SOAK_TIMES * weight(soakable)) } : {}),
         })
@@ -301,6 +331,10 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
     )
     last = next('simmer', [...late, ...of('salt')], [last, pan], { minutes: slowest, flame: 'simmer' })
   }
+  if (whole === 'end') {
+    last = next('temper', spices, [last], { vessel: 'pan', minutes: TEMPER_MINUTES, flame: FRY_FLAME })
+    last.takes.unshift(fatForEnd!)
+  }
   if (masala === 'tempering') last = fry('temper', MASALA, [last], { vessel: 'pan', flame: FRY_FLAME })
   const end = [...of('salt'), ...of('last'), ...leaves].filter((id) => !placed.has(id))
   if (main === 'grain' && !isPorridge) {
@@ -312,6 +346,13 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
   if (left.length > 0) last!.takes.push(...left.map((line) => ({ line })))
   if (keep === 'keep') next('chill', [], [last])
   return { choices, stages }
+}
+
+/** What of the fat goes in with what is sizzled at the end; null where none is measured. */
+function fatApart(fats: readonly DishLine[]): Take | null {
+  const last = fats.at(-1)
+  if (!last || last.g === null) return null
+  return fats.length > 1 ? { line: last.id } : { line: last.id, g: last.g / 2 }
 }
 
 function roleOfFood(food: Food): Role {

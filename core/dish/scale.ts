@@ -70,7 +70,7 @@ function withSaltTimes(dish: Dish, request: DishRequest, times: number): Dish {
     lines: dish.lines.map((line) => (salts.has(line.id) && line.g !== null ? { ...line, g: line.g * times } : line)),
     stages: dish.stages.map((stage) => ({
       ...stage,
-      takes: stage.takes.map((take) => (salts.has(take.line) ? { line: take.line, ...all(take.g) } : take)),
+      takes: stage.takes.map((take) => (salts.has(take.line) ? { ...take, ...all(take.g) } : take)),
     })),
   }
 }
@@ -116,16 +116,22 @@ function scaledStage(
   const { handsMinutes: usual } = STAGES[stage.kind]
   const inHands = usual === 'all'
   const slower = n ** HANDS
-  const { waterG, keepsG, minutes, handsMinutes, pot } = stage
+  const { waterG, keepsG, minutes, handsMinutes, pot, reminders } = stage
+  const later = minutes !== undefined && inHands ? slower : 1
   // What boils away goes by the surface and the minutes, not by how much there is.
   const water = waterG === undefined ? undefined : Math.max(0, waterG * n - liquid.boiledG * (n - 1))
   return {
     ...stage,
-    takes: stage.takes.map(({ line, g }) => (g === undefined ? { line } : { line, g: g * timesAt(line, stage) })),
+    takes: stage.takes.map((take) => ({
+      ...take,
+      ...(take.g === undefined ? {} : { g: take.g * timesAt(take.line, stage) }),
+      ...(take.atMinute === undefined ? {} : { atMinute: take.atMinute * later }),
+    })),
+    ...(reminders ? { reminders: reminders.map((one) => ({ ...one, atMinute: one.atMinute * later })) } : {}),
     from: stage.from.map((one) => (one.g === undefined ? one : { ...one, g: one.g * n })),
     ...(water === undefined ? {} : { waterG: water }),
     ...(keepsG === undefined ? {} : { keepsG: keepsG * n }),
-    ...(minutes !== undefined && inHands ? { minutes: minutes * slower } : {}),
+    ...(minutes === undefined ? {} : { minutes: minutes * later }),
     ...(handsMinutes === undefined ? {} : { handsMinutes: handsMinutes * slower }),
     ...(pot?.pourG === undefined ? {} : { pot: { ...pot, pourG: pot.pourG * n } }),
   }

@@ -47,3 +47,29 @@ export function handsOf({ kind, handsMinutes }: Pick<Stage, 'kind' | 'handsMinut
   const usual = STAGES[kind].handsMinutes
   return Math.min(takesMinutes, handsMinutes ?? (usual === 'all' ? takesMinutes : usual))
 }
+
+/** What goes into a stage at one moment, and for how many minutes it goes on with that. */
+export interface Turn<Taken> {
+  atMinute: number
+  minutes: number
+  takes: Taken[]
+}
+
+/**
+ * In what turns a stage takes its things, by the minute said with each; the first turn is at its beginning. What would
+ * come after its end goes in at the end.
+ */
+export function turnsOf<Taken>(
+  { kind, takes }: Pick<Stage, 'kind' | 'takes'>,
+  taken: readonly Taken[],
+  minutes: number,
+): Turn<Taken>[] {
+  const inTurn = STAGES[kind].fields.includes('inTurn')
+  const minuteOf = (i: number) => (inTurn ? Math.min(minutes, takes[i]!.atMinute ?? 0) : 0)
+  const moments = [...new Set([0, ...takes.map((_, i) => minuteOf(i))])].sort((a, b) => a - b)
+  return moments.map((atMinute, n) => ({
+    atMinute,
+    minutes: (moments[n + 1] ?? minutes) - atMinute,
+    takes: taken.filter((_, i) => minuteOf(i) === atMinute),
+  }))
+}

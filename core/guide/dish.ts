@@ -2,7 +2,7 @@ import { heatsItself } from '../appliance/appliance'
 import { knownOf } from '../dish/contents'
 import type { DishAnswer, StageAnswer } from '../dish/dish'
 import type { DishLine, DishRequest, Stage } from '../dish/dish.schema'
-import { flameOf, STAGES, vesselOf } from '../dish/stages'
+import { flameOf, minutesOf, STAGES, turnsOf, vesselOf } from '../dish/stages'
 import type { TaskPart } from '../names'
 import { readQuantity } from '../quantity/quantity'
 import { applianceOf } from '../program/answer'
@@ -94,7 +94,7 @@ function stageInstructions(
     })
   }
   const carried = carriedInto(stage, request, dishAnswer)
-  const taken = found.takes.map(({ line, g }) =>
+  const allTaken = found.takes.map(({ line, g }) =>
     takenThing(
       lines.find((one) => one.id === line)!,
       g,
@@ -102,11 +102,15 @@ function stageInstructions(
       request,
     ),
   )
+  const [firstTurn, ...laterTurns] = turnsOf(stage, allTaken, minutesOf(stage))
+  const taken = firstTurn!.takes
   const waterG = wateredG(stage, found, lines)
   const water: Thing[] = waterG > 0 ? [{ water: true, g: waterG, state: 'cold', goesInto: vessel }] : []
-  if (stage.takesOutPouch) say('take-out', begins, { what: 'pouch', hands: 1, part: kind === 'pot' ? 'close' : part })
+  // Out of a pot it is taken when that is opened, out of anything else before it goes on.
+  if (stage.takesOutPouch)
+    say('take-out', kind === 'pot' ? ends : begins, { what: 'pouch', hands: 1, part: kind === 'pot' ? 'open' : part })
   if (kind === 'pot')
-    return [...list, ...potInstructions(request, stage, found, begins, [...taken, ...water], carried, place)]
+    return [...potInstructions(request, stage, found, begins, [...taken, ...water], carried, place), ...list]
 
   const until: Until = {
     minutes: found.minutes,
@@ -136,12 +140,21 @@ function stageInstructions(
     const things = [...(apart ? taken : all), ...water, ...kept]
     say(told.do, begins, { ...work, things, why, ...(apart ? { in: { vessel } } : {}) })
   }
+  for (const { atMinute, takes } of laterTurns)
+    say('add', begins + atMinute, {
+      things: takes,
+      hands: 1,
+      afterMinutes: atMinute,
+      ...(after === 'pour-over' ? { in: { vessel } } : {}),
+    })
+  for (const { atMinute, do: deed } of stage.reminders ?? [])
+    say(deed, begins + atMinute, { hands: 1, afterMinutes: atMinute, ...(deed === 'look' ? { what: 'food' } : {}) })
   if (after === 'drain' && !stage.keepWater) {
     const things = all.filter((one) => isSoaked(one, request)).map(met('soaked'))
     say('drain', ends, { things, hands: 1, part: 'do' })
   }
   if (after === 'pour-over' && stage.from.length > 0)
-    say('add', ends, { things: taken.map(met('fried')), hands: 1, in: placeOf(endsAs(stage, stages), stages) })
+    say('add', ends, { things: allTaken.map(met('fried')), hands: 1, in: placeOf(endsAs(stage, stages), stages) })
   if (told.do !== 'drain' && told.do !== 'soak' && (found.liquid.keptG ?? 0) > 0)
     say('take-out', ends, { things: keptThing(stage, found), hands: 1 })
   if (flame && !staysLit(stage, index, stages)) say('off', ends, { on, hands: 1 })

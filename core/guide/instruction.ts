@@ -9,6 +9,8 @@ export const DEEDS = [
   'soak',
   'drain',
   'fry',
+  'stir',
+  'turn-over',
   'add',
   'pour',
   'close',
@@ -91,6 +93,8 @@ export interface Instruction {
   /** The task of a dinner in which it is done. */
   part: TaskPart
   at: At
+  /** Minutes after its stage began, where it is done in the middle of it. */
+  afterMinutes?: number
   /** Minutes in the cook's hands. */
   hands: number
   critical: boolean

@@ -236,7 +236,10 @@ const losesPressure: Rule = ({ mayLosePressure }) => (mayLosePressure ? [caution
 
 const keepHot: Rule = ({ appliance }) => (kindOf(appliance).gentle ? [caution('keep-hot', 'note')] : [])
 
-const tooWet: Rule = ({ surplusG }) => (surplusG > 0 ? [caution('too-wet', 'warn', { grams: surplusG })] : [])
+/** Less than this no cook sees or measures. */
+const SEEN_G = 10
+
+const tooWet: Rule = ({ surplusG }) => (surplusG >= SEEN_G ? [caution('too-wet', 'warn', { grams: surplusG })] : [])
 
 /** Grain that stands covered takes up so much more in g per g (engineering estimate). */
 const RESTING_UPTAKE = 0.15

@@ -111,7 +111,8 @@ export function waterSum(
   let rule: WaterRule = 'balance'
   const highest = [...floors].sort((a, b) => b.pourG - a.pourG)[0]
   const floorG = Math.max(0, Math.ceil(highest?.pourG ?? 0))
-  if (highest && pourG < floorG) {
+  // A floor that is reached by what is there already asks for nothing: what is too much then is a surplus.
+  if (highest && floorG > 0 && pourG < floorG) {
     lines.push({ id: 'floor', g: floorG - pourG, of: highest.rule })
     pourG = floorG
     rule = highest.rule

@@ -352,6 +352,44 @@ test('a stage is moved by its grip, by hand and by key, and keeps the focus', as
   await expect(headings).toHaveText(['Soak', 'Fry', 'Temper', 'Close and cook', 'Simmer open', 'Rest, covered'])
 })
 
+test('things go in one after another, rice cooks in the water of its soak, and reminders are told', async ({ page }) => {
+  await page.clock.install()
+  await page.goto('/dishes')
+  await page.getByRole('button', { name: 'Start a dish' }).click()
+  await page.getByLabel('What is it called?').fill('Cumin rice')
+  await page.keyboard.press('Enter')
+  await page
+    .getByLabel('Type or paste a line, or several')
+    .fill('1½ cups basmati rice\n1 onion\n4 cloves garlic\n1 tsp cumin seeds\n2 tbsp oil\n1 tsp salt')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await page.getByRole('radio', { name: 'measured, and all that it is cooked in' }).check({ force: true })
+  const stages = page.locator('.stages > li')
+  await expect(stages.nth(1)).toContainText('After 9 min: add 4 cloves garlic')
+  // All the water is in the bowl: none is poured into the pot.
+  await expect(stages.nth(0)).toContainText(/g of water|g water/)
+  await expect(stages.nth(2)).not.toContainText('Pour')
+  await page.getByRole('button', { name: 'Use these stages' }).click()
+
+  await page.getByRole('button', { name: 'Change fry' }).click()
+  await page.getByLabel('Minute at which garlic goes in').fill('7')
+  await expect(stages.nth(1)).toContainText('After 7 min: add 4 cloves garlic')
+  await page.getByRole('button', { name: 'Add a reminder' }).click()
+  await expect(stages.nth(1)).toContainText('After 5 min: stir')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Done', exact: true }).first().click()
+
+  await page.getByRole('link', { name: 'Cook it' }).click()
+  await page.getByRole('button', { name: 'Done, next' }).click()
+  const steps = page.locator('.takes li')
+  const stir = steps.filter({ hasText: 'stir' })
+  await expect(stir).toHaveClass(/soft/)
+  await page.getByRole('button', { name: /^Start the timer/ }).click()
+  await page.clock.fastForward('05:05')
+  await expect(stir).not.toHaveClass(/soft/)
+  await expect(steps.filter({ hasText: 'garlic' })).toHaveClass(/soft/)
+  await expectAccessible(page)
+})
+
 test('a dish that cannot be is refused with reasons, and one sent twice is kept once', async ({ request }) => {
   const dishId = randomUUID()
   const [url, begun] = [`/api/documents/dish/${dishId}`, `/api/dishes/${dishId}/begun`]

@@ -2,10 +2,12 @@
 import { mdiArrowDown, mdiArrowUp, mdiClose } from '@mdi/js'
 import type { DishAnswer } from '~~/core/dish/dish'
 import type { Stage } from '~~/core/dish/dish.schema'
-import { STAGE_KINDS, VESSELS, type StageKind } from '~~/core/dish/names'
+import { REMINDERS, STAGE_KINDS, VESSELS, type StageKind } from '~~/core/dish/names'
 import { flameOf, handsOf, minutesOf, STAGES, vesselOf } from '~~/core/dish/stages'
+import { MOST } from '~~/core/bounds'
 import type { StageField } from '~~/core/dish/kinds/kind'
 import { FLAMES } from '~~/core/names'
+import { PROPOSED, type ProposedOption } from '~~/core/dish/propose'
 import { usualPot, type DishDocument } from '~~/shared/dish'
 
 /** Everything of a stage that can be said, and only what its kind uses. */
@@ -49,12 +51,21 @@ const flame = computed({
   get: () => flameOf(stage.value),
   set: (of) => (stage.value.flame = of),
 })
-const flag = (key: 'lid' | 'keepWater' | 'throwsLiquid' | 'takesOutPouch') =>
+const flag = (key: 'lid' | 'throwsLiquid' | 'takesOutPouch') =>
   computed({ get: () => stage.value[key] ?? false, set: (is: boolean) => (stage.value[key] = is) })
 const lid = flag('lid')
-const keepWater = flag('keepWater')
 const throwsLiquid = flag('throwsLiquid')
 const pouch = flag('takesOutPouch')
+
+/** What becomes of the water of a soak. */
+const soakWater = computed({
+  get: () => (stage.value.measured ? 'measured' : stage.value.keepWater ? 'kept' : 'thrown'),
+  set: (to: ProposedOption<'soakWater'>) => {
+    stage.value.keepWater = to !== 'thrown'
+    stage.value.measured = to === 'measured'
+    if (stage.value.measured) delete stage.value.waterG
+  },
+})
 
 const has = (field: StageField) => STAGES[stage.value.kind].fields.includes(field)
 
@@ -71,9 +82,17 @@ function toggleFrom(id: string, part: 'all' | 'liquid') {
 }
 const keepers = computed(() => earlier.value.filter(({ kind: of, keepsG: g }) => of === 'drain' || (g ?? 0) > 0))
 
+/** Half way where nobody has said yet. */
+function remind() {
+  stage.value.reminders ??= []
+  stage.value.reminders.push({ do: 'stir', atMinute: Math.round(minutes.value / 2) })
+}
+
 const lineOf = (id: string) => dish.lines.find((line) => line.id === id)
 const nameOfLine = (id: string) => lineName(lineOf(id) ?? { what: null, typed: id })
 const free = computed(() => dish.lines.filter(({ id }) => !stage.value.takes.some(({ line }) => line === id)))
+/** When what it takes goes in, from its beginning. */
+const goesInAt = (i: number, minute: number) => (stage.value.takes[i]!.atMinute = minute)
 const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter(({ line }) => line !== id))
 </script>
 
@@ -106,7 +125,7 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
         :choices="VESSELS.map((value) => ({ value, title: t(`dishes.vessels.${value}`) }))"
       />
       <NumberField
-        v-if="has('waterG')"
+        v-if="has('waterG') && !stage.measured"
         v-model="waterG"
         :label="t('dishes.stage.waterG')"
         quantity="weight"
@@ -128,7 +147,12 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
         :digits="1"
       />
       <v-checkbox v-if="has('lid')" v-model="lid" :label="t('dishes.stage.lid')" />
-      <v-checkbox v-if="has('keepWater')" v-model="keepWater" :label="t('dishes.stage.keepWater')" />
+      <PickField
+        v-if="has('keepWater')"
+        v-model="soakWater"
+        :label="t('dishes.propose.of.soakWater')"
+        :choices="PROPOSED.soakWater.map((value) => ({ value, title: t(`dishes.propose.soakWater.${value}`) }))"
+      />
       <v-checkbox v-if="has('throwsLiquid')" v-model="throwsLiquid" :label="t('dishes.stage.throwAway')" />
       <v-checkbox v-if="has('takesOutPouch')" v-model="pouch" :label="t('dishes.stage.pouch')" />
     </div>
@@ -159,13 +183,23 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
     </fieldset>
     <fieldset>
       <legend>{{ t('dishes.stage.takes') }}</legend>
-      <div v-for="(take, i) in stage.takes" :key="take.line" class="take">
+      <div v-for="(take, i) in stage.takes" :key="take.line" class="take" :class="{ timed: has('inTurn') }">
         <span>{{ nameOfLine(take.line) }}</span>
         <PortionField
           v-if="lineOf(take.line) && lineOf(take.line)!.g !== null"
           v-model="stage.takes[i]!"
           :line="lineOf(take.line)!"
           :name="nameOfLine(take.line)"
+        />
+        <NumberField
+          v-if="has('inTurn')"
+          :model-value="take.atMinute ?? 0"
+          :label="t('dishes.stage.at')"
+          :aria-label="t('dishes.stage.atMinute', { name: nameOfLine(take.line) })"
+          bound="stageMinutes"
+          :digits="1"
+          :suffix="t('units.min')"
+          @update:model-value="(minute: number) => goesInAt(i, minute)"
         />
         <IconButton
           :icon="mdiClose"
@@ -180,6 +214,27 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
         :choices="free.map((line) => ({ value: line.id, title: lineName(line) }))"
         @update:model-value="(id) => id && stage.takes.push({ line: String(id) })"
       />
+    </fieldset>
+    <fieldset v-if="kind !== 'pot'">
+      <legend>{{ t('dishes.stage.reminders') }}</legend>
+      <div v-for="(reminder, i) in stage.reminders ?? []" :key="i" class="take">
+        <PickField
+          v-model="reminder.do"
+          :label="t('dishes.stage.reminder')"
+          :choices="REMINDERS.map((value) => ({ value, title: t(`dishes.reminders.${value}`) }))"
+        />
+        <NumberField
+          v-model="reminder.atMinute"
+          :label="t('dishes.stage.reminderAt')"
+          bound="stageMinutes"
+          :digits="1"
+          :suffix="t('units.min')"
+        />
+        <IconButton :icon="mdiClose" :label="t('dishes.stage.reminderOff')" @click="stage.reminders!.splice(i, 1)" />
+      </div>
+      <v-btn v-if="(stage.reminders?.length ?? 0) < MOST.reminders" @click="remind">
+        {{ t('dishes.stage.reminderAdd') }}
+      </v-btn>
     </fieldset>
     <div class="presses">
       <IconButton :icon="mdiArrowUp" :label="t('dishes.stage.up')" :disabled="index === 0" @click="emit('move', -1)" />
@@ -225,6 +280,23 @@ legend {
 }
 .take .icon-button {
   grid-column: 3;
+}
+.take.timed {
+  grid-template-columns: minmax(0, 1fr) 150px 130px 40px;
+}
+.take.timed .icon-button {
+  grid-column: 4;
+}
+@media (max-width: 719px) {
+  .take.timed {
+    grid-template-columns: 1fr 1fr 40px;
+  }
+  .take.timed > span {
+    grid-column: 1 / -1;
+  }
+  .take.timed .icon-button {
+    grid-column: 3;
+  }
 }
 .presses {
   display: flex;

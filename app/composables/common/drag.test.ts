@@ -35,7 +35,7 @@ afterEach(() => {
 })
 
 /** A page with one thing on it that can be carried. */
-function carrying(load: Load) {
+async function carrying(load: Load) {
   let given!: ReturnType<typeof provideCarry>
   const app = createApp(
     defineComponent({
@@ -49,6 +49,7 @@ function carrying(load: Load) {
   app.mount(place)
   grip = document.getElementById('grip')!
   close = () => app.unmount()
+  await vi.dynamicImportSettled()
   return given
 }
 const pointer = (type: string, x: number, y: number, { pointerId = 1, buttons = 1, button = 0 } = {}) => {
@@ -71,8 +72,8 @@ describe('what is carried on the stack', () => {
     ['out', RICE, { at: 'out' }],
     ['out', TIN, { at: 'out' }],
     ['nothing', RICE, null],
-  ])('lands on the %s beneath it: %o', (place, load, onto) => {
-    const { isOver } = carrying(load)
+  ])('lands on the %s beneath it: %o', async (place, load, onto) => {
+    const { isOver } = await carrying(load)
     press()
     under = place
     move(40)
@@ -81,8 +82,8 @@ describe('what is carried on the stack', () => {
     expect(landed).toEqual(onto ? [[load, onto]] : [])
   })
 
-  it('is carried only once it has gone some way: a press is no drag', () => {
-    const { carried, isCarried } = carrying(RICE)
+  it('is carried only once it has gone some way: a press is no drag', async () => {
+    const { carried, isCarried } = await carrying(RICE)
     under = 'base'
     press(10, 10)
     move(13, 13)
@@ -98,8 +99,8 @@ describe('what is carried on the stack', () => {
     expect(isCarried('food', '0')).toBe(true)
   })
 
-  it('follows the pointer that took it, and no other finger', () => {
-    const { carried } = carrying(RICE)
+  it('follows the pointer that took it, and no other finger', async () => {
+    const { carried } = await carrying(RICE)
     under = 'base'
     press(0, 0, { pointerId: 7 })
     move(90, 90, { pointerId: 8 })
@@ -113,7 +114,7 @@ describe('what is carried on the stack', () => {
   })
 
   it('is put back by Escape, or when the pointer is taken away', async () => {
-    const { carried } = carrying(RICE)
+    const { carried } = await carrying(RICE)
     under = 'base'
     const ways = [
       () => document.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' })),
@@ -133,8 +134,8 @@ describe('what is carried on the stack', () => {
     expect(landed).toEqual([])
   })
 
-  it('is clicked when it is pressed, and not by the press that ends a drag', () => {
-    carrying(RICE)
+  it('is clicked when it is pressed, and not by the press that ends a drag', async () => {
+    await carrying(RICE)
     const click = (detail: number) =>
       grip.dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true, detail }))
     press()
@@ -151,15 +152,15 @@ describe('what is carried on the stack', () => {
     expect(clicked).toHaveBeenCalledTimes(2)
   })
 
-  it('is not picked up by another button than the first', () => {
-    const { carried } = carrying(RICE)
+  it('is not picked up by another button than the first', async () => {
+    const { carried } = await carrying(RICE)
     press(0, 0, { button: 2, buttons: 2 })
     move(40, 0, { buttons: 2 })
     expect(carried.value).toBeNull()
   })
 
-  it('is left alone once the screen is gone', () => {
-    carrying(RICE)
+  it('is left alone once the screen is gone', async () => {
+    await carrying(RICE)
     under = 'base'
     press()
     move(40)

@@ -1,4 +1,4 @@
-import { DragGesture, type Handler } from '@use-gesture/vanilla'
+import type { DragGesture, Handler } from '@use-gesture/vanilla'
 import { useEventListener } from '@vueuse/core'
 import type { Directive } from 'vue'
 
@@ -7,7 +7,7 @@ export type OnDrag = Handler<'drag'>
 
 /** Less is a press, not a drag. */
 const LEAST_WAY_PX = 6
-const gestures = new WeakMap<Element, { gesture: DragGesture; onDrag: OnDrag }>()
+const gestures = new WeakMap<Element, { gesture?: DragGesture; onDrag: OnDrag }>()
 
 /**
  * `v-drag="onDrag"`: an element that is dragged by finger, pen or mouse. The press that ends a drag is no click. Keys
@@ -15,22 +15,27 @@ const gestures = new WeakMap<Element, { gesture: DragGesture; onDrag: OnDrag }>(
  */
 export const vDrag: Directive<HTMLElement | SVGElement, OnDrag> = {
   mounted(element, { value }) {
-    const gesture = new DragGesture(
-      element,
-      (state) => {
-        // The library ends a drag whose pointer was taken away (a call, a scroll) as if it had been let go.
-        const canceled = state.canceled || /cancel|lost/i.test(state.event.type)
-        if (!state.tap) gestures.get(element)?.onDrag({ ...state, canceled })
-      },
-      { threshold: LEAST_WAY_PX, filterTaps: true, pointer: { keys: false } },
-    )
-    gestures.set(element, { gesture, onDrag: value })
+    gestures.set(element, { onDrag: value })
+    // The library is loaded where something can be dragged: a page of which nothing can does without it.
+    void import('@use-gesture/vanilla').then(({ DragGesture }) => {
+      const known = gestures.get(element)
+      if (!known) return
+      known.gesture = new DragGesture(
+        element,
+        (state) => {
+          // The library ends a drag whose pointer was taken away (a call, a scroll) as if it had been let go.
+          const canceled = state.canceled || /cancel|lost/i.test(state.event.type)
+          if (!state.tap) known.onDrag({ ...state, canceled })
+        },
+        { threshold: LEAST_WAY_PX, filterTaps: true, pointer: { keys: false } },
+      )
+    })
   },
   updated(element, { value }) {
     gestures.get(element)!.onDrag = value
   },
   unmounted(element) {
-    gestures.get(element)?.gesture.destroy()
+    gestures.get(element)?.gesture?.destroy()
     gestures.delete(element)
   },
 }

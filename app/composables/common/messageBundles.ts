@@ -32,9 +32,9 @@ const OF_PLACE: Record<string, readonly Bundle[]> = {
   dishes: ['dishes', 'keep', 'steps', 'day', 'pot', 'cautions', 'dishProblems', 'ingredients'],
 }
 export function bundlesOf(path: string): readonly Bundle[] {
-  const [, place = '', within] = path.split('/')
+  const [, place = '', within, then] = path.split('/')
   const more: Record<string, readonly Bundle[]> = { 'pot/tins': ['stack'], 'kitchen/people': ['auth'] }
-  return [...(OF_PLACE[place] ?? []), ...(more[`${place}/${within}`] ?? [])]
+  return [...(OF_PLACE[place] ?? []), ...(more[`${place}/${within}`] ?? []), ...(then === 'cook' ? (['cook'] as const) : [])]
 }
 
 const loaded = new Set<Bundle>()

@@ -7,7 +7,7 @@ export const combine: KindOfStage = {
   vessel: 'pot',
   waits: 20,
   binds: true,
-  fields: ['waterG'],
+  fields: ['waterG', 'takesOutPouch'],
   leaves: 'cooked',
   told: { do: 'add' },
   tone: 'food',

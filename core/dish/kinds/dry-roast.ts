@@ -6,7 +6,7 @@ export const dryRoast: KindOfStage = {
   vessel: 'pan',
   waits: 60,
   flame: 'medium',
-  fields: [],
+  fields: ['inTurn'],
   leaves: 'fried',
   told: { do: 'fry' },
   tone: 'heat',

@@ -11,7 +11,7 @@ export const fry: KindOfStage = {
   vessel: 'pot',
   waits: 10,
   flame: 'high',
-  fields: [],
+  fields: ['inTurn'],
   leaves: 'fried',
   told: { do: 'fry' },
   tone: 'heat',
@@ -30,7 +30,7 @@ export const fryWork: Work = (stage, contents, row, { kitchen }) => {
   row.givenG += giveLiquid(contents)
   const heatW = BURNERS.strong[stage.flame ?? fry.flame!]
   const heat = heatOpen(contents, kitchen, { heatW, minutes: stage.minutes, reflux: 0, comeUpW: null, fries: true })
-  row.boiledG = heat.boiledG
+  row.boiledG += heat.boiledG
   contents.freeG -= heat.boiledG
   keepHeat(contents, heat)
   contents.tempC = contents.freeG > 1 ? boilingC(kitchen.altitudeM) : FRYING_C

@@ -5,8 +5,8 @@ import type { DishRequest, Stage } from '../dish.schema'
 import type { LiquidRow } from '../ledger'
 import type { Vessel } from '../names'
 
-/** A field of a stage that its kind uses, besides minutes, hands, vessel and flame. */
-export type StageField = 'waterG' | 'keepsG' | 'lid' | 'keepWater' | 'throwsLiquid' | 'takesOutPouch'
+/** A field of a stage that its kind uses, besides minutes, hands, vessel and flame; `inTurn`: things go in one after another. */
+export type StageField = 'inTurn' | 'waterG' | 'keepsG' | 'lid' | 'keepWater' | 'throwsLiquid' | 'takesOutPouch'
 
 /** All that is particular to a kind of stage, but for what it does to what is in it (`Work`). */
 export interface KindOfStage {

@@ -7,7 +7,7 @@ export const mash: KindOfStage = {
   handsMinutes: 'all',
   vessel: 'pot',
   waits: 20,
-  fields: [],
+  fields: ['takesOutPouch'],
   leaves: 'cooked',
   told: { do: 'mash', before: 'add' },
   tone: 'food',

@@ -8,7 +8,7 @@ export const pot: KindOfStage = {
   waits: 20,
   cooks: true,
   binds: true,
-  fields: ['keepsG'],
+  fields: ['keepsG', 'takesOutPouch'],
   leaves: 'cooked',
   // Its instructions are those of its closings (core/guide/closing).
   told: { do: 'add' },

@@ -8,7 +8,7 @@ export const rest: KindOfStage = {
   vessel: 'pot',
   waits: 20,
   binds: true,
-  fields: [],
+  fields: ['takesOutPouch'],
   leaves: 'cooked',
   told: { do: 'rest', before: 'add' },
   tone: 'steam',

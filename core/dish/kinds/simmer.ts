@@ -18,7 +18,7 @@ export const simmer: KindOfStage = {
   flame: 'simmer',
   cooks: true,
   binds: true,
-  fields: ['waterG', 'keepsG', 'lid', 'takesOutPouch'],
+  fields: ['inTurn', 'waterG', 'keepsG', 'lid', 'takesOutPouch'],
   leaves: 'cooked',
   told: { do: 'turn', before: 'add-and-pour' },
   tone: 'heat',
@@ -57,8 +57,9 @@ export const simmerWork: Work = (stage, contents, row, request) => {
     contents.freeG -= heat.drunkG[i]!
     row.drunkG += heat.drunkG[i]!
   })
-  row.boiledG = Math.min(contents.freeG, heat.boiledG)
-  contents.freeG -= row.boiledG
+  const boiledG = Math.min(contents.freeG, heat.boiledG)
+  row.boiledG += boiledG
+  contents.freeG -= boiledG
   keepHeat(contents, heat)
   contents.tempC = boilingC(altitudeM)
   contents.inPot = true

@@ -9,7 +9,7 @@ export const temper: KindOfStage = {
   servedWithin: 5,
   flame: 'medium',
   critical: true,
-  fields: [],
+  fields: ['inTurn'],
   leaves: 'fried',
   told: { do: 'fry', after: 'pour-over' },
   tone: 'heat',

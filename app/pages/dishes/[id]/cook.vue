@@ -4,6 +4,7 @@ import { leftoverOfDish } from '~~/core/dish/keep'
 import { heatsItself } from '~~/core/appliance/appliance'
 import { vesselOf } from '~~/core/dish/stages'
 import { instructionsOfDish } from '~~/core/guide/dish'
+import type { Instruction } from '~~/core/guide/instruction'
 import { upcoming } from '~~/core/dish/upcoming'
 import { bagIdsOf, clockOfLine, dishRequestOf } from '~~/shared/dish'
 import { firstLitAt, runState } from '~~/core/live/run'
@@ -46,6 +47,10 @@ const clockMs = computed(() => (stage.value ? (begun.value.clocks[stage.value.id
 const leftMinutes = computed(() =>
   clockMs.value === null || !now.value ? null : now.value.minutes - (nowMs.value - clockMs.value) / MINUTE_MS,
 )
+const pastMinutes = computed(() => (clockMs.value === null ? null : (nowMs.value - clockMs.value) / MINUTE_MS))
+/** What is done in the middle of the stage stays pale until its minute has come. */
+const isDue = ({ afterMinutes = 0 }: Instruction) =>
+  afterMinutes === 0 || (pastMinutes.value !== null && pastMinutes.value >= afterMinutes)
 const startClock = () => stage.value && change({ clocks: { [stage.value.id]: Math.round(serverNow()) } })
 
 const runs = useRunsStore()
@@ -119,6 +124,15 @@ const steps = computed(() =>
       )
     : [],
 )
+const { call } = useAlarm()
+const dueSteps = computed(() => steps.value.filter((one) => one.afterMinutes !== undefined && isDue(one)))
+const isOver = computed(() => leftMinutes.value !== null && leftMinutes.value <= 0)
+// Called for as its minute comes, not for having been gone back to.
+watch([dueSteps, isOver, () => stage.value?.id], ([now, over, at], [before, wasOver, was]) => {
+  if (at !== was) return
+  for (const one of now) if (!before.some(({ id: known }) => known === one.id)) call(words.sentence(one))
+  if (over && !wasOver) call(t('dishes.progress.over'))
+})
 const takesSalt = computed(() => (now.value?.salt.addedG ?? 0) > 0 && (now.value?.salt.beforeG ?? 0) > 0.3)
 const figure = computed(() => (stage.value ? stageFigure(stage.value, now.value) : { n: '', unit: '', tone: '' }))
 const kept = usePortionsStore()
@@ -191,7 +205,7 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
           </p>
         </div>
         <ul class="takes">
-          <li v-for="step in steps" :key="step.id">{{ words.sentence(step) }}</li>
+          <li v-for="step in steps" :key="step.id" :class="{ soft: !isDue(step) }">{{ words.sentence(step) }}</li>
           <li v-if="takesSalt" class="soft">{{ t('dishes.progress.saltIn', { g: amount(now.salt.beforeG) }) }}</li>
         </ul>
         <p v-for="{ line, kept: found } in takesOut" :key="line" class="out">
@@ -208,6 +222,7 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
               : t('dishes.progress.over')
           }}
         </p>
+        <LazyAlarmChoice v-if="steps.some((one) => one.afterMinutes !== undefined)" />
         <div class="ways">
           <template v-if="stage.pot">
             <v-btn v-if="runId" :to="`/cook/${runId}`" variant="flat" color="primary" size="large">
