@@ -194,8 +194,9 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
         <NumberField
           v-if="has('inTurn')"
           :model-value="take.atMinute ?? 0"
-          :label="t('dishes.stage.at')"
-          :aria-label="t('dishes.stage.atMinute', { name: nameOfLine(take.line) })"
+          :label="t('dishes.stage.atMinute', { name: nameOfLine(take.line) })"
+          hide-label
+          :prefix="t('dishes.stage.at')"
           bound="stageMinutes"
           :digits="1"
           :suffix="t('units.min')"
