@@ -1,4 +1,4 @@
-import type { Dish, Stage } from './dish.schema'
+import type { Dish, DishLine, Stage } from './dish.schema'
 
 /**
  * The stages with one of them at another place. Where two that change places flow into one another, they change places
@@ -55,6 +55,36 @@ export function withoutLine(dish: Pick<Dish, 'lines' | 'stages'>, line: string):
   return {
     lines: dish.lines.filter(({ id }) => id !== line),
     stages: withLineAt(dish.stages, line, ''),
+  }
+}
+
+/** The dish with other things in place of a line, wherever it goes in; the first of them takes the line's place. */
+export function withStandIn(dish: Dish, lineId: string, parts: readonly Pick<DishLine, 'what' | 'g'>[]): Dish {
+  const line = dish.lines.find(({ id }) => id === lineId)
+  if (!line) return dish
+  const used = new Set(dish.lines.map(({ id }) => id))
+  const free = Array.from({ length: used.size + parts.length }, (_, n) => `${lineId}-${n + 1}`).filter(
+    (id) => !used.has(id),
+  )
+  const idOf = (n: number) => (n === 0 ? lineId : free[n - 1]!)
+  const { kept: _kept, own: _own, maybe: _maybe, portionId: _portion, dishId: _made, ...plain } = line
+  const lines = parts.map(({ what, g }, n): DishLine => ({ ...plain, id: idOf(n), typed: what ?? '', what, g }))
+  return {
+    ...dish,
+    lines: dish.lines.flatMap((one) => (one.id === lineId ? lines : one)),
+    stages: dish.stages.map((stage) => ({
+      ...stage,
+      takes: stage.takes.flatMap((take) =>
+        take.line === lineId
+          ? parts.map(({ g }, n) => ({
+              ...take,
+              line: idOf(n),
+              // Portions that were said in grams follow the strength of what stands in.
+              ...(take.g === undefined || !line.g || g === null ? {} : { g: (take.g * g) / line.g }),
+            }))
+          : take,
+      ),
+    })),
   }
 }
 

@@ -1,16 +1,16 @@
-import { CATALOGUE } from '../food/catalogue'
-import { INGREDIENTS } from '../ingredient/ingredients'
-import { knownOf, type Known } from './contents'
+import { foodsFor, servingFor, type Serves, type Serving } from '../ingredient/serves'
+import { withStandIn } from './arrange'
+import { knownOf, sumOf } from './contents'
 import { answerDish, type DishAnswer } from './dish'
-import type { DishRequest } from './dish.schema'
+import type { DishLine, DishRequest } from './dish.schema'
 import type { CautionId } from '../safety/rules'
-import { strengthOf } from '../ingredient/strength'
 import { minutesToCook } from './open-heat'
 
-/** Something that can stand in for a line, and what it changes in the dish. */
+/** Something that can stand in for a line, what it does as well, and what it changes in the dish. */
 export interface StandIn {
-  what: string
-  g: number | null
+  serves: Serves
+  /** What goes in instead, with its g: one thing, or what it is made of. */
+  parts: { what: string; g: number | null }[]
   change: {
     /** Water to pour, salt in all, fat, minutes in all: more (positive) or less. */
     pouredG: number
@@ -20,56 +20,52 @@ export interface StandIn {
     /** It becomes sour, or is so no more. */
     sour: 'more' | 'less' | 'same'
   }
-  refused: boolean
-  /** It would not be cooked in this dish as it stands; minutes in an open boil that it takes, null where none do. */
-  undone: { minutes: number | null } | null
 }
 
-const MOST_TOLD = 6
+const MOST_TOLD = 8
 
-/** What can stand in for a line, those that change least first. */
+/**
+ * What can stand in for a line by what it does, those that change least first. Each is worked out with the whole dish:
+ * what the dish would refuse, or not cook, is not offered.
+ */
 export function standInsFor(request: DishRequest, lineId: string): StandIn[] {
   const line = request.dish.lines.find(({ id }) => id === lineId)
   const known = line && knownOf(line, request)
   const before = answerDish(request)
   if (!line || !known || !before.ok) return []
-  const found = candidates(known).flatMap((what): StandIn[] => {
-    const g = line.g === null ? null : (line.g * strengthOf(line.what!)) / strengthOf(what)
-    const lines = request.dish.lines.map((one) => (one.id === lineId ? { ...one, what, g, kept: undefined } : one))
-    // Portions that were said in grams follow the strength of what stands in.
-    const times = line.g && g !== null ? g / line.g : 1
-    const stages = request.dish.stages.map((stage) => ({
-      ...stage,
-      takes: stage.takes.map((take) =>
-        take.line === lineId && take.g !== undefined ? { ...take, g: take.g * times } : take,
-      ),
-    }))
-    const after = answerDish({ ...request, dish: { ...request.dish, lines, stages } })
-    if (!after.ok || after.value.stages.some(({ problems }) => problems.length > 0)) return []
-    const is = knownOf({ what }, request)!
-    return [
-      {
-        what,
-        g,
-        change: {
-          pouredG: pouredOf(after.value) - pouredOf(before.value),
-          saltG: after.value.saltG - before.value.saltG,
-          fatG: (g ?? 0) * fatOf(is) - (line.g ?? 0) * fatOf(known),
-          minutes: after.value.spanMinutes - before.value.spanMinutes,
-          sour: isSour(is) === isSour(known) ? 'same' : isSour(is) ? 'more' : 'less',
-        },
-        refused: after.value.cautions.some(({ severity }) => severity === 'refuse'),
-        undone: undoneBy(after.value, is, request),
-      },
-    ]
-  })
-  const weight = ({ change, refused, undone }: StandIn) =>
-    (refused ? 1000 : 0) +
-    (undone ? 500 : 0) +
-    Math.abs(change.pouredG) / 50 +
-    Math.abs(change.saltG) * 2 +
-    Math.abs(change.minutes) / 5
+  const servings = 'food' in known ? foodsFor(known.food) : servingFor(known.ingredient)
+  const found = servings.flatMap((serving) => standIn(request, line, before.value, serving) ?? [])
+  const weight = ({ change }: StandIn) =>
+    Math.abs(change.pouredG) / 50 + Math.abs(change.saltG) * 2 + Math.abs(change.minutes) / 5
   return found.sort((a, b) => weight(a) - weight(b)).slice(0, MOST_TOLD)
+}
+
+function standIn(
+  request: DishRequest,
+  line: DishLine,
+  before: DishAnswer,
+  { serves, parts: times }: Serving,
+): StandIn | null {
+  const parts = times.map((part) => ({ what: part.what, g: line.g === null ? null : line.g * part.times }))
+  const dish = withStandIn(request.dish, line.id, parts)
+  const after = answerDish({ ...request, dish })
+  if (!after.ok || after.value.stages.some(({ problems }) => problems.length > 0)) return null
+  const isNew = ({ id, severity, params }: DishAnswer['cautions'][number]) =>
+    (severity === 'refuse' || UNDONE.includes(id)) &&
+    !before.cautions.some((one) => one.id === id && one.params.food === params.food)
+  if (after.value.cautions.some(isNew)) return null
+  const [isSourNow, wasSour] = [parts.some(({ what }) => isSour({ what }, request)), isSour(line, request)]
+  return {
+    serves,
+    parts,
+    change: {
+      pouredG: pouredOf(after.value) - pouredOf(before),
+      saltG: after.value.saltG - before.saltG,
+      fatG: sumOf(parts, (part) => fatG(part, request)) - fatG(line, request),
+      minutes: after.value.spanMinutes - before.spanMinutes,
+      sour: isSourNow === wasSour ? 'same' : isSourNow ? 'more' : 'less',
+    },
+  }
 }
 
 /** Cautions that say of a food that the dish does not cook it. */
@@ -81,23 +77,14 @@ const UNDONE: readonly CautionId[] = [
   'program-short',
 ]
 
-function undoneBy({ cautions }: DishAnswer, is: Known, { kitchen }: DishRequest): StandIn['undone'] {
-  if (!('food' in is)) return null
-  const { food } = is
-  const isUndone = cautions.some(({ id, params }) => UNDONE.includes(id) && params.food === food.id)
-  return isUndone ? { minutes: minutesToCook(food, kitchen) } : null
+const pouredOf = ({ stages }: DishAnswer) => sumOf(stages, ({ liquid }) => liquid.pouredG)
+function fatG({ what, g }: { what: string | null; g: number | null }, request: DishRequest): number {
+  const known = knownOf({ what }, request)
+  return known && 'ingredient' in known ? (g ?? 0) * known.ingredient.fat : 0
 }
-
-const pouredOf = ({ stages }: DishAnswer) => stages.reduce((sum, { liquid }) => sum + liquid.pouredG, 0)
-const fatOf = (known: Known) => ('ingredient' in known ? known.ingredient.fat : 0)
-const isSour = (known: Known) => 'ingredient' in known && known.ingredient.sour
-
-/** Others of its group; the figures of the dish tell them apart. */
-function candidates(known: Known): string[] {
-  if ('food' in known)
-    return CATALOGUE.filter(({ group, id }) => group === known.food.group && id !== known.food.id).map(({ id }) => id)
-  const { group, id } = known.ingredient
-  return INGREDIENTS.filter((one) => one.group === group && one.id !== id).map((one) => one.id)
+function isSour(line: Pick<DishLine, 'what' | 'own'>, request: DishRequest): boolean {
+  const known = knownOf(line, request)
+  return known !== null && 'ingredient' in known && known.ingredient.sour
 }
 
 /** How something that was forgotten can still go in. */

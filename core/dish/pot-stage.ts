@@ -9,7 +9,7 @@ import { styleSaid } from '../program/styles'
 import { boilingC } from '../steam/steam'
 import type { Addition } from '../food/need'
 import { uptakeFor, usualTexture } from '../food/texture'
-import { strengthOf } from '../ingredient/strength'
+import { TOMATO_TIMES } from '../ingredient/serves'
 import { sumOf, type Contents, type OtherIn } from './contents'
 import type { DishRequest, PotOfStage, PotSettings } from './dish.schema'
 import type { LiquidRow } from './ledger'
@@ -56,7 +56,7 @@ export function sourOf(others: readonly OtherIn[], liquids: PlanRequest['liquids
   const counted = sumOf(liquids, ({ kind, g }) => (isSour(kind) ? g : 0))
   const all = sumOf(
     others.filter(({ what }) => what.sour),
-    ({ inG, what }) => inG * (what.group === 'sour' ? SOUR_TIMES : strengthOf(what.id)),
+    ({ inG, what }) => inG * (what.group === 'sour' ? SOUR_TIMES : (TOMATO_TIMES[what.id] ?? 1)),
   )
   return Math.max(0, all - counted)
 }

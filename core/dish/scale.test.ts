@@ -4,7 +4,7 @@ import { beansWithSquash, line, requestFor, stage } from '../../tests/dishes'
 import { COOKERS } from '../appliance/appliance'
 import { answerDish } from './dish'
 import type { Dish, DishRequest } from './dish.schema'
-import { forgotten, standInsFor } from './instead'
+import { forgotten } from './instead'
 import { keepingOf } from './keep'
 import { fits, scaled, waysToFit } from './scale'
 
@@ -76,50 +76,6 @@ describe('a dish for another number', () => {
     const each = dishOf(14 / (batches as { batches: number }).batches)
     expect(fits(value(answerDish(each)))).toBe(true)
     expect(waysToFit(requestFor(beansWithSquash()), {})).toEqual([])
-  })
-})
-
-describe('what stands in', () => {
-  it('is told with what it changes', () => {
-    const dish = beansWithSquash()
-    dish.stages[2]!.takes.push({ line: 'tomato' })
-    dish.stages[3]!.takes.shift()
-    dish.stages[3]!.takes = [{ line: 'squash' }]
-    const request = requestFor(dish)
-    const forOil = standInsFor(request, 'oil')
-    expect(forOil.length).toBeGreaterThan(2)
-    expect(forOil[0]!.change.sour).toBe('same')
-    const paste = standInsFor(request, 'tomato').find(({ what }) => what === 'tomato-paste')
-    expect(paste).toMatchObject({ g: 24 })
-    expect(paste!.change.pouredG).toBeGreaterThan(10)
-  })
-
-  it('that the dish does not cook is said to be so, with what it takes, and comes last', () => {
-    const dish: Dish = {
-      name: 'Soup',
-      servings: 2,
-      lines: [line('squash', 'squash-cubes', 400)],
-      stages: [stage('simmer', 'simmer', { squash: 'rest' }, [], { minutes: 8, waterG: 2000 })],
-    }
-    const found = standInsFor(requestFor(dish), 'squash')
-    const undone = found.filter(({ undone }) => undone)
-    expect(found.findIndex((one) => one.undone)).toBe(found.length - undone.length)
-    expect(undone.map(({ what }) => what)).toContain('beetroot-whole')
-    for (const { undone: is } of undone) expect(is!.minutes).toBeGreaterThan(8)
-  })
-
-  it('of a salty one counts its salt, and one that is refused is said to be so', () => {
-    const dish = beansWithSquash()
-    dish.lines.push(line('stock', 'stock', 300))
-    dish.stages[3]!.takes.push({ line: 'stock' })
-    const salted = standInsFor(requestFor(dish), 'stock').find(({ what }) => what === 'stock-salted')!
-    expect(salted.change.saltG).toBeGreaterThan(2)
-    const kidney = standInsFor(
-      requestFor({ ...dish, stages: [stage('pot', 'pot', { beans: 'rest' })] }, { pot: { cooker: 'slow-6l' } }),
-      'beans',
-    )
-    expect(kidney.every(({ what, refused }) => what !== 'kidney-red' || refused)).toBe(true)
-    expect(standInsFor(requestFor(dish), 'nothing')).toEqual([])
   })
 })
 

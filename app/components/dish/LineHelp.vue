@@ -5,7 +5,7 @@ import type { StandIn } from '~~/core/dish/instead'
 /** What can stand in for a line, with what each changes; or what can still be done about one that was forgotten. */
 const { request, line, what } = defineProps<{ request: DishRequest; line: string; what: 'instead' | 'forgotten' }>()
 const emit = defineEmits<{ take: [standIn: StandIn]; close: [] }>()
-const { t, number, weight } = useI18nText()
+const { t, number, weight, list } = useI18nText()
 const { thing, lineName, amount } = useDishWords()
 const of = computed(() => request.dish.lines.find(({ id }) => id === line))
 const at = ref(request.dish.stages.at(-1)?.id ?? '')
@@ -18,15 +18,13 @@ const { result: still } = useWorked(
   () => (what === 'forgotten' ? asked.value : null),
   (work, { request: asked, line: id, at: stage }) => work.forgotten(asked, id, stage),
 )
-const told = (one: StandIn) => {
-  if (one.refused) return t('dishes.standIn.refused')
-  const { change, undone } = one
+const named = ({ parts }: StandIn) =>
+  list(
+    parts.map(({ what: id, g }) => (g === null ? thing(id).toLowerCase() : `${thing(id).toLowerCase()} ${amount(g)}`)),
+  )
+const told = ({ change, serves }: StandIn) => {
   const parts = [
-    !undone
-      ? ''
-      : undone.minutes === null
-        ? t('dishes.standIn.neverDone')
-        : t('dishes.standIn.undone', { n: undone.minutes }),
+    t(`dishes.standIn.serves.${serves}`),
     Math.abs(change.pouredG) >= 5
       ? t('dishes.standIn.pour', { g: weight(Math.abs(change.pouredG)) }, change.pouredG > 0 ? 1 : 2)
       : '',
@@ -41,7 +39,7 @@ const told = (one: StandIn) => {
       : '',
     change.sour === 'same' ? '' : t(change.sour === 'more' ? 'dishes.standIn.sourMore' : 'dishes.standIn.sourLess'),
   ].filter(Boolean)
-  return parts.length > 0 ? parts.join(', ') : t('dishes.standIn.same')
+  return list(parts)
 }
 const stageName = (id: string) => {
   const stage = request.dish.stages.find((one) => one.id === id)
@@ -60,12 +58,10 @@ const stillText = computed(() => {
       <h2>{{ t('dishes.standIn.title', { name: lineName(of) }) }}</h2>
       <p v-if="found && found.length === 0" class="soft">{{ t('dishes.standIn.none') }}</p>
       <ul>
-        <li v-for="one in found ?? []" :key="one.what">
-          <v-btn variant="text" class="take" @click="emit('take', one)">{{
-            t('dishes.standIn.take', {
-              name: thing(one.what).toLowerCase() + (one.g === null ? '' : ` ${amount(one.g)}`),
-            })
-          }}</v-btn>
+        <li v-for="one in found ?? []" :key="named(one)">
+          <v-btn variant="text" class="take" @click="emit('take', one)">
+            {{ t('dishes.standIn.take', { name: named(one) }) }}
+          </v-btn>
           <span class="soft">{{ told(one) }}</span>
         </li>
       </ul>

@@ -3,7 +3,7 @@ import { mdiArrowDown } from '@mdi/js'
 import { useMediaQuery } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { MOST } from '~~/core/bounds'
-import { moved, without, withLineAt } from '~~/core/dish/arrange'
+import { moved, without, withLineAt, withStandIn } from '~~/core/dish/arrange'
 import type { StandIn } from '~~/core/dish/instead'
 import { instructionsOfDish } from '~~/core/guide/dish'
 import { proposeDish, type Wanted } from '~~/core/dish/propose'
@@ -189,18 +189,15 @@ const { carried } = provideDishCarry((load, onto) => {
 })
 
 const helped = ref<{ line: string; what: 'instead' | 'forgotten' } | null>(null)
-function takeInstead({ what, g }: StandIn) {
-  const line = dish.value!.lines.find(({ id: of }) => of === helped.value?.line)
-  if (!line) return
-  const times = line.g && g !== null ? g / line.g : 1
-  for (const stage of dish.value!.stages)
-    for (const take of stage.takes) if (take.line === line.id && take.g !== undefined) take.g *= times
-  Object.assign(line, {
-    what,
-    g,
-    typed: g === null ? thing(what).toLowerCase() : t('dishes.of', { name: thing(what).toLowerCase(), g: weight(g) }),
-    kept: undefined,
-    maybe: undefined,
+function takeInstead({ parts }: StandIn) {
+  const { lines, stages } = withStandIn(dish.value!, helped.value!.line, parts)
+  // What came in is called by what it is and weighs.
+  const before = new Set(dish.value!.lines.map(({ id: of, what }) => `${of} ${what}`))
+  dish.value!.stages = stages
+  dish.value!.lines = lines.map((line) => {
+    if (before.has(`${line.id} ${line.what}`)) return line
+    const name = thing(line.what!).toLowerCase()
+    return { ...line, typed: line.g === null ? name : t('dishes.of', { name, g: weight(line.g) }) }
   })
   helped.value = null
 }
