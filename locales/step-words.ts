@@ -131,6 +131,8 @@ export function stepWords(voice: Voice) {
         return of('serve')
       default: {
         const tone = kind === null || kind === 'soak' ? 'food' : STAGES[kind].tone
+        if (one.share !== undefined && one.share < 1)
+          return of('kinds.mashPart', minutes, tone, { percent: voice.number(Math.round(one.share * 100)) })
         // What is prepared for a pot alone has no minutes of its own.
         return of(`kinds.${kind === null || kind === 'soak' ? 'prepare' : kind}`, minutes, tone)
       }

@@ -3,7 +3,9 @@ import type { DishDocument } from './dish'
 
 /** What two devices have both changed, each in its own way. */
 export type DishClash =
-  { what: 'name' | 'servings' | 'note' | 'order' } | { what: 'line'; line: DishLine } | { what: 'stage'; stage: Stage }
+  | { what: 'name' | 'servings' | 'note' | 'wanted' | 'order' }
+  | { what: 'line'; line: DishLine }
+  | { what: 'stage'; stage: Stage }
 
 const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other)
 
@@ -24,7 +26,7 @@ export function mergedDish(
   ours: DishDocument,
 ): { dish: DishDocument; clashes: DishClash[] } {
   const clashes: DishClash[] = []
-  const field = <Key extends 'name' | 'servings' | 'note'>(key: Key): DishDocument[Key] =>
+  const field = <Key extends 'name' | 'servings' | 'note' | 'wanted'>(key: Key): DishDocument[Key] =>
     picked(base[key], theirs[key], ours[key], () => clashes.push({ what: key }))
   const list = <One extends { id: string }>(
     of: (dish: DishDocument) => readonly One[],
@@ -51,9 +53,15 @@ export function mergedDish(
       mergedStage(before, theirOne, ourOne, () => clashes.push({ what: 'stage', stage: ourOne })),
     (stage) => ({ what: 'stage', stage }),
   )
-  const note = field('note')
-  const { note: _, ...rest } = theirs
-  const dish = { ...rest, name: field('name'), servings: field('servings'), ...(note ? { note } : {}) }
+  const [note, wanted] = [field('note'), field('wanted')]
+  const { note: _note, wanted: _wanted, ...rest } = theirs
+  const dish = {
+    ...rest,
+    name: field('name'),
+    servings: field('servings'),
+    ...(note ? { note } : {}),
+    ...(wanted ? { wanted } : {}),
+  }
   return { dish: { ...dish, lines, stages: withoutGone(stages, lines) }, clashes }
 }
 

@@ -2,6 +2,7 @@ import type { DishRequest, PotOfStage } from '~~/core/dish/dish.schema'
 import { answerDish } from '~~/core/dish/dish'
 import { scaled, waysToFit, type Straight } from '~~/core/dish/scale'
 
+export { waysToRun } from '~~/core/dish/consistency'
 export { elsewhere } from '~~/core/dish/elsewhere'
 export { forgotten, standInsFor } from '~~/core/dish/instead'
 export { answerDish }

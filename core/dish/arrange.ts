@@ -28,6 +28,16 @@ function swapped(stages: readonly Stage[], at: number): Stage[] {
   return [...stages.slice(0, at), now, then, ...after]
 }
 
+/** The stages with one more after another: who went on with that goes on with the new one. */
+export function insertedAfter(stages: readonly Stage[], id: string, stage: Omit<Stage, 'from'>): Stage[] {
+  const at = stages.findIndex((one) => one.id === id)
+  const later = stages.slice(at + 1).map((one) => ({
+    ...one,
+    from: one.from.map((from) => (from.stage === id && from.part === 'all' ? { ...from, stage: stage.id } : from)),
+  }))
+  return [...stages.slice(0, at + 1), { ...stage, from: [{ stage: id, part: 'all' }] }, ...later]
+}
+
 /** The stages without one of them: who went on with it goes on with what it had. */
 export function without(stages: readonly Stage[], index: number): Stage[] {
   const gone = stages[index]

@@ -27,8 +27,8 @@ export interface FoodIn {
   centreC: number | null
   /** A closing of a pot has said how it is to be soaked. */
   inClosing: boolean
-  /** It has been mashed; how much of the rest that thickens it has stood, from 0 to 1. */
-  isMashed?: true
+  /** How much of it has been mashed, and of the rest that thickens it has stood, from 0 to 1. */
+  mashed?: number
   rested?: number
 }
 

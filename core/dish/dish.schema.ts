@@ -7,7 +7,7 @@ import { ingredientSchema } from '../ingredient/ingredient.schema'
 import { FLAMES, LEVELS, STYLES, TEXTURES } from '../names'
 import { learntSchema, tinSchema } from '../program/request.schema'
 import { FREE_LIQUIDS } from '../water/liquids'
-import { REMINDERS, STAGE_KINDS, VESSELS } from './names'
+import { CONSISTENCIES, REMINDERS, STAGE_KINDS, VESSELS } from './names'
 
 const id = z.string().min(1).max(LENGTH.id)
 
@@ -132,6 +132,8 @@ export const stageSchema = z.object({
   lid: z.boolean().optional(),
   /** g of the liquid that are kept aside when it is done; all of it where it is drained and this is left out. */
   keepsG: bounded('liquidG').optional(),
+  /** Of what is mashed: so much of it; all if left out. */
+  mashesShare: bounded('share').optional(),
   /** Of what is drained: the liquid is thrown away. */
   throwsLiquid: z.boolean().optional(),
   /** A spice pouch is taken out here. */
@@ -144,6 +146,8 @@ export const dishSchema = z.object({
   name: z.string().trim().min(1).max(LENGTH.potName),
   servings: bounded('servings'),
   note: z.string().max(LENGTH.note).optional(),
+  /** How it is to come out; as it does if left out. */
+  wanted: z.enum(CONSISTENCIES).optional(),
   lines: z.array(lineSchema).max(MOST.dishLines),
   stages: z.array(stageSchema).max(MOST.dishStages),
 })

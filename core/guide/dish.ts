@@ -125,7 +125,8 @@ function stageInstructions(
     say('prepare', begins, { things: [...all, ...water], part: 'close' })
     return list
   }
-  const work: Told = { until, hands, on, setting }
+  const share = kind === 'mash' && stage.mashesShare !== undefined ? { share: stage.mashesShare } : {}
+  const work: Told = { until, hands, on, setting, ...share }
   if (before) {
     const first = before === 'add' ? [...all, ...water] : all
     if (first.length > 0) say('add', begins, { things: first, hands: 1, part: 'do' })

@@ -107,6 +107,8 @@ export interface Instruction {
   /** The household's burner by its id; null where nothing heats, or it heats itself. */
   on: { burner: string | null } | null
   setting: Setting | null
+  /** So much of what is there; all if left out. */
+  share?: number
   until: Until | null
   cautions: CautionId[]
   /** The sum or the rule that it comes from. */

@@ -352,7 +352,9 @@ test('a stage is moved by its grip, by hand and by key, and keeps the focus', as
   await expect(headings).toHaveText(['Soak', 'Fry', 'Temper', 'Close and cook', 'Simmer open', 'Rest, covered'])
 })
 
-test('things go in one after another, rice cooks in the water of its soak, and reminders are told', async ({ page }) => {
+test('things go in one after another, rice cooks in the water of its soak, and reminders are told', async ({
+  page,
+}) => {
   await page.clock.install()
   await page.goto('/dishes')
   await page.getByRole('button', { name: 'Start a dish' }).click()
@@ -388,6 +390,24 @@ test('things go in one after another, rice cooks in the water of its soak, and r
   await expect(stir).not.toHaveClass(/soft/)
   await expect(steps.filter({ hasText: 'garlic' })).toHaveClass(/soft/)
   await expectAccessible(page)
+})
+
+test('how thick a dish comes out is told and wanted; what makes it so is one press', async ({ page }) => {
+  await page.goto('/dishes')
+  await page.getByRole('link', { name: 'White beans with squash' }).first().click()
+  const consistency = page.getByRole('region', { name: 'How thick you want it' })
+  await expect(consistency).toContainText('It comes out thick')
+  await consistency.locator('.v-field').click()
+  await page.getByRole('option', { name: 'just coated' }).click()
+  await expectAccessible(page)
+  await consistency.getByRole('button', { name: /^Mash \d+ % of it/ }).click()
+  await expect(page.locator('.stages')).toBeFocused()
+  await expect(page.locator('.stages h2').filter({ hasText: 'Mash' })).toBeVisible()
+  await expect(page.locator('.stages')).toContainText(/Mash or blend about \d+ % of it/)
+  await expect(consistency).toContainText('It comes out just coated')
+  await page.keyboard.press('Control+z')
+  await expect(consistency).toContainText('It comes out thick')
+  await expect(consistency.getByRole('button', { name: /^Mash/ })).toBeVisible()
 })
 
 test('a dish that cannot be is refused with reasons, and one sent twice is kept once', async ({ request }) => {

@@ -45,6 +45,13 @@ const handsMinutes = computed({
   get: () => handsOf(stage.value, answer?.stages[index]?.minutes ?? minutes.value),
   set: (value: number) => (stage.value.handsMinutes = value),
 })
+const mashedPercent = computed({
+  get: () => (stage.value.mashesShare ?? 1) * 100,
+  set: (percent: number) => {
+    if (percent >= 100) delete stage.value.mashesShare
+    else stage.value.mashesShare = percent / 100
+  },
+})
 const until = computed({ get: () => stage.value.until ?? '', set: (text: string) => (stage.value.until = text) })
 const vessel = computed({ get: () => vesselOf(stage.value), set: (of) => (stage.value.vessel = of) })
 const flame = computed({
@@ -123,6 +130,14 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
         v-model="vessel"
         :label="t('dishes.stage.vessel')"
         :choices="VESSELS.map((value) => ({ value, title: t(`dishes.vessels.${value}`) }))"
+      />
+      <NumberField
+        v-if="has('mashesShare')"
+        v-model="mashedPercent"
+        :label="t('dishes.stage.mashes')"
+        bound="percent"
+        :digits="1"
+        :suffix="t('units.percent')"
       />
       <NumberField
         v-if="has('waterG') && !stage.measured"

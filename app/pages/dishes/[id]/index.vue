@@ -4,6 +4,7 @@ import { useMediaQuery } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { MOST } from '~~/core/bounds'
 import { moved, without, withLineAt, withStandIn } from '~~/core/dish/arrange'
+import type { Dish } from '~~/core/dish/dish.schema'
 import type { StandIn } from '~~/core/dish/instead'
 import { instructionsOfDish } from '~~/core/guide/dish'
 import { proposeDish, type Wanted } from '~~/core/dish/propose'
@@ -190,8 +191,11 @@ const { carried } = provideDishCarry((load, onto) => {
 
 const helped = ref<{ line: string; what: 'instead' | 'forgotten' } | null>(null)
 function takeInstead({ parts }: StandIn) {
-  const { lines, stages } = withStandIn(dish.value!, helped.value!.line, parts)
-  // What came in is called by what it is and weighs.
+  become(withStandIn(dish.value!, helped.value!.line, parts))
+  helped.value = null
+}
+/** Other lines and stages; a line that came in is called by what it is and weighs. */
+function become({ lines, stages }: Pick<Dish, 'lines' | 'stages'>) {
   const before = new Set(dish.value!.lines.map(({ id: of, what }) => `${of} ${what}`))
   dish.value!.stages = stages
   dish.value!.lines = lines.map((line) => {
@@ -199,8 +203,20 @@ function takeInstead({ parts }: StandIn) {
     const name = thing(line.what!).toLowerCase()
     return { ...line, typed: line.g === null ? name : t('dishes.of', { name, g: weight(line.g) }) }
   })
-  helped.value = null
 }
+async function takeWay(way: Dish) {
+  become(way)
+  await nextTick()
+  stageList.value?.focus()
+}
+/** How it is to come out; as it does where nobody says. */
+const consistency = computed({
+  get: () => dish.value?.wanted,
+  set: (to) => {
+    if (to) dish.value!.wanted = to
+    else delete dish.value!.wanted
+  },
+})
 
 async function copyIt() {
   const kept = await dishes.add({
@@ -412,6 +428,14 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
         {{ t(isBegun ? 'dishes.cookOn' : 'dishes.cook') }}
       </v-btn>
       <CautionList v-else-if="refused.length > 0 && ofWhole.length === 0" :cautions="refused" />
+      <LazyDishConsistency
+        v-if="answer && request && !proposal"
+        v-model:wanted="consistency"
+        :answer="answer"
+        :request="scaledTo ? { ...request, dish: scaledTo.dish } : request"
+        :fixed="scaledTo !== null"
+        @take="takeWay"
+      />
     </div>
     <div v-if="carried" class="carried" :style="{ left: `${carried.x}px`, top: `${carried.y}px` }" aria-hidden="true">
       {{ carried.load.name }}
