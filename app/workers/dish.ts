@@ -1,6 +1,6 @@
 import type { DishRequest, PotOfStage } from '~~/core/dish/dish.schema'
 import { answerDish } from '~~/core/dish/dish'
-import { scaled, waysToFit, type Straight } from '~~/core/dish/scale'
+import { floorsReached, scaled, waysToFit, type Straight } from '~~/core/dish/scale'
 
 export { waysToRun } from '~~/core/dish/consistency'
 export { elsewhere } from '~~/core/dish/elsewhere'
@@ -18,9 +18,15 @@ export function dishFor(
   if (!changed.ok) return changed
   const answer = answerDish(changed.value)
   if (!answer.ok) return answer
+  const was = answerDish(request)
   return {
     ok: true as const,
-    value: { dish: changed.value.dish, answer: answer.value, ways: waysToFit(changed.value, others) },
+    value: {
+      dish: changed.value.dish,
+      answer: answer.value,
+      ways: waysToFit(changed.value, others),
+      floors: was.ok ? floorsReached(answer.value, was.value) : [],
+    },
   }
 }
 

@@ -6,7 +6,7 @@ import { answerDish } from './dish'
 import type { Dish, DishRequest } from './dish.schema'
 import { forgotten } from './instead'
 import { keepingOf } from './keep'
-import { fits, scaled, waysToFit } from './scale'
+import { fits, floorsReached, scaled, waysToFit } from './scale'
 
 const SEVEN = COOKERS['whistling-7l-steel']!
 const BIG = { ...SEVEN, body: { ...SEVEN.body, capacityL: 12, innerDiameterMm: 280, innerHeightMm: 220 } }
@@ -70,12 +70,55 @@ describe('a dish for another number', () => {
     const ten = dishOf(14)
     expect(fits(value(answerDish(ten)))).toBe(false)
     const ways = waysToFit(ten, { big: { cooker: BIG, burner: 'strong' } })
-    expect(ways).toContainEqual({ kind: 'cooker', cookerId: 'big', stage: 'pot' })
+    expect(ways).toContainEqual({
+      kind: 'cooker',
+      cookerId: 'big',
+      stage: 'pot',
+      minutes: expect.any(Number) as number,
+    })
     const batches = ways.find(({ kind }) => kind === 'batches')
     expect(batches).toMatchObject({ batches: expect.any(Number) as number })
     const each = dishOf(14 / (batches as { batches: number }).batches)
     expect(fits(value(answerDish(each)))).toBe(true)
     expect(waysToFit(requestFor(beansWithSquash()), {})).toEqual([])
+  })
+
+  it('ends in a plan for any number: batches at least, two cookers where there is another', () => {
+    for (const servings of [10, 14, 20, 32]) {
+      const request = dishOf(servings)
+      const small = { small: { cooker: 'whistling-3l-aluminium', burner: 'strong' as const } }
+      const ways = waysToFit(request, small)
+      expect(ways.map(({ kind }) => kind)).toContain('batches')
+      expect(ways.map(({ minutes }) => minutes)).toEqual(ways.map(({ minutes }) => minutes).sort((a, b) => a - b))
+      for (const way of ways) {
+        if (way.kind === 'batches') {
+          expect(way.batches * way.servingsEach).toBeCloseTo(servings, 6)
+          expect(fits(value(answerDish(dishOf(way.servingsEach))))).toBe(true)
+        }
+        if (way.kind !== 'two') continue
+        const [own, beside] = way.servings
+        expect(own + beside).toBe(servings)
+        expect(fits(value(answerDish(dishOf(own))))).toBe(true)
+        const there = dishOf(beside, requestFor(beansWithSquash(), { pot: small.small }))
+        expect(fits(value(answerDish(there)))).toBe(true)
+        // One more would be too many for the dish's own.
+        expect(fits(value(answerDish(dishOf(own + 1))))).toBe(false)
+      }
+    }
+    const ten = waysToFit(dishOf(10), { small: { cooker: 'whistling-3l-aluminium', burner: 'strong' } })
+    expect(ten.map(({ kind }) => kind)).toContain('two')
+  })
+
+  it('says where the least water of a pot decides for few', () => {
+    const request = requestFor(beansWithSquash())
+    const was = value(answerDish(request))
+    expect(floorsReached(was, was)).toEqual([])
+    const one = value(answerDish(dishOf(0.5)))
+    for (const { stage: id, leastG } of floorsReached(one, was)) {
+      expect(id).toBe('pot')
+      expect(leastG).toBeGreaterThan(0)
+    }
+    expect(floorsReached(one, was)).toHaveLength(1)
   })
 })
 

@@ -137,10 +137,15 @@ function scaledStage(
   }
 }
 
-/** A way to get a dish into pots that it does not fit: in so many batches, or in another cooker. */
-export type WayToFit = { kind: 'batches'; batches: number } | { kind: 'cooker'; cookerId: string; stage: string }
+/** A way to get a dish into pots that it does not fit, with the minutes that all of it takes then. */
+export type WayToFit =
+  | { kind: 'batches'; batches: number; servingsEach: number; minutes: number }
+  | { kind: 'cooker'; cookerId: string; stage: string; minutes: number }
+  /** In two cookers at once; the first of them is the dish's own where it is null. */
+  | { kind: 'two'; cookerIds: [string | null, string]; servings: [number, number]; minutes: number }
 
-const MOST_BATCHES = 4
+/** More often than this nobody fills one pot for a meal. */
+const MOST_BATCHES = 12
 
 /** Tells whether every pot of the dish can be closed with it. */
 export function fits(answer: DishAnswer): boolean {
@@ -150,26 +155,94 @@ export function fits(answer: DishAnswer): boolean {
   return !answer.stages.some(tooFull)
 }
 
-/** How a dish that is too much for its pots can be cooked all the same; empty if it fits. */
+/** How a dish that is too much for its pots can be cooked all the same, the quickest first; empty if it fits. */
 export function waysToFit(request: DishRequest, others: Readonly<Record<string, PotOfStage>>): WayToFit[] {
   const answer = answerDish(request)
   if (!answer.ok || fits(answer.value)) return []
-  const ways: WayToFit[] = []
   const full = answer.value.stages.filter((one) => !fits({ ...answer.value, stages: [one] }))
-  for (const { id } of full)
-    for (const [cookerId, pot] of Object.entries(others)) {
-      const tried = answerDish({ ...request, pots: { ...request.pots, [id]: pot } })
-      const stage = tried.ok && tried.value.stages.find((one) => one.id === id)
-      if (tried.ok && stage && stage.problems.length === 0 && fits({ ...tried.value, stages: [stage] }))
-        ways.push({ kind: 'cooker', cookerId, stage: id })
-    }
+  const ways = [
+    ...full.flatMap(({ id }) => cookersFor(request, id, others)),
+    ...inTwo(
+      request,
+      full.map(({ id }) => id),
+      others,
+    ),
+    ...inBatches(request),
+  ]
+  return ways.sort((a, b) => a.minutes - b.minutes)
+}
+
+function cookersFor(request: DishRequest, id: string, others: Readonly<Record<string, PotOfStage>>): WayToFit[] {
+  return Object.entries(others).flatMap(([cookerId, pot]): WayToFit[] => {
+    const tried = answerDish({ ...request, pots: { ...request.pots, [id]: pot } })
+    const stage = tried.ok && tried.value.stages.find((one) => one.id === id)
+    return tried.ok && stage && stage.problems.length === 0 && fits({ ...tried.value, stages: [stage] })
+      ? [{ kind: 'cooker', cookerId, stage: id, minutes: tried.value.spanMinutes }]
+      : []
+  })
+}
+
+/** What a part of the dish takes in these pots; null where it does not fit or cannot be cooked. */
+function partOf(request: DishRequest, servings: number): DishAnswer | null {
+  const part = scaled(request, servings)
+  const answer = part.ok ? answerDish(part.value) : null
+  if (!answer?.ok || !fits(answer.value)) return null
+  return answer.value.stages.some(({ problems }) => problems.length > 0) ? null : answer.value
+}
+
+/** The pot is filled so often: each time it takes its own minutes again, all else once. */
+function inBatches(request: DishRequest): WayToFit[] {
+  const { servings } = request.dish
   for (let batches = 2; batches <= MOST_BATCHES; batches++) {
-    const each = scaled(request, request.dish.servings / batches)
-    const tried = each.ok && answerDish(each.value)
-    if (tried && tried.ok && fits(tried.value)) {
-      ways.push({ kind: 'batches', batches })
-      break
-    }
+    const each = partOf(request, servings / batches)
+    if (!each) continue
+    const potMinutes = sumOf(each.stages, ({ pot, minutes }) => (pot ? minutes : 0))
+    const minutes = each.spanMinutes + (batches - 1) * potMinutes
+    return [{ kind: 'batches', batches, servingsEach: servings / batches, minutes }]
   }
-  return ways
+  return []
+}
+
+/** As many as fit in the one, the rest in another beside it. */
+function inTwo(
+  request: DishRequest,
+  full: readonly string[],
+  others: Readonly<Record<string, PotOfStage>>,
+): WayToFit[] {
+  const all = request.dish.servings
+  const inPot = (pot: PotOfStage | null): DishRequest =>
+    pot ? { ...request, pots: { ...request.pots, ...Object.fromEntries(full.map((id) => [id, pot])) } } : request
+  const own = mostThatFit(inPot(null), all)
+  return Object.entries(others).flatMap(([cookerId, pot]): WayToFit[] => {
+    const rest = all - own.servings
+    const beside = own.answer && rest > 0 ? partOf(inPot(pot), rest) : null
+    if (!own.answer || !beside) return []
+    const minutes = Math.max(own.answer.spanMinutes, beside.spanMinutes)
+    return [{ kind: 'two', cookerIds: [null, cookerId], servings: [own.servings, rest], minutes }]
+  })
+}
+
+/** The most whole servings of it that fit, below so many. */
+function mostThatFit(request: DishRequest, below: number): { servings: number; answer: DishAnswer | null } {
+  let [low, high] = [0, Math.ceil(below)]
+  let answer: DishAnswer | null = null
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2)
+    const found = partOf(request, middle)
+    if (found) [low, answer] = [middle, found]
+    else high = middle
+  }
+  return { servings: low, answer }
+}
+
+/** Where the least that a pot must hold decides how much water is poured, and did not in the dish for more; in g. */
+export function floorsReached(small: DishAnswer, was: DishAnswer): { stage: string; leastG: number }[] {
+  const rule = (answer: DishAnswer, id: string) =>
+    answer.stages.find((one) => one.id === id)?.pot?.answer.closings[0]?.water
+  return small.stages.flatMap(({ id }) => {
+    const [now, before] = [rule(small, id), rule(was, id)]
+    return now && before?.rule === 'balance' && now.rule !== 'balance' && now.rule !== 'given'
+      ? [{ stage: id, leastG: now.pourG }]
+      : []
+  })
 }

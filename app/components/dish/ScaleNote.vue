@@ -3,17 +3,36 @@ import type { WayToFit } from '~~/core/dish/scale'
 import type { DishDocument } from '~~/shared/dish'
 
 /** A dish that is looked at for another number: what grows how, whether it fits, and to keep it so. */
-const { dish, servings, ways } = defineProps<{ dish: DishDocument; servings: number; ways: readonly WayToFit[] }>()
+const { dish, servings, ways, floors } = defineProps<{
+  dish: DishDocument
+  servings: number
+  ways: readonly WayToFit[]
+  /** Where a pot needs so much water whatever is in it. */
+  floors: readonly { leastG: number }[]
+}>()
 const straight = defineModel<{ spices: boolean; fat: boolean }>({ required: true })
 const emit = defineEmits<{ keep: []; back: [] }>()
-const { t, number } = useI18nText()
+const { t, number, duration, weight } = useI18nText()
 const kitchen = useKitchenStore()
 const wayText = (way: WayToFit) => {
-  if (way.kind === 'batches') return t('dishes.fit.batches', { n: number(way.batches) })
+  const time = duration(way.minutes)
+  if (way.kind === 'batches')
+    return t('dishes.fit.batches', { n: number(way.batches), each: number(way.servingsEach, 1), time })
+  if (way.kind === 'two') {
+    const [first, second] = way.cookerIds.map((id) => (id === null ? ownCooker.value : cookerName(id)))
+    const [n, rest] = way.servings.map((of) => number(of, 1))
+    return t('dishes.fit.two', { first: first!, n: n!, second: second!, rest: rest!, time })
+  }
   const stage = dish.stages.find(({ id }) => id === way.stage)
-  const cooker = kitchen.loaded.cookers.find(({ id }) => id === way.cookerId)?.name ?? ''
-  return t('dishes.fit.cooker', { stage: stage ? t(`dishes.kinds.${stage.kind}`) : '', cooker })
+  const name = stage ? t(`dishes.kinds.${stage.kind}`) : ''
+  return t('dishes.fit.cooker', { stage: name, cooker: cookerName(way.cookerId), time })
 }
+const cookerName = (id: string) => kitchen.loaded.cookers.find((one) => one.id === id)?.name ?? ''
+/** The one that the dish is cooked in. */
+const ownCooker = computed(() => {
+  const id = dish.stages.find(({ pot }) => pot)?.pot?.cookerId
+  return (id && cookerName(id)) || (kitchen.loaded.cookers[0]?.name ?? '')
+})
 </script>
 
 <template>
@@ -23,9 +42,14 @@ const wayText = (way: WayToFit) => {
       <br />
       <span class="soft">{{ t('dishes.scale.note') }}</span>
     </p>
-    <p v-if="ways.length > 0" class="fit">
-      {{ t('dishes.fit.title') }}
-      <template v-for="(way, i) in ways" :key="i">{{ i > 0 ? '; ' : '' }}{{ wayText(way) }}</template>
+    <div v-if="ways.length > 0" class="fit">
+      <p>{{ t('dishes.fit.title') }}</p>
+      <ul>
+        <li v-for="(way, i) in ways" :key="i">{{ wayText(way) }}</li>
+      </ul>
+    </div>
+    <p v-for="(floor, i) in floors" :key="i">
+      {{ t('dishes.scale.floor', { g: weight(floor.leastG), was: number(dish.servings) }) }}
     </p>
     <div class="row">
       <v-checkbox v-model="straight.spices" :label="t('dishes.scale.spices')" />
@@ -52,6 +76,10 @@ p {
 .fit {
   padding-left: 8px;
   border-left: 3px solid var(--danger);
+}
+ul {
+  margin: 0;
+  padding-inline-start: 18px;
 }
 .row {
   display: flex;

@@ -82,14 +82,19 @@ const { result: outcome, failed } = useWorked(request, (work, asked) => work.dis
 // For another number: looked at, not changed, until it is kept.
 const servings = ref<number | null>(null)
 const straight = ref({ spices: false, fat: false })
-const others = computed(() =>
-  Object.fromEntries(
+/** The household's other cookers, in which some of it could go. */
+const others = computed(() => {
+  const own = new Set(
+    dish.value?.stages.flatMap(({ pot }) => (pot ? [pot.cookerId || kitchen.value.cookers[0]?.id] : [])),
+  )
+  return Object.fromEntries(
     inUse(kitchen.value.cookers).flatMap(({ id: cookerId }) => {
+      if (own.has(cookerId)) return []
       const pot = potOfStage({ ...usualPot(kitchen.value), cookerId }, kitchen.value, learnt.believed)
       return pot ? [[cookerId, pot] as const] : []
     }),
-  ),
-)
+  )
+})
 const asksFor = computed(() =>
   request.value && servings.value !== null && servings.value !== dish.value?.servings
     ? { request: request.value, servings: servings.value, straight: straight.value, others: others.value }
@@ -357,6 +362,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
         :dish="dish"
         :servings="scaledTo.dish.servings"
         :ways="scaledTo.ways"
+        :floors="scaledTo.floors"
         @keep="keepScaled"
         @back="servings = null"
       />
