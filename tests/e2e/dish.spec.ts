@@ -367,7 +367,7 @@ test('things go in one after another, rice cooks in the water of its soak, and r
     .getByLabel('Type or paste a line, or several')
     .fill('1½ cups basmati rice\n1 onion\n4 cloves garlic\n1 tsp cumin seeds\n2 tbsp oil\n1 tsp salt')
   await page.getByRole('button', { name: 'Add', exact: true }).click()
-  await page.getByRole('radio', { name: 'measured, and all that it is cooked in' }).check({ force: true })
+  await page.getByRole('radio', { name: 'cooked in it, no more added' }).check({ force: true })
   const stages = page.locator('.stages > li')
   await expect(stages.nth(1)).toContainText('After 9 min: add 4 cloves garlic')
   // All the water is in the bowl: none is poured into the pot.

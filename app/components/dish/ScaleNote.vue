@@ -14,13 +14,14 @@ const straight = defineModel<{ spices: boolean; fat: boolean }>({ required: true
 const emit = defineEmits<{ keep: []; back: [] }>()
 const { t, number, duration, weight } = useI18nText()
 const kitchen = useKitchenStore()
+const count = (servings: number) => number(servings, Number.isInteger(servings) ? 0 : 1)
 const wayText = (way: WayToFit) => {
   const time = duration(way.minutes)
   if (way.kind === 'batches')
-    return t('dishes.fit.batches', { n: number(way.batches), each: number(way.servingsEach, 1), time })
+    return t('dishes.fit.batches', { n: number(way.batches), each: count(way.servingsEach), time })
   if (way.kind === 'two') {
     const [first, second] = way.cookerIds.map((id) => (id === null ? ownCooker.value : cookerName(id)))
-    const [n, rest] = way.servings.map((of) => number(of, 1))
+    const [n, rest] = way.servings.map(count)
     return t('dishes.fit.two', { first: first!, n: n!, second: second!, rest: rest!, time })
   }
   const stage = dish.stages.find(({ id }) => id === way.stage)

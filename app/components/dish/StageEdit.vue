@@ -292,7 +292,7 @@ legend {
   grid-template-columns: minmax(0, 1fr) 150px 40px;
   align-items: center;
   gap: 8px;
-  margin-bottom: 6px;
+  margin-bottom: 14px;
 }
 .take .icon-button {
   grid-column: 3;

@@ -222,7 +222,6 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
               : t('dishes.progress.over')
           }}
         </p>
-        <LazyAlarmChoice v-if="steps.some((one) => one.afterMinutes !== undefined)" />
         <div class="ways">
           <template v-if="stage.pot">
             <v-btn v-if="runId" :to="`/cook/${runId}`" variant="flat" color="primary" size="large">
@@ -242,6 +241,7 @@ useHead({ title: () => t('dishes.progress.title', { name: dish.value?.name ?? ''
             {{ t('dishes.progress.back') }}
           </LinkBtn>
         </div>
+        <p v-if="steps.some((one) => one.afterMinutes !== undefined)"><LazyAlarmChoice /></p>
         <p v-if="lightFailure" class="tone-danger" role="alert">
           {{ t(lightFailure.kind === 'server' ? 'errors.server' : 'errors.network') }}
         </p>
