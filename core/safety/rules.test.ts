@@ -360,7 +360,13 @@ describe('a limit', () => {
       'warn',
     ],
     ['overcooked', 'all that it stands', facts(beans({ gets: 300 })), facts(beans({ gets: 300.1 })), 'warn'],
-    ['too-wet', 'as wet as anybody sees', facts([kidney()], { surplusG: 9 }), facts([kidney()], { surplusG: 10 }), 'warn'],
+    [
+      'too-wet',
+      'as wet as anybody sees',
+      facts([kidney()], { surplusG: 9 }),
+      facts([kidney()], { surplusG: 10 }),
+      'warn',
+    ],
     [
       'meat-raw',
       '74 °C',

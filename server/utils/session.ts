@@ -70,6 +70,7 @@ export async function goOut(event: H3Event): Promise<void> {
   if (deviceId) {
     await endDevice(authDatabase(), deviceId)
     known.delete(deviceId)
+    log.info('signed out', { device: deviceId })
   }
   for (const name of [COOKIE, HOST_COOKIE]) if (getCookie(event, name)) await (await sessionAt(event, name)).clear()
 }

@@ -77,7 +77,14 @@ test('the log is looked through, and a pot in it says what it taught', async ({ 
   const log = await demoLog(baseURL!)
   expect((await request.post('/api/log', { data: log, timeout: 60_000 })).ok()).toBe(true)
   await page.goto('/log')
-  await expect(page.getByRole('link', { name: /Mon|Tue|Wed|Thu|Fri|Sat|Sun/ })).toHaveCount(30)
+  const rows = page.getByRole('link', { name: /Mon|Tue|Wed|Thu|Fri|Sat|Sun/ })
+  await expect(rows).toHaveCount(30)
+  // On paper it is the list alone.
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.getByLabel('Find a pot or a food')).toBeHidden()
+  await expect(page.locator('.log .more')).toBeHidden()
+  await expect(rows.first()).toBeVisible()
+  await page.emulateMedia({ media: 'screen' })
   await page.getByLabel('Find a pot or a food').fill('barley')
   await expect(page.getByRole('link', { name: /Barley and mushroom pot/ }).first()).toBeVisible()
   await expect(page.getByRole('link', { name: /Red beans/ })).toHaveCount(0)
@@ -90,6 +97,15 @@ test('the log is looked through, and a pot in it says what it taught', async ({ 
   await expect(page.getByRole('heading', { name: 'What this pot taught' })).toBeVisible()
   const taught = page.locator('.taught li')
   await expect(taught.first()).toBeVisible({ timeout: 60_000 })
+  // Printed, what was said of it is text, and its strip is as wide as the paper.
+  await page.emulateMedia({ media: 'print' })
+  await page.setViewportSize({ width: 720, height: 1000 })
+  await expect(page.locator('.paper li').first()).toContainText('right')
+  await expect(page.locator('.verdicts')).toBeHidden()
+  const strip = (await page.locator('.strip svg').first().boundingBox())!
+  expect(strip.x + strip.width).toBeLessThanOrEqual(720)
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await page.emulateMedia({ media: 'screen' })
   await page
     .getByLabel('Add a photograph of the pot')
     .setInputFiles({ name: 'pot.jpg', mimeType: 'image/jpeg', buffer: await cameraPicture() })

@@ -199,7 +199,14 @@ const text = computed(() => {
       @blur="lookAt = null"
       @keydown="(event) => canLook && lookByKey(event)"
     >
-      <svg v-if="width > 0" :width="width" :height="height" role="img" :aria-label="text">
+      <svg
+        v-if="width > 0"
+        :width="width"
+        :height="height"
+        :viewBox="`0 0 ${width} ${height}`"
+        role="img"
+        :aria-label="text"
+      >
         <g v-for="tick in ticks" :key="tick">
           <line :x1="x(tick)" :x2="x(tick)" :y1="NOTCHES" :y2="height - AXIS + 4" class="grid" />
           <text :x="x(tick)" :y="height - 5" text-anchor="middle" class="figure-text">{{ number(tick) }}</text>
@@ -339,6 +346,20 @@ const text = computed(() => {
 }
 .seen {
   color: var(--ink);
+}
+/* Paper is narrower than a screen: it is drawn whole on it. */
+@media print {
+  .strip {
+    break-inside: avoid;
+  }
+  .box {
+    height: auto !important;
+  }
+  .box > svg {
+    position: static;
+    width: 100%;
+    height: auto;
+  }
 }
 figcaption {
   font-size: 14px;

@@ -19,15 +19,8 @@ const stateText = computed(() => {
   if (phase === 'abandoned') return t('log.abandoned')
   return phase === 'opened' ? null : t('log.open')
 })
-type Step = '-2' | '-1' | '0' | '1' | '2'
-const step = (value: number) => String(value) as Step
-const verdictText = computed(() =>
-  run.verdicts.map(({ texture, water }) => {
-    const words = [t(`verdict.textures.${step(texture)}`)]
-    if (water !== 0) words.push(`${t('verdict.water').toLowerCase()} ${t(`verdict.waters.${step(water)}`)}`)
-    return words.join(', ')
-  }),
-)
+const verdictWords = useVerdictWords()
+const verdictText = computed(() => run.verdicts.map(verdictWords))
 const startedMs = computed(() => facts.value.startedMs)
 </script>
 
@@ -111,7 +104,21 @@ const startedMs = computed(() => facts.value.startedMs)
   -webkit-box-orient: vertical;
   -webkit-line-clamp: 2;
 }
-@media (max-width: 799px) {
+@media print {
+  .row {
+    grid-template-columns: 84px minmax(0, 1.4fr) 96px 96px minmax(0, 1.1fr);
+    gap: 12px;
+    padding: 7px 0;
+    break-inside: avoid;
+  }
+  .note {
+    -webkit-line-clamp: none;
+  }
+  .ask {
+    display: none !important;
+  }
+}
+@media screen and (max-width: 799px) {
   .row {
     grid-template-columns: 1fr 1fr;
     gap: 8px 16px;

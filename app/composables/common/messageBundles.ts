@@ -34,7 +34,11 @@ const OF_PLACE: Record<string, readonly Bundle[]> = {
 export function bundlesOf(path: string): readonly Bundle[] {
   const [, place = '', within, then] = path.split('/')
   const more: Record<string, readonly Bundle[]> = { 'pot/tins': ['stack'], 'kitchen/people': ['auth'] }
-  return [...(OF_PLACE[place] ?? []), ...(more[`${place}/${within}`] ?? []), ...(then === 'cook' ? (['cook'] as const) : [])]
+  return [
+    ...(OF_PLACE[place] ?? []),
+    ...(more[`${place}/${within}`] ?? []),
+    ...(then === 'cook' ? (['cook'] as const) : []),
+  ]
 }
 
 const loaded = new Set<Bundle>()

@@ -36,6 +36,13 @@ const goesOn = computed(() => {
   const { state } = facts.value
   return !['opened', 'abandoned'].includes(state.phase) || awaitsFoods(run.value.plan.answer, state)
 })
+const verdictWords = useVerdictWords()
+const verdicts = computed(() =>
+  (run.value?.verdicts ?? []).map((one) => ({
+    content: one.content,
+    text: [verdictWords(one), one.note].filter(Boolean).join(' · '),
+  })),
+)
 const repeated = computed(() => (run.value ? potOfRequest(run.value.plan, useKitchenStore().loaded) : null))
 function repeat() {
   if (!repeated.value) return
@@ -47,7 +54,7 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
 
 <template>
   <section class="entry">
-    <NuxtLink to="/log" class="back soft link-button">{{ t('log.back') }}</NuxtLink>
+    <NuxtLink to="/log" class="back soft link-button no-print">{{ t('log.back') }}</NuxtLink>
     <StateNotice v-if="failure" :failure="failure" @retry="load" />
     <p v-else-if="!run || !facts" class="soft" role="status">{{ t('app.loading') }}</p>
     <template v-else>
@@ -63,7 +70,7 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
         {{ t('log.poured', { grams: weight(poured) }) }}
         <template v-if="lighter">· {{ t('log.litBy', { name: lighter }) }}</template>
       </p>
-      <LinkBtn v-if="!goesOn && repeated" class="back" @click="repeat">
+      <LinkBtn v-if="!goesOn && repeated" class="back no-print" @click="repeat">
         {{ t('log.planAgain') }}
       </LinkBtn>
       <NuxtLink v-if="goesOn" :to="`/cook/${run.id}`" class="back link-button">{{ t('log.again') }}</NuxtLink>
@@ -117,9 +124,12 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
         :electric="runsByItself(run.plan.answer)"
         :height="170"
       />
-      <VerdictForms v-if="!goesOn" :run="run" class="verdicts" />
-      <RunLeftovers v-if="!goesOn" :run="run" />
-      <RunRemarks v-if="!goesOn" :run="run" />
+      <VerdictForms v-if="!goesOn" :run="run" class="verdicts no-print" />
+      <ul v-if="verdicts.length > 0" class="paper">
+        <li v-for="one in verdicts" :key="one.content">{{ one.text }}</li>
+      </ul>
+      <RunLeftovers v-if="!goesOn" :run="run" class="no-print" />
+      <RunRemarks v-if="!goesOn" :run="run" class="no-print" />
       <RunTaught v-if="!goesOn" :run="run" />
     </template>
   </section>
@@ -152,6 +162,19 @@ dd {
 dd.figure {
   font-size: 34px;
   margin: 2px 0;
+}
+/* On paper a verdict is what was said, not the form for it. */
+.paper {
+  display: none;
+}
+@media print {
+  .entry {
+    max-width: none;
+    padding: 0;
+  }
+  .paper {
+    display: block;
+  }
 }
 .verdicts {
   margin-top: 26px;

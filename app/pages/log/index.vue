@@ -21,11 +21,11 @@ useHead({ title: () => `${t('log.title')} · Bivvet` })
 
 <template>
   <section class="log">
-    <LogHead />
+    <LogHead class="no-print" />
     <EmptyNotice v-if="store.log?.length === 0 && !isAsked" :title="t('log.empty.title')" :text="t('log.empty.text')" />
     <template v-else>
-      <h1 class="hidden-text">{{ t('log.title') }}</h1>
-      <LogFilter />
+      <h1 class="hidden-text printed">{{ t('log.title') }}</h1>
+      <LogFilter class="no-print" />
       <StateNotice v-if="store.failure" :failure="store.failure" @retry="store.loadLog()" />
       <p v-else-if="!store.log" class="soft" role="status">{{ t('app.loading') }}</p>
       <p v-else-if="store.log.length === 0" class="soft" role="status">{{ t('log.nothing') }}</p>
@@ -34,7 +34,7 @@ useHead({ title: () => `${t('log.title')} · Bivvet` })
         <RunRow v-for="run in one.runs" :key="run.id" :run="run" />
       </section>
       <LogCounts v-if="store.log" :runs="store.log" />
-      <v-btn v-if="store.next" :loading="store.loadingLog" class="more" @click="store.loadLog(true)">
+      <v-btn v-if="store.next" :loading="store.loadingLog" class="more no-print" @click="store.loadLog(true)">
         {{ t('log.more') }}
       </v-btn>
     </template>
@@ -51,6 +51,17 @@ h2 {
 }
 .more {
   margin-top: 16px;
+}
+@media print {
+  .log {
+    padding: 0;
+  }
+  .printed {
+    position: static;
+    width: auto;
+    height: auto;
+    clip-path: none;
+  }
 }
 @media (max-width: 799px) {
   .log {

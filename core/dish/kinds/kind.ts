@@ -6,7 +6,8 @@ import type { LiquidRow } from '../ledger'
 import type { Vessel } from '../names'
 
 /** A field of a stage that its kind uses, besides minutes, hands, vessel and flame; `inTurn`: things go in one after another. */
-export type StageField = 'inTurn' | 'mashesShare' | 'waterG' | 'keepsG' | 'lid' | 'keepWater' | 'throwsLiquid' | 'takesOutPouch'
+export type StageField =
+  'inTurn' | 'mashesShare' | 'waterG' | 'keepsG' | 'lid' | 'keepWater' | 'throwsLiquid' | 'takesOutPouch'
 
 /** All that is particular to a kind of stage, but for what it does to what is in it (`Work`). */
 export interface KindOfStage {

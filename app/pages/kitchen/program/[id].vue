@@ -84,10 +84,10 @@ const series = computed(() => [
   },
 ])
 const keeping = ref(false)
-async function keep() {
+async function keep(kept: FixedProgram) {
   if (!cooker.value) return
   keeping.value = true
-  cooker.value.cooker.fixedPrograms = [...(cooker.value.cooker.fixedPrograms ?? []), program.value]
+  cooker.value.cooker.fixedPrograms = [...(cooker.value.cooker.fixedPrograms ?? []), kept]
   await save()
   keeping.value = false
   if (state.value !== 'kept') return
@@ -109,9 +109,10 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
       <TextField v-model="notes.name" :label="t('kitchen.program.name')" maxlength="60" />
       <TextField v-model="notes.waterG" inputmode="decimal" :label="t('kitchen.test.waterIn')" suffix="g" />
     </div>
-    <v-btn v-if="notes.startedAt === null" variant="flat" color="primary" size="x-large" @click="begin">
-      {{ t('kitchen.program.begin') }}
-    </v-btn>
+    <template v-if="notes.startedAt === null">
+      <v-btn variant="flat" color="primary" size="x-large" @click="begin">{{ t('kitchen.program.begin') }}</v-btn>
+      <ProgramByHand :cooker="cooker" :kitchen="draft" @keep="keep" />
+    </template>
     <template v-else>
       <p v-if="!notes.ended" class="clock figure" role="timer">{{ clockText }}</p>
       <div v-if="!notes.ended" class="taps">
@@ -161,7 +162,7 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
           size="large"
           :disabled="!ready"
           :loading="keeping"
-          @click="keep"
+          @click="keep(program)"
         >
           {{ t('kitchen.program.keep') }}
         </v-btn>
