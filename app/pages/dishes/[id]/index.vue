@@ -7,20 +7,9 @@ import { moved, without, withLineAt, withStandIn } from '~~/core/dish/arrange'
 import type { Dish } from '~~/core/dish/dish.schema'
 import type { StandIn } from '~~/core/dish/instead'
 import { instructionsOfDish } from '~~/core/guide/dish'
-import { proposeDish, type Wanted } from '~~/core/dish/propose'
 import { STAGE_KINDS, type StageKind } from '~~/core/dish/names'
 import { STAGES } from '~~/core/dish/stages'
-import {
-  dishOf,
-  dishRequestOf,
-  largestTinIn,
-  newStage,
-  potOfStage,
-  usualPot,
-  usualPotIn,
-  type DishDocument,
-} from '~~/shared/dish'
-import { foodOf, inUse } from '~~/shared/kitchen'
+import { dishOf, dishRequestOf, newStage, type DishDocument } from '~~/shared/dish'
 
 /** A dish: its ingredients as typed, what is done with them in order, and what becomes of it. */
 const { t, list, number, weight, problemText } = useI18nText()
@@ -38,26 +27,7 @@ const progress = useBegunStore()
 const isBegun = computed(() => (progress.all[id]?.at ?? Infinity) < (dish.value?.stages.length ?? 0))
 useHead({ title: () => `${dish.value?.name ?? t('app.nav.dishes')} · Bivvet` })
 
-// Lines without a stage are cooked as is usual, until somebody takes that over or builds stages of their own.
-const wanted = ref<Wanted>({})
-const wantedCooker = ref('')
-const proposal = computed(() => {
-  if (!dish.value || dish.value.stages.length > 0 || dish.value.lines.length === 0) return null
-  const pot = usualPotIn(kitchen.value, wantedCooker.value)
-  return proposeDish(dish.value.lines, wanted.value, {
-    foods: kitchen.value.foods.map(foodOf),
-    pot,
-    tin: largestTinIn(kitchen.value, pot.cookerId),
-  })
-})
-const cookerId = computed({
-  get: () => wantedCooker.value || usualPot(kitchen.value).cookerId,
-  set: (id: string) => (wantedCooker.value = id),
-})
-/** The dish, with the stages that are proposed while it has none. */
-const whole = computed<DishDocument | null>(() =>
-  dish.value && proposal.value ? { ...dish.value, stages: proposal.value.stages } : dish.value,
-)
+const { wanted, cookerId, proposal, whole } = useProposal(dish)
 const stageList = useTemplateRef<HTMLElement>('stageList')
 /** On a phone they stand below the whole list. */
 function toStages() {
@@ -79,48 +49,13 @@ const request = computed(
 )
 const { result: outcome, failed } = useWorked(request, (work, asked) => work.dish(asked), 'answer')
 
-// For another number: looked at, not changed, until it is kept.
-const servings = ref<number | null>(null)
-const straight = ref({ spices: false, fat: false })
-/** The household's other cookers, in which some of it could go. */
-const others = computed(() => {
-  const own = new Set(
-    dish.value?.stages.flatMap(({ pot }) => (pot ? [pot.cookerId || kitchen.value.cookers[0]?.id] : [])),
-  )
-  return Object.fromEntries(
-    inUse(kitchen.value.cookers).flatMap(({ id: cookerId }) => {
-      if (own.has(cookerId)) return []
-      const pot = potOfStage({ ...usualPot(kitchen.value), cookerId }, kitchen.value, learnt.believed)
-      return pot ? [[cookerId, pot] as const] : []
-    }),
-  )
-})
-const asksFor = computed(() =>
-  request.value && servings.value !== null && servings.value !== dish.value?.servings
-    ? { request: request.value, servings: servings.value, straight: straight.value, others: others.value }
-    : null,
-)
-const { result: other } = useWorked(
-  asksFor,
-  (work, { request: asked, servings: n, straight: in_, others: of }) => work.dishFor(asked, n, in_, of),
-  'answer',
-)
-const scaledTo = computed(() => (asksFor.value && other.value?.ok ? other.value.value : null))
+const { straight, scaledTo, shownFor, keep: keepScaled, back: backFromScaled } = useDishFor(dish, request)
 const answer = computed(() => scaledTo.value?.answer ?? (outcome.value?.ok ? outcome.value.value : null))
 const problems = computed(() => (outcome.value && !outcome.value.ok ? outcome.value.problems : []))
 /** What is shown: the dish, or it for another number. */
 const shown = computed<DishDocument | null>(() =>
   dish.value && scaledTo.value ? { ...scaledTo.value.dish, shape: dish.value.shape } : whole.value,
 )
-const shownFor = computed({
-  get: () => servings.value ?? dish.value?.servings ?? 4,
-  set: (n: number) => (servings.value = n),
-})
-function keepScaled() {
-  if (scaledTo.value && dish.value) dish.value = { ...scaledTo.value.dish, shape: dish.value.shape }
-  servings.value = null
-}
-
 const most = computed(() =>
   Math.max(
     1,
@@ -364,7 +299,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
         :ways="scaledTo.ways"
         :floors="scaledTo.floors"
         @keep="keepScaled"
-        @back="servings = null"
+        @back="backFromScaled"
       />
       <p v-for="problem in problems" :key="problem.path + problem.code" class="problem" role="alert">
         {{ problemText(problem) }}
