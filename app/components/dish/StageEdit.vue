@@ -198,7 +198,14 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
     </fieldset>
     <fieldset>
       <legend>{{ t('dishes.stage.takes') }}</legend>
-      <div v-for="(take, i) in stage.takes" :key="take.line" class="take" :class="{ timed: has('inTurn') }">
+      <!-- A key in another field leaves these as they are: each holds fields of the library, which cost most to draw. -->
+      <div
+        v-for="(take, i) in stage.takes"
+        :key="take.line"
+        v-memo="[i, take.line, take.g, take.atMinute, kind, nameOfLine(take.line), lineOf(take.line)?.g]"
+        class="take"
+        :class="{ timed: has('inTurn') }"
+      >
         <span>{{ nameOfLine(take.line) }}</span>
         <PortionField
           v-if="lineOf(take.line) && lineOf(take.line)!.g !== null"
