@@ -1,55 +1,45 @@
-import { ambientPa, boilingC, latentJPerKg, saturationC } from '../steam/steam'
+import { ambientPa, boilingC, saturationC } from '../steam/steam'
 import type { Appliance } from './appliance'
 import type { FixedProgram } from './kind'
 
-/** What a manual or a cook tells of a device's program, in minutes. */
+/** What a manual or a cook tells of a device's program under pressure, in minutes. */
 export interface ToldProgram {
-  /** From the start until it boils or is up to pressure. */
+  /** From the start until it is up to pressure. */
   heatsMinutes: number
   cooksMinutes: number
-  /** Until the pressure has gone by itself; 0 where there is none, or it is let out. */
+  /** Until the pressure has gone by itself; 0 where it is let out. */
   fallsMinutes: number
-  /** Gauge pressure at which it cooks; an open boil where there is none. */
-  pressure: 'high' | 'low' | null
+  /** Gauge pressure at which it cooks. */
+  pressure: 'high' | 'low'
 }
 
-/** The pressures at which a device cooks, those that it has. */
-export const pressuresOf = (appliance: Appliance): Exclude<ToldProgram['pressure'], null>[] =>
-  'highPa' in appliance ? ['high', 'low'] : []
+/** What a program can be told of. */
+export type ToldAppliance = Extract<Appliance, { highPa: number }>
 
 /**
- * The curve of a program as it is told, and the steam that it costs: what goes with the air and past the gasket under
- * pressure, or what the heat boils away openly and the lid does not give back (an estimate by the appliance's own
- * figures; measuring the program with water replaces it).
+ * Whether a program can be told of it. Under pressure the temperature follows from the pressure; without, nobody knows
+ * how hot a program is, and beans or meat must not be taken for boiled: it has to be measured.
+ */
+export const canBeTold = (appliance: Appliance): appliance is ToldAppliance => 'highPa' in appliance
+
+/**
+ * The curve of a program as it is told, and the steam that it costs: what goes with the air and past the gasket (an
+ * estimate by the appliance's own figures; measuring the program with water replaces it).
  */
 export function programByHand(
-  appliance: Appliance,
+  { highPa, lowPa, purgeKg, leakKgPerS }: ToldAppliance,
   { heatsMinutes, cooksMinutes, fallsMinutes, pressure }: ToldProgram,
-  { altitudeM, roomC }: { altitudeM: number; roomC: number },
+  { altitudeM }: { altitudeM: number },
 ): Pick<FixedProgram, 'profile' | 'steamG'> {
-  const boilC = boilingC(altitudeM)
-  const gaugePa = pressure && 'highPa' in appliance ? (pressure === 'high' ? appliance.highPa : appliance.lowPa) : 0
-  const cooksC = gaugePa > 0 ? saturationC(ambientPa(altitudeM) + gaugePa) : boilC
-  const [hot, off, over] = [heatsMinutes, heatsMinutes + cooksMinutes, heatsMinutes + cooksMinutes + fallsMinutes]
+  const cooksC = saturationC(ambientPa(altitudeM) + (pressure === 'high' ? highPa : lowPa))
+  const off = heatsMinutes + cooksMinutes
   return {
     profile: [
-      { minute: hot, tempC: cooksC },
+      { minute: heatsMinutes, tempC: cooksC },
       { minute: off, tempC: cooksC },
-      ...(fallsMinutes > 0 ? [{ minute: over, tempC: boilC }] : []),
+      ...(fallsMinutes > 0 ? [{ minute: off + fallsMinutes, tempC: boilingC(altitudeM) }] : []),
     ],
-    steamG: gaugePa > 0 ? underPressureG(appliance, cooksMinutes + fallsMinutes / 2) : openG(),
+    // While it falls, the pressure is half of it on average.
+    steamG: 1000 * (purgeKg + leakKgPerS * 60 * (cooksMinutes + fallsMinutes / 2)),
   }
-
-  function openG(): number {
-    const heatW = 'heaterW' in appliance ? appliance.heaterW : 'highW' in appliance ? appliance.highW : 0
-    const spareW = Math.max(0, heatW - appliance.lossWPerK * (boilC - roomC))
-    const reflux = 'reflux' in appliance ? appliance.reflux : 0
-    return ((spareW * 60 * cooksMinutes) / latentJPerKg(boilC)) * 1000 * (1 - reflux)
-  }
-}
-
-function underPressureG(appliance: Appliance, minutes: number): number {
-  const purgeKg = 'purgeKg' in appliance ? appliance.purgeKg : 0
-  const leakKgPerS = 'leakKgPerS' in appliance ? appliance.leakKgPerS : 0
-  return 1000 * (purgeKg + leakKgPerS * 60 * minutes)
 }

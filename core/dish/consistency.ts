@@ -76,11 +76,8 @@ function leastOf(how: WayToRun['how'], request: DishRequest, before: DishAnswer,
     const after = dish && answerDish({ ...request, dish })
     if (!dish || !after?.ok) return null
     const { stages, cautions, spanMinutes } = after.value
-    const isBad = stages.some(({ problems }) => problems.length > 0)
-    const isNew = cautions.some(
-      ({ id, severity }) => severity === 'refuse' && !before.cautions.some((one) => one.id === id),
-    )
-    if (isBad || isNew || stages.some((one) => one.cautions.some(({ id }) => id === 'simmer-dry'))) return null
+    const isBad = stages.some((one) => one.problems.length > 0 || one.cautions.some(({ id }) => id === 'simmer-dry'))
+    if (isBad || cautions.some(({ severity }) => severity === 'refuse')) return null
     const { is } = consistencyOf(after.value)
     const reaches = how === 'more-water' ? rank(is) >= rank(wanted) : rank(is) <= rank(wanted)
     const told = how === 'less-water' ? pouredOf(before) - pouredOf(after.value) : amount

@@ -27,9 +27,7 @@ export function withMeasuredSoaks({ dish }: DishRequest, poured: Poured): Dish {
   const waterG = new Map(soaks.map(({ soak }) => [soak.id, 0]))
   const now = () => ({
     ...dish,
-    stages: dish.stages.map((stage) =>
-      waterG.has(stage.id) ? { ...stage, keepWater: true, waterG: waterG.get(stage.id)! } : stage,
-    ),
+    stages: dish.stages.map((stage) => (waterG.has(stage.id) ? { ...stage, waterG: waterG.get(stage.id)! } : stage)),
   })
   for (let round = 0; round < ROUNDS; round++) {
     const gives = poured(now())

@@ -220,7 +220,7 @@ describe('a dish from its lines', () => {
 
   it('measures the water of rice into its soak where that is wanted', () => {
     const [soak] = propose(read('1 cup basmati rice', '1 tsp ghee'), { soak: 'short', soakWater: 'measured' }).stages
-    expect(soak).toMatchObject({ kind: 'soak', keepWater: true, measured: true })
+    expect(soak).toMatchObject({ kind: 'soak', measured: true })
   })
 
   it('holds every line once, and only what comes earlier goes on, whatever is chosen', () => {

@@ -287,7 +287,7 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
           minutes: Math.round((soaks!.hours[soak] ?? 0) * 60),
           ...(soak === 'hot' ? { waterC: HOT_SOAK_C } : {}),
           ...(water === 'kept' ? { keepWater: true } : {}),
-          ...(water === 'measured' ? { keepWater: true, measured: true } : {}),
+          ...(water === 'measured' ? { measured: true } : {}),
           // Grain sets in what it is given: the pot adds what is missing.
           ...(water === 'kept' && main === 'grain' ? { waterG: Math.round(GRAIN_SOAK_TIMES * weight(soakable)) } : {}),
         })

@@ -109,6 +109,24 @@ describe('a dish for another number', () => {
     expect(ten.map(({ kind }) => kind)).toContain('two')
   })
 
+  it('offers no cooker in which the dish is refused', () => {
+    const kidney = requestFor({
+      name: 'Kidney beans',
+      servings: 4,
+      lines: [line('beans', 'kidney-red', 300)],
+      stages: [stage('soak', 'soak', { beans: 'rest' }, [], { minutes: 600 }), stage('pot', 'pot', {}, ['soak'])],
+    })
+    const many = value(scaled(kidney, 20))
+    const slow = { slow: { cooker: 'slow-6l' } }
+    for (const style of ['whistles', 'slow'] as const) {
+      const dish = {
+        ...many.dish,
+        stages: many.dish.stages.map((one) => (one.pot ? { ...one, pot: { ...one.pot, style } } : one)),
+      }
+      expect(waysToFit({ ...many, dish }, slow).filter(({ kind }) => kind !== 'batches')).toEqual([])
+    }
+  })
+
   it('says where the least water of a pot decides for few', () => {
     const request = requestFor(beansWithSquash())
     const was = value(answerDish(request))

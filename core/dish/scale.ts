@@ -1,4 +1,5 @@
 import type { Outcome } from '../problem'
+import type { CautionId } from '../safety/rules'
 import { knownOf, sumOf } from './contents'
 import { answerDish, type DishAnswer } from './dish'
 import type { Dish, DishRequest, PotOfStage, Stage } from './dish.schema'
@@ -147,13 +148,19 @@ export type WayToFit =
 /** More often than this nobody fills one pot for a meal. */
 const MOST_BATCHES = 12
 
+const TOO_FULL: readonly CautionId[] = ['too-full', 'tin-too-full']
+
 /** Tells whether every pot of the dish can be closed with it. */
 export function fits(answer: DishAnswer): boolean {
   const tooFull = (one: DishAnswer['stages'][number]) =>
     one.problems.some(({ code }) => code === 'water-over-capacity') ||
-    one.cautions.some(({ id }) => id === 'too-full' || id === 'tin-too-full')
+    one.cautions.some(({ id }) => TOO_FULL.includes(id))
   return !answer.stages.some(tooFull)
 }
+
+/** Something else than how full it is stands in its way: beans in a pot that does not boil, say. */
+const isRefused = ({ cautions }: DishAnswer) =>
+  cautions.some(({ id, severity }) => severity === 'refuse' && !TOO_FULL.includes(id))
 
 /** How a dish that is too much for its pots can be cooked all the same, the quickest first; empty if it fits. */
 export function waysToFit(request: DishRequest, others: Readonly<Record<string, PotOfStage>>): WayToFit[] {
@@ -176,7 +183,11 @@ function cookersFor(request: DishRequest, id: string, others: Readonly<Record<st
   return Object.entries(others).flatMap(([cookerId, pot]): WayToFit[] => {
     const tried = answerDish({ ...request, pots: { ...request.pots, [id]: pot } })
     const stage = tried.ok && tried.value.stages.find((one) => one.id === id)
-    return tried.ok && stage && stage.problems.length === 0 && fits({ ...tried.value, stages: [stage] })
+    return tried.ok &&
+      stage &&
+      stage.problems.length === 0 &&
+      !isRefused(tried.value) &&
+      fits({ ...tried.value, stages: [stage] })
       ? [{ kind: 'cooker', cookerId, stage: id, minutes: tried.value.spanMinutes }]
       : []
   })
@@ -186,7 +197,7 @@ function cookersFor(request: DishRequest, id: string, others: Readonly<Record<st
 function partOf(request: DishRequest, servings: number): DishAnswer | null {
   const part = scaled(request, servings)
   const answer = part.ok ? answerDish(part.value) : null
-  if (!answer?.ok || !fits(answer.value)) return null
+  if (!answer?.ok || !fits(answer.value) || isRefused(answer.value)) return null
   return answer.value.stages.some(({ problems }) => problems.length > 0) ? null : answer.value
 }
 

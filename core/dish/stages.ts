@@ -42,6 +42,10 @@ export const minutesOf = ({ kind, minutes }: Pick<Stage, 'kind' | 'minutes'>) =>
 /** The flame of a stage, as somebody said or as is usual; medium where it needs none. */
 export const flameOf = ({ kind, flame }: Pick<Stage, 'kind' | 'flame'>) => flame ?? STAGES[kind].flame ?? 'medium'
 
+/** A soak is cooked in its water: in some of it, or in all that its pot gets. */
+export const keepsSoakWater = ({ keepWater, measured }: Pick<Stage, 'keepWater' | 'measured'>): boolean =>
+  (keepWater ?? false) || (measured ?? false)
+
 /** Minutes of a stage in the cook's hands; never more than it takes. */
 export function handsOf({ kind, handsMinutes }: Pick<Stage, 'kind' | 'handsMinutes'>, takesMinutes: number): number {
   const usual = STAGES[kind].handsMinutes

@@ -2,7 +2,7 @@ import { heatsItself } from '../appliance/appliance'
 import { knownOf } from '../dish/contents'
 import type { DishAnswer, StageAnswer } from '../dish/dish'
 import type { DishLine, DishRequest, Stage } from '../dish/dish.schema'
-import { flameOf, minutesOf, STAGES, turnsOf, vesselOf } from '../dish/stages'
+import { flameOf, keepsSoakWater, minutesOf, STAGES, turnsOf, vesselOf } from '../dish/stages'
 import type { TaskPart } from '../names'
 import { readQuantity } from '../quantity/quantity'
 import { applianceOf } from '../program/answer'
@@ -150,7 +150,7 @@ function stageInstructions(
     })
   for (const { atMinute, do: deed } of stage.reminders ?? [])
     say(deed, begins + atMinute, { hands: 1, afterMinutes: atMinute, ...(deed === 'look' ? { what: 'food' } : {}) })
-  if (after === 'drain' && !stage.keepWater) {
+  if (after === 'drain' && !keepsSoakWater(stage)) {
     const things = all.filter((one) => isSoaked(one, request)).map(met('soaked'))
     say('drain', ends, { things, hands: 1, part: 'do' })
   }
@@ -314,10 +314,10 @@ function linesOf(stage: Stage, stages: readonly Stage[]): string[] {
   return [...new Set([...before, ...stage.takes.map(({ line }) => line)])]
 }
 
-function stateAfter({ kind, keepWater, minutes }: Stage): ThingState {
-  const { leaves } = STAGES[kind]
+function stateAfter(stage: Stage): ThingState {
+  const { leaves } = STAGES[stage.kind]
   if (leaves !== 'soaked') return leaves
-  return minutes === 0 ? 'dry' : keepWater ? 'soaked' : 'soaked-and-drained'
+  return stage.minutes === 0 ? 'dry' : keepsSoakWater(stage) ? 'soaked' : 'soaked-and-drained'
 }
 
 const met =

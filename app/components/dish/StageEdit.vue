@@ -68,7 +68,7 @@ const pouch = flag('takesOutPouch')
 const soakWater = computed({
   get: () => (stage.value.measured ? 'measured' : stage.value.keepWater ? 'kept' : 'thrown'),
   set: (to: ProposedOption<'soakWater'>) => {
-    stage.value.keepWater = to !== 'thrown'
+    stage.value.keepWater = to === 'kept'
     stage.value.measured = to === 'measured'
     if (stage.value.measured) delete stage.value.waterG
   },
@@ -202,7 +202,7 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
       <div
         v-for="(take, i) in stage.takes"
         :key="take.line"
-        v-memo="[i, take.line, take.g, take.atMinute, kind, nameOfLine(take.line), lineOf(take.line)?.g]"
+        v-memo="[i, take, take.g, take.atMinute, kind, nameOfLine(take.line), lineOf(take.line), lineOf(take.line)?.g]"
         class="take"
         :class="{ timed: has('inTurn') }"
       >

@@ -1,35 +1,20 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { pressuresOf, programByHand, type ToldProgram } from '~~/core/appliance/program-by-hand'
+import { programByHand, type ToldAppliance, type ToldProgram } from '~~/core/appliance/program-by-hand'
 import type { FixedProgram } from '~~/core/appliance/kind'
 import { checkCooker } from '~~/core/pot/check'
-import type { HouseholdCooker, Kitchen } from '~~/shared/kitchen'
 
-/** A program of a device written down from its manual, without measuring it. */
-const { cooker, kitchen } = defineProps<{ cooker: HouseholdCooker; kitchen: Kitchen }>()
+/** A program under pressure written down from a device's manual, without measuring it. */
+const { appliance, altitudeM } = defineProps<{ appliance: ToldAppliance; altitudeM: number }>()
 const emit = defineEmits<{ keep: [program: FixedProgram] }>()
 const { t, weight, problemText } = useI18nText()
 
-const appliance = computed(() => cooker.cooker.appliance)
-const pressures = computed(() => pressuresOf(appliance.value))
 const name = ref('')
-const told = ref<ToldProgram>({
-  heatsMinutes: 12,
-  cooksMinutes: 30,
-  fallsMinutes: pressures.value.length > 0 ? 15 : 0,
-  pressure: pressures.value[0] ?? null,
-})
-const pressure = computed({
-  get: () => told.value.pressure ?? 'none',
-  set: (to: 'high' | 'low' | 'none') => (told.value.pressure = to === 'none' ? null : to),
-})
-const program = computed(() => programByHand(appliance.value, told.value, kitchen))
+const told = ref<ToldProgram>({ heatsMinutes: 12, cooksMinutes: 30, fallsMinutes: 15, pressure: 'high' })
+const program = computed(() => programByHand(appliance, told.value, { altitudeM }))
 const problems = computed(() => [
   ...new Set(
-    checkCooker({
-      appliance: appliance.value,
-      fixedPrograms: [{ id: 'told', name: name.value, ...program.value }],
-    }).map(problemText),
+    checkCooker({ appliance, fixedPrograms: [{ id: 'told', name: name.value, ...program.value }] }).map(problemText),
   ),
 ])
 const canKeep = computed(() => name.value.trim() !== '' && problems.value.length === 0)
@@ -43,14 +28,10 @@ const keep = () => emit('keep', { id: uuid(), name: name.value.trim(), ...progra
     <div class="fields">
       <TextField v-model="name" :label="t('kitchen.program.byHand.name')" maxlength="60" />
       <PickField
-        v-if="pressures.length > 0"
-        v-model="pressure"
+        v-model="told.pressure"
         :label="t('kitchen.program.byHand.pressure')"
         :choices="
-          [...pressures, 'none' as const].map((value) => ({
-            value,
-            title: t(`kitchen.program.byHand.pressures.${value}`),
-          }))
+          (['high', 'low'] as const).map((value) => ({ value, title: t(`kitchen.program.byHand.pressures.${value}`) }))
         "
       />
       <NumberField
@@ -66,7 +47,6 @@ const keep = () => emit('keep', { id: uuid(), name: name.value.trim(), ...progra
         :suffix="t('units.min')"
       />
       <NumberField
-        v-if="told.pressure"
         v-model="told.fallsMinutes"
         :label="t('kitchen.program.byHand.falls')"
         bound="minutes"

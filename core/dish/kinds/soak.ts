@@ -30,7 +30,7 @@ export const soakWork: Work = (stage, contents, row, { kitchen }) => {
     row.pouredG += dryG * SOAK_TIMES
   }
   const waterG = contents.freeG
-  const kept = stage.keepWater ?? false
+  const kept = stage.keepWater || stage.measured || false
   const salted = contents.saltG > 0
   for (const item of contents.foods) {
     const each = dryG > 0 ? (waterG * item.dryG) / dryG : 0

@@ -2,6 +2,7 @@
 import { useLocalStorage, useTimestamp } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { readAmount } from '~~/core/quantity/number'
+import { canBeTold } from '~~/core/appliance/program-by-hand'
 import { checkCooker } from '~~/core/pot/check'
 import type { FixedProgram } from '~~/core/appliance/kind'
 import { MINUTE_MS } from '~~/core/measure/time'
@@ -34,6 +35,12 @@ const boilC = computed(() => boilingC(draft.value.altitudeM))
 const highC = computed(() => {
   const appliance = cooker.value?.cooker.appliance
   return appliance && 'highPa' in appliance ? saturationC(ambientPa(draft.value.altitudeM) + appliance.highPa) : null
+})
+
+/** The appliance, where a program can be told of it without measuring. */
+const toldOf = computed(() => {
+  const appliance = cooker.value?.cooker.appliance
+  return appliance && canBeTold(appliance) ? appliance : null
 })
 
 const begin = () => (notes.value.startedAt = Date.now())
@@ -111,7 +118,7 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
     </div>
     <template v-if="notes.startedAt === null">
       <v-btn variant="flat" color="primary" size="x-large" @click="begin">{{ t('kitchen.program.begin') }}</v-btn>
-      <ProgramByHand :cooker="cooker" :kitchen="draft" @keep="keep" />
+      <ProgramByHand v-if="toldOf" :appliance="toldOf" :altitude-m="draft.altitudeM" @keep="keep" />
     </template>
     <template v-else>
       <p v-if="!notes.ended" class="clock figure" role="timer">{{ clockText }}</p>
