@@ -43,7 +43,10 @@ const answerFrame = z.looseObject({
 
 export const PLAN: DocumentKind<PlanDocument> = {
   shape: PLAN_SHAPE,
-  schema: z.object({ request: planRequestSchema, answer: answerFrame }) as unknown as z.ZodType<PlanDocument>,
+  schema: z.object({
+    request: planRequestSchema,
+    answer: answerFrame,
+  }) as z.ZodType<unknown> as z.ZodType<PlanDocument>,
   upgrades: [
     ({ request, answer }: { request: object; answer: FirstAnswer }) => ({ request, answer: upgraded(answer) }),
   ],

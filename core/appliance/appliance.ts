@@ -26,7 +26,7 @@ export interface Cooker {
 
 /** All that is particular to an appliance's kind. */
 export function kindOf({ kind }: Pick<Appliance, 'kind'>): ApplianceKind<Appliance> {
-  return KINDS[kind] as unknown as ApplianceKind<Appliance>
+  return KINDS[kind] as ApplianceKind<Appliance>
 }
 
 export const holdsPressure = (appliance: Pick<Appliance, 'kind'>) => kindOf(appliance).holdsPressure
@@ -51,6 +51,12 @@ function allGeneric(): Record<string, Cooker> {
   const byId = new Map(all)
   if (byId.size < all.length) throw new TypeError('Two generic cookers have one id.')
   return Object.fromEntries(byId)
+}
+
+/** The figures in which an appliance differs from what it was before. */
+export function changedFigures(before: Appliance, { kind: _, ...after }: Appliance): Record<string, number> {
+  const was = new Map<string, number | string>(Object.entries(before))
+  return Object.fromEntries(Object.entries<number>(after).filter(([name, value]) => was.get(name) !== value))
 }
 
 /** The appliance with some of its figures replaced by measured ones. */

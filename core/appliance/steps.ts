@@ -6,8 +6,8 @@ import type { Step, StepKind, StepOf } from './step.schema'
 interface StepTraits<S extends Step> {
   /** Its numbers, by the names of their bounds. */
   bounds: Partial<Record<keyof S, BoundName>>
-  /** What the figure of a program is when it ends with this step, and the field that holds it. */
-  figure?: { unit: 'whistles' | 'minutes'; field: keyof S }
+  /** What the figure of a program is when it ends with this step. */
+  figure?: { unit: 'whistles' | 'minutes'; of(step: S): number; with(step: S, figure: number): S }
   /** It waits for something that only heat brings about. */
   waits?: true
   /** It needs a weight that whistles, or a pot that holds pressure. */
@@ -18,25 +18,42 @@ interface StepTraits<S extends Step> {
 export const STEPS: { readonly [Kind in StepKind]: StepTraits<StepOf<Kind>> } = {
   whistles: {
     bounds: { heatW: 'heatW', untilWhistles: 'whistles' },
-    figure: { unit: 'whistles', field: 'untilWhistles' },
+    figure: {
+      unit: 'whistles',
+      of: ({ untilWhistles }) => untilWhistles,
+      with: (step, untilWhistles) => ({ ...step, untilWhistles }),
+    },
     waits: true,
     needs: 'weight',
   },
   pressure: { bounds: { heatW: 'heatW' }, waits: true, needs: 'pressure' },
   boil: { bounds: { heatW: 'heatW' }, waits: true },
-  minutes: { bounds: { heatW: 'heatW', minutes: 'minutes' }, figure: { unit: 'minutes', field: 'minutes' } },
+  minutes: { bounds: { heatW: 'heatW', minutes: 'minutes' }, figure: itsMinutes() },
   clock: { bounds: { heatW: 'heatW', untilMinute: 'minutes' } },
   'at-pressure': {
     bounds: { minutesAtPressure: 'minutes' },
-    figure: { unit: 'minutes', field: 'minutesAtPressure' },
+    figure: {
+      unit: 'minutes',
+      of: ({ minutesAtPressure }) => minutesAtPressure,
+      with: (step, minutesAtPressure) => ({ ...step, minutesAtPressure }),
+    },
   },
-  level: { bounds: { minutes: 'minutes' }, figure: { unit: 'minutes', field: 'minutes' } },
+  level: { bounds: { minutes: 'minutes' }, figure: itsMinutes() },
   dry: { bounds: {} },
   temperature: {
     bounds: { tempC: 'tempC', minutes: 'minutes' },
-    figure: { unit: 'minutes', field: 'minutes' },
+    figure: itsMinutes(),
   },
   profile: { bounds: { steamG: 'steamG' } },
+}
+
+/** The figure of a step that lasts its minutes. */
+function itsMinutes<S extends { minutes: number }>() {
+  return {
+    unit: 'minutes' as const,
+    of: ({ minutes }: S) => minutes,
+    with: (step: S, minutes: number): S => ({ ...step, minutes }),
+  }
 }
 
 export const traitsOf = (step: Step) => STEPS[step.kind] as StepTraits<Step>
@@ -53,12 +70,10 @@ export function understands(appliance: Appliance, step: Step): boolean {
 
 /** The same step with another figure: whistles, or minutes. A step without one stays as it is. */
 export function withFigure(step: Step, figure: number): Step {
-  const field = traitsOf(step).figure?.field
-  return field ? ({ ...step, [field]: figure } as unknown as Step) : step
+  return traitsOf(step).figure?.with(step, figure) ?? step
 }
 
 /** The figure of a program that ends with this step; null where there is none. */
 export function figureOfStep(step: Step): number | null {
-  const field = traitsOf(step).figure?.field
-  return field ? (step[field] as unknown as number) : null
+  return traitsOf(step).figure?.of(step) ?? null
 }

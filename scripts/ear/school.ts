@@ -20,10 +20,7 @@ function shaped(
   random: Random,
   amplitude: (t: number) => ((hz: number) => number) | null,
 ): Float32Array {
-  const fft = new FFT(SIZE) as unknown as {
-    createComplexArray(): number[]
-    inverseTransform(out: number[], input: number[]): void
-  }
+  const fft = new FFT(SIZE)
   const spectrum = fft.createComplexArray()
   const out = fft.createComplexArray()
   const sound = new Float32Array(Math.ceil(seconds * RATE) + SIZE)

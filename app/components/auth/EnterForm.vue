@@ -3,7 +3,8 @@
 defineProps<{ canFound: boolean }>()
 const emit = defineEmits<{ in: []; found: [] }>()
 const { t } = useI18nText()
-const { busy, problem, enter, enterByPasskey } = useAuth()
+const { busy, problemAt, problemBeside, enter, enterByPasskey } = useAuth()
+const FIELDS = ['signInName', 'password'] as const
 const name = ref('')
 const password = ref('')
 const go = async () => (await enter(name.value, password.value)) && emit('in')
@@ -13,9 +14,21 @@ const goByPasskey = async () => (await enterByPasskey()) && emit('in')
 <template>
   <AuthSheet :title="t('auth.enter.title')" :text="t('auth.enter.text')">
     <form @submit.prevent="go">
-      <TextField v-model="name" :label="t('auth.enter.name')" autocomplete="username" autofocus />
-      <TextField v-model="password" type="password" :label="t('auth.enter.password')" autocomplete="current-password" />
-      <p v-if="problem" role="alert" class="tone-danger">{{ problem }}</p>
+      <TextField
+        v-model="name"
+        :label="t('auth.enter.name')"
+        :error="problemAt('signInName')"
+        autocomplete="username"
+        autofocus
+      />
+      <TextField
+        v-model="password"
+        type="password"
+        :label="t('auth.enter.password')"
+        :error="problemAt('password')"
+        autocomplete="current-password"
+      />
+      <p v-if="problemBeside(FIELDS)" role="alert" class="tone-danger">{{ problemBeside(FIELDS) }}</p>
       <div class="go">
         <v-btn variant="flat" color="primary" size="large" type="submit" :disabled="busy || !name || !password">
           {{ t('auth.enter.go') }}

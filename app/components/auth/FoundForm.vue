@@ -5,16 +5,13 @@ import { PASSWORD_LENGTH } from '~~/shared/names'
 const { isFirst } = defineProps<{ isFirst: boolean }>()
 const emit = defineEmits<{ in: []; back: [] }>()
 const { t } = useI18nText()
-const { busy, problem, problemAt, found } = useAuth()
+const { busy, problemAt, problemBeside, found } = useAuth()
+const FIELDS = ['household', 'altitudeM', 'member', 'signInName', 'password'] as const
 const household = ref('')
 const altitudeM = ref(0)
 const member = ref('')
 const signInName = ref('')
 const password = ref('')
-const at = (path: string) => (problemAt.value === path ? problem.value : null)
-const isElsewhere = computed(
-  () => !['household', 'altitudeM', 'member', 'signInName', 'password'].includes(problemAt.value),
-)
 async function go() {
   const asked = {
     household: household.value,
@@ -31,38 +28,43 @@ async function go() {
 <template>
   <AuthSheet :title="t('auth.found.title')" :text="isFirst ? t('auth.found.first') : undefined">
     <form @submit.prevent="go">
-      <TextField v-model="household" :label="t('auth.found.household')" :error="at('household')" autofocus />
+      <TextField v-model="household" :label="t('auth.found.household')" :error="problemAt('household')" autofocus />
       <div>
         <NumberField
           v-model="altitudeM"
           :label="t('auth.found.altitude')"
           quantity="height"
           bound="altitudeM"
-          :error="at('altitudeM')"
+          :error="problemAt('altitudeM')"
         />
         <p class="soft hint">{{ t('auth.found.altitudeHint') }}</p>
       </div>
       <div>
-        <TextField v-model="member" :label="t('auth.found.you')" :error="at('member')" autocomplete="given-name" />
+        <TextField
+          v-model="member"
+          :label="t('auth.found.you')"
+          :error="problemAt('member')"
+          autocomplete="given-name"
+        />
         <p class="soft hint">{{ t('auth.found.youHint') }}</p>
       </div>
       <div class="pair">
         <TextField
           v-model="signInName"
           :label="t('auth.found.signInName')"
-          :error="at('signInName')"
+          :error="problemAt('signInName')"
           autocomplete="username"
         />
         <TextField
           v-model="password"
           type="password"
           :label="t('auth.found.password', { n: PASSWORD_LENGTH })"
-          :error="at('password')"
+          :error="problemAt('password')"
           autocomplete="new-password"
         />
         <p class="soft hint">{{ t('auth.found.signInHint') }}</p>
       </div>
-      <p v-if="problem && isElsewhere" role="alert" class="tone-danger">{{ problem }}</p>
+      <p v-if="problemBeside(FIELDS)" role="alert" class="tone-danger">{{ problemBeside(FIELDS) }}</p>
       <div class="go">
         <v-btn variant="flat" color="primary" size="large" type="submit" :disabled="busy || !household || !member">
           {{ t('auth.found.go') }}

@@ -6,7 +6,8 @@ import type { People } from '~~/shared/household'
 const { me } = defineProps<{ me: People['members'][number] }>()
 const emit = defineEmits<{ changed: [] }>()
 const { t } = useI18nText()
-const { attempt, busy, problem, problemAt, isUnconfirmed } = useAuth()
+const { attemptForm, busy, problemAt, problemBeside, isUnconfirmed } = useAuth()
+const FIELDS = ['name', 'signInName', 'oldPassword', 'password'] as const
 /** It is asked first who sits here. */
 const asksWho = ref(false)
 const name = ref(me.name)
@@ -14,8 +15,6 @@ const signInName = ref(me.signInName ?? '')
 const old = ref('')
 const password = ref('')
 const said = ref('')
-const at = (path: string) => (problemAt.value === path ? problem.value : null)
-const isElsewhere = computed(() => !['name', 'signInName', 'oldPassword', 'password'].includes(problemAt.value))
 async function keep() {
   said.value = ''
   const isNewName = signInName.value !== (me.signInName ?? '')
@@ -26,7 +25,12 @@ async function keep() {
     ...(old.value ? { oldPassword: old.value } : {}),
   }
   asksWho.value = false
-  if (!(await attempt(() => api('/people/me', { method: 'PATCH', body })))) {
+  const isKept = await attemptForm(
+    ({ meSchema }) => meSchema,
+    body,
+    (changed) => api('/people/me', { method: 'PATCH', body: changed }),
+  )
+  if (!isKept) {
     asksWho.value = isUnconfirmed.value
     return
   }
@@ -39,11 +43,11 @@ async function keep() {
 <template>
   <form @submit.prevent="keep">
     <p v-if="!me.hasPassword && me.passkeys === 0" class="tone-heat">{{ t('auth.me.none') }}</p>
-    <TextField v-model="name" :label="t('auth.me.name')" :error="at('name')" autocomplete="given-name" />
+    <TextField v-model="name" :label="t('auth.me.name')" :error="problemAt('name')" autocomplete="given-name" />
     <TextField
       v-model="signInName"
       :label="t('auth.me.signInName')"
-      :error="at('signInName')"
+      :error="problemAt('signInName')"
       autocomplete="username"
     />
     <TextField
@@ -51,17 +55,17 @@ async function keep() {
       v-model="old"
       type="password"
       :label="t('auth.me.old')"
-      :error="at('oldPassword')"
+      :error="problemAt('oldPassword')"
       autocomplete="current-password"
     />
     <TextField
       v-model="password"
       type="password"
       :label="t('auth.me.password', { n: PASSWORD_LENGTH })"
-      :error="at('password')"
+      :error="problemAt('password')"
       autocomplete="new-password"
     />
-    <p v-if="problem && isElsewhere && !asksWho" role="alert" class="tone-danger">{{ problem }}</p>
+    <p v-if="problemBeside(FIELDS) && !asksWho" role="alert" class="tone-danger">{{ problemBeside(FIELDS) }}</p>
     <p v-if="said" role="status" class="tone-food">{{ said }}</p>
     <div class="go">
       <v-btn variant="flat" color="primary" type="submit" :disabled="busy">{{ t('auth.me.keep') }}</v-btn>

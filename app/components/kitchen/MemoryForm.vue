@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { COOKING_FLAMES, type FlameName } from '~~/core/names'
+import { changedFigures } from '~~/core/appliance/appliance'
 import { BURNERS } from '~~/core/appliance/burner'
 import { rememberedTest } from '~~/core/learn/remembered'
 import { MOST } from '~~/core/bounds'
@@ -63,9 +64,6 @@ async function keep() {
       })
       return
     }
-    const { kind: _, ...figures } = appliance
-    const was = before.appliance as unknown as Record<string, number>
-    const changed = Object.fromEntries(Object.entries(figures).filter(([key, value]) => was[key] !== value))
     cooker.value.tests = [
       ...cooker.value.tests,
       {
@@ -73,7 +71,7 @@ async function keep() {
         at: serverNow(),
         burnerId: burner?.id ?? null,
         test,
-        fitted: { appliance: changed, burner: burner ? fitted : null, heatSpread },
+        fitted: { appliance: changedFigures(before.appliance, appliance), burner: burner ? fitted : null, heatSpread },
       },
     ].slice(-MOST.tests)
     emit('done')

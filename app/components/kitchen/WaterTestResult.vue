@@ -8,7 +8,7 @@ import { measuredCooker, type HouseholdCooker, type Kitchen } from '~~/shared/ki
 import { MOST } from '~~/core/bounds'
 import { requestOf, type Pot } from '~~/shared/pot'
 import type { KeptTest } from '~~/shared/kitchen.schema'
-import { stylesFor } from '~~/core/appliance/appliance'
+import { changedFigures, stylesFor } from '~~/core/appliance/appliance'
 
 /** What a water test says of a cooker: fitted beside measured, and what changes in the plans. Kept only when asked. */
 const { cooker, test, burnerId } = defineProps<{ cooker: HouseholdCooker; test: WaterTest; burnerId: string | null }>()
@@ -33,15 +33,13 @@ const problems = computed(() => (result.value && !result.value.ok ? result.value
 
 const kept = computed<KeptTest | null>(() => (fit.value ? keptTest(fit.value) : null))
 function keptTest({ appliance, burner: flames, heatSpread }: WaterTestFit): KeptTest {
-  const { kind: _, ...figures } = appliance
-  const before = cooker.cooker.appliance as unknown as Record<string, number>
-  const changed = Object.entries(figures).filter(([key, value]) => before[key] !== value)
+  const changed = changedFigures(cooker.cooker.appliance, appliance)
   return {
     id: uuid(),
     at: serverNow(),
     burnerId,
     test: JSON.parse(JSON.stringify(test)) as WaterTest,
-    fitted: { appliance: Object.fromEntries(changed), burner: burnerId ? flames : null, heatSpread },
+    fitted: { appliance: changed, burner: burnerId ? flames : null, heatSpread },
   }
 }
 

@@ -1,3 +1,4 @@
+import type { z } from 'zod'
 import type { Found } from '~~/shared/auth.schema'
 import type { Whoami } from '~~/shared/household'
 
@@ -14,16 +15,14 @@ export const hasPasskeys = () => isSecurePlace() && !/^(\d+(\.\d+){3}|\[.*\])$/.
 export function useAuth() {
   const { t, problemText } = useI18nText()
   const busy = ref(false)
-  const problem = ref('')
-  /** Of which field it is told. */
-  const problemAt = ref('')
+  /** What is wrong, by the field of which it is told. */
+  const problems = ref<{ path: string; text: string }[]>([])
   /** The server wants to know first who sits here. */
   const isUnconfirmed = ref(false)
 
   async function attempt(work: () => Promise<unknown>): Promise<boolean> {
     busy.value = true
-    problem.value = ''
-    problemAt.value = ''
+    problems.value = []
     isUnconfirmed.value = false
     try {
       await work()
@@ -33,28 +32,73 @@ export function useAuth() {
       const isOfPasskey = error instanceof Error && (error.name === 'NotAllowedError' || 'cause' in error)
       const failure = failureOf(error)
       const [first] = failure.problems
-      problemAt.value = first?.path ?? ''
       isUnconfirmed.value = first?.code === 'confirm-first'
-      problem.value =
+      problems.value =
         failure.kind === 'refused' && first
-          ? problemText(first)
-          : t(isOfPasskey && failure.status === null ? 'auth.failed.passkey' : `auth.failed.${networkOr(failure)}`)
+          ? failure.problems.map((one) => ({ path: one.path, text: problemText(one) }))
+          : [
+              {
+                path: '',
+                text: t(
+                  isOfPasskey && failure.status === null ? 'auth.failed.passkey' : `auth.failed.${networkOr(failure)}`,
+                ),
+              },
+            ]
       return false
     } finally {
       busy.value = false
     }
   }
 
+  /**
+   * Sends a form that the server's own schema accepts; else all its problems are told at once, at their fields. The
+   * schema comes when a form is sent first.
+   */
+  async function attemptForm<Body extends object>(
+    schemaOf: (schemas: typeof import('~~/shared/auth.schema')) => z.ZodType,
+    body: Body,
+    send: (body: Body) => Promise<unknown>,
+  ): Promise<boolean> {
+    const schemas = await import('~~/shared/auth.schema').catch(() => null)
+    const checked = schemas && schemaOf(schemas).safeParse(body)
+    // Without a network there is no schema either: sending says so.
+    if (!checked || checked.success) return attempt(() => send(body))
+    const { problemsOf } = await import('~~/shared/problems')
+    isUnconfirmed.value = false
+    problems.value = problemsOf(checked.error).map((one) => ({ path: one.path, text: problemText(one) }))
+    return false
+  }
+
   const post = (path: string, body?: object) => api(`/auth/${path}`, { method: 'POST', ...(body ? { body } : {}) })
   return {
     busy,
-    problem,
-    problemAt,
+    /** The first thing that is wrong. */
+    problem: computed(() => problems.value[0]?.text ?? ''),
+    /** What is wrong with one field. */
+    problemAt: (path: string) => problems.value.find((one) => one.path === path)?.text ?? null,
+    /** What is wrong with none of these fields. */
+    problemBeside: (paths: readonly string[]) => problems.value.find(({ path }) => !paths.includes(path))?.text ?? null,
     isUnconfirmed,
     attempt,
-    enter: (signInName: string, password: string) => attempt(() => post('enter', { signInName, password })),
-    found: (asked: Found) => attempt(() => post('household', asked)),
-    join: (token: string, name: string) => attempt(() => post(`invites/${token}`, { name })),
+    attemptForm,
+    enter: (signInName: string, password: string) =>
+      attemptForm(
+        ({ enterSchema }) => enterSchema,
+        { signInName, password },
+        (body) => post('enter', body),
+      ),
+    found: (asked: Found) =>
+      attemptForm(
+        ({ foundSchema }) => foundSchema,
+        asked,
+        (body) => post('household', body),
+      ),
+    join: (token: string, name: string) =>
+      attemptForm(
+        ({ joinSchema }) => joinSchema,
+        { name },
+        (body) => post(`invites/${token}`, body),
+      ),
     enterByPasskey: () =>
       attempt(async () => {
         const optionsJSON = await api<Parameters<Passkeys['startAuthentication']>[0]['optionsJSON']>('/auth/passkey')

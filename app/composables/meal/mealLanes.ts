@@ -3,7 +3,7 @@ import type { MealTask } from '~~/shared/meal'
 
 /** What the board draws of a meal's tasks, as figures: lanes, and a pot's course through its cooker. */
 
-export interface Lane {
+export interface BoardLane {
   id: string
   name: string
   tasks: MealTask[]
@@ -15,7 +15,7 @@ export function inLanes(
   all: readonly MealTask[],
   names: string[],
   wants: (task: MealTask) => number = () => 0,
-): Lane[] {
+): BoardLane[] {
   const lanes = names.map((name, i) => ({ id: `${name}-${i}`, name, tasks: [] as MealTask[] }))
   for (const task of [...all].sort((a, b) => a.startMinute - b.startMinute)) {
     const wanted = wants(task)

@@ -3,7 +3,7 @@
 definePageMeta({ layout: 'auth' })
 const { t } = useI18nText()
 const token = String(useRoute().params.token)
-const { attempt, problem, busy, join } = useAuth()
+const { attempt, problem, problemAt, problemBeside, busy, join } = useAuth()
 const invite = ref<{ household: string; by: string | null; isIn: boolean } | null>(null)
 const name = ref('')
 const look = () => attempt(async () => (invite.value = await api(`/auth/invites/${encodeURIComponent(token)}`)))
@@ -21,8 +21,14 @@ useHead({ title: () => `${title.value} · Bivvet` })
   <AuthSheet :title="title" :text="invite ? t('auth.join.text') : undefined">
     <p v-if="invite?.isIn" class="tone-heat">{{ t('auth.join.leaves') }}</p>
     <form v-if="invite" @submit.prevent="go">
-      <TextField v-model="name" :label="t('auth.join.name')" autocomplete="given-name" autofocus />
-      <p v-if="problem" role="alert" class="tone-danger">{{ problem }}</p>
+      <TextField
+        v-model="name"
+        :label="t('auth.join.name')"
+        :error="problemAt('name')"
+        autocomplete="given-name"
+        autofocus
+      />
+      <p v-if="problemBeside(['name'])" role="alert" class="tone-danger">{{ problemBeside(['name']) }}</p>
       <div class="go">
         <v-btn variant="flat" color="primary" size="large" type="submit" :disabled="busy || !name.trim()">
           {{ t('auth.join.go') }}
