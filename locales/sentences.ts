@@ -112,9 +112,9 @@ export function stepSentences(instructions: readonly Instruction[], { cookers, f
   const figure = new Intl.NumberFormat('en', { maximumFractionDigits: 1 })
   const whole = new Intl.NumberFormat('en', { maximumFractionDigits: 0 })
   const list = new Intl.ListFormat('en', { type: 'conjunction' })
-  function nameOf({ water, keptFrom, liquid, name, food, what }: Thing): string {
+  function nameOf({ water, keptFrom, fat, liquid, name, food, what }: Thing): string {
     if (water) return say('steps.water')
-    if (keptFrom !== undefined) return say('steps.stock')
+    if (keptFrom !== undefined) return say(fat ? 'steps.fat' : 'steps.stock')
     if (liquid) return say(`liquids.${liquid}`).toLowerCase()
     const id = food ?? what ?? ''
     const own = name ?? foods.find((one) => one.id === id)?.name

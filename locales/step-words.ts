@@ -102,7 +102,7 @@ export function stepWords(voice: Voice) {
         return of('off')
       case 'wait':
         if (until.pressureGone) return minutes === '' ? of('wait.steam') : of('wait.gone', minutes, 'steam')
-        return of('wait.minutes', minutes, 'steam')
+        return of(until.keptWarm ? 'wait.warm' : 'wait.minutes', minutes, until.keptWarm ? 'heat' : 'steam')
       case 'open':
         if (one.what === 'valve') return of('valve', '', 'steam')
         return 'after' in one.at && one.at.after === 'pressure-gone'
@@ -117,7 +117,8 @@ export function stepWords(voice: Voice) {
       case 'take-out': {
         if (one.what === 'pouch') return of('pouchOut')
         const [kept] = one.things
-        if (kept?.keptFrom !== undefined) return of('keepLiquid', voice.weight(kept.ofG ?? 0), 'water')
+        if (kept?.keptFrom !== undefined)
+          return of(kept.fat ? 'keepFat' : 'keepLiquid', voice.weight(kept.ofG ?? 0), 'water')
         return one.things.length > 0 ? of('tinOut') : of('tinsOut')
       }
       case 'soak':
@@ -164,7 +165,7 @@ export function stepWords(voice: Voice) {
     return of('light.minutes', time, 'heat')
   }
   function turned(of: Of, one: Instruction, minutes: string, kind: string | null) {
-    if (kind === 'simmer') return of('kinds.simmer', minutes, 'heat')
+    if (kind === 'simmer') return of(one.until?.boils ? 'kinds.toBoil' : 'kinds.simmer', minutes, 'heat')
     const { whistles } = one.until ?? {}
     return whistles === undefined
       ? of('turn.minutes', minutes, 'heat')

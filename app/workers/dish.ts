@@ -4,6 +4,7 @@ import { floorsReached, scaled, waysToFit, type Straight } from '~~/core/dish/sc
 
 export { waysToRun } from '~~/core/dish/consistency'
 export { elsewhere } from '~~/core/dish/elsewhere'
+export { optionCosts } from '~~/core/dish/option-costs'
 export { forgotten, standInsFor } from '~~/core/dish/instead'
 export { answerDish }
 

@@ -117,6 +117,7 @@ const work = {
   dish: async (...asked: Parameters<DishWork['answerDish']>) => (await dishes()).answerDish(...asked),
   potsOfDishes: async (all: readonly Parameters<DishWork['potsOfDish']>[0][]) => all.map((await dishes()).potsOfDish),
   dishFor: async (...asked: Parameters<DishWork['dishFor']>) => (await dishes()).dishFor(...asked),
+  optionCosts: async (...asked: Parameters<DishWork['optionCosts']>) => (await dishes()).optionCosts(...asked),
   waysToRun: async (...asked: Parameters<DishWork['waysToRun']>) => (await dishes()).waysToRun(...asked),
   standIns: async (...asked: Parameters<DishWork['standInsFor']>) => (await dishes()).standInsFor(...asked),
   forgotten: async (...asked: Parameters<DishWork['forgotten']>) => (await dishes()).forgotten(...asked),

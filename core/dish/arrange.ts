@@ -1,4 +1,5 @@
-import type { Dish, DishLine, Stage } from './dish.schema'
+import type { Dish, DishLine, Stage, Take } from './dish.schema'
+import { flameOf, minutesOf, STAGES, vesselOf } from './stages'
 
 /**
  * The stages with one of them at another place. Where two that change places flow into one another, they change places
@@ -48,6 +49,107 @@ export function without(stages: readonly Stage[], index: number): Stage[] {
       ...stage,
       from: unique(stage.from.flatMap((one) => (one.stage !== gone.id ? [one] : one.part === 'all' ? gone.from : []))),
     }))
+}
+
+/** The stage with which one can be joined: the same thing done in the same vessel, from which alone it goes on. */
+export function joinsWith(stages: readonly Stage[], id: string): Stage | null {
+  const stage = stages.find((one) => one.id === id)
+  const [from, ...others] = stage?.from ?? []
+  const before = from?.part === 'all' && others.length === 0 ? stages.find((one) => one.id === from.stage) : undefined
+  if (!stage || !before || !canPart(stage) || before.kind !== stage.kind) return null
+  const isSame =
+    vesselOf(before) === vesselOf(stage) &&
+    flameOf(before) === flameOf(stage) &&
+    (before.lid ?? false) === (stage.lid ?? false)
+  // What is kept back or taken out in between would have no moment any more.
+  const endsThere = before.keepsG ?? before.keepsFatG ?? (before.takesOutPouch ? 1 : undefined)
+  return isSame && endsThere === undefined ? before : null
+}
+
+/** The stages with one joined to the one before it: what went in later goes in at its minute. As they were where it cannot be. */
+export function joined(stages: readonly Stage[], id: string): Stage[] {
+  const first = joinsWith(stages, id)
+  const second = stages.find((one) => one.id === id)
+  if (!first || !second) return [...stages]
+  const begins = minutesOf(first)
+  const inTurn = STAGES[first.kind].fields.includes('inTurn')
+  const later = second.takes.map((take): Take => (inTurn ? { ...take, atMinute: (take.atMinute ?? 0) + begins } : take))
+  const hands = [first, second].flatMap(({ handsMinutes }) => handsMinutes ?? [])
+  const water = [first, second].flatMap(({ waterG }) => waterG ?? [])
+  const reminders = [
+    ...(first.reminders ?? []),
+    ...(second.reminders ?? []).map((one) => ({ ...one, atMinute: one.atMinute + begins })),
+  ]
+  const { id: _, takes: __, from: ___, reminders: ____, ...rest } = second
+  const one: Stage = {
+    ...first,
+    ...rest,
+    minutes: begins + minutesOf(second),
+    takes: [...first.takes, ...later.filter(({ line }) => !first.takes.some((take) => take.line === line))].map(
+      (take) => withAll(take, later),
+    ),
+    ...(hands.length === 2 ? { handsMinutes: hands[0]! + hands[1]! } : {}),
+    ...(water.length > 0 ? { waterG: water.reduce((sum, g) => sum + g, 0) } : {}),
+    ...(reminders.length > 0 ? { reminders } : {}),
+  }
+  return stages.flatMap((stage) => {
+    if (stage.id === id) return []
+    if (stage.id === first.id) return [one]
+    return [{ ...stage, from: stage.from.map((of) => (of.stage === id ? { ...of, stage: first.id } : of)) }]
+  })
+}
+
+/** A portion with what the other stage took of the same line. */
+function withAll(take: Take, later: readonly Take[]): Take {
+  const more = later.find(({ line }) => line === take.line)
+  if (!more || more === take) return take
+  const { g, ...rest } = take
+  return g === undefined || more.g === undefined ? rest : { ...rest, g: g + more.g }
+}
+
+/** A pot is one closing of its lid, and what goes on alone is one thing. */
+export const canPart = ({ kind }: Pick<Stage, 'kind'>): boolean =>
+  kind !== 'pot' && kind !== 'drain' && !STAGES[kind].passive && !STAGES[kind].afterServing
+
+/**
+ * The stages with one parted in two: before what goes in last, or half way where all goes in at once. What is kept,
+ * taken out or waited for at its end belongs to the second. As they were where it is too short.
+ */
+export function parted(stages: readonly Stage[], id: string, newId: string): Stage[] {
+  const stage = stages.find((one) => one.id === id)
+  const minutes = stage ? minutesOf(stage) : 0
+  if (!stage || !canPart(stage) || minutes < 2) return [...stages]
+  const lastTurn = Math.max(0, ...stage.takes.map(({ atMinute }) => atMinute ?? 0))
+  const at = lastTurn > 0 && lastTurn < minutes ? lastTurn : Math.round(minutes / 2)
+  const isLater = ({ atMinute = 0 }: { atMinute?: number }) => atMinute >= at
+  const shifted = <T extends { atMinute?: number }>(one: T): T => ({ ...one, atMinute: (one.atMinute ?? 0) - at })
+  const hands = stage.handsMinutes
+  const { until, keepsG, keepsFatG, takesOutPouch, waterG, measured, ...common } = stage
+  const ends = { until, keepsG, keepsFatG, takesOutPouch }
+  const first: Stage = {
+    ...common,
+    minutes: at,
+    takes: stage.takes.filter((take) => !isLater(take)),
+    ...(waterG === undefined ? {} : { waterG }),
+    ...(measured === undefined ? {} : { measured }),
+    ...(hands === undefined ? {} : { handsMinutes: (hands * at) / minutes }),
+    ...(stage.reminders ? { reminders: stage.reminders.filter((one) => !isLater(one)) } : {}),
+  }
+  const second: Stage = {
+    ...common,
+    ...Object.fromEntries(Object.entries(ends).filter(([, value]) => value !== undefined)),
+    id: newId,
+    minutes: minutes - at,
+    from: [{ stage: id, part: 'all' }],
+    takes: stage.takes.filter(isLater).map(shifted),
+    ...(hands === undefined ? {} : { handsMinutes: (hands * (minutes - at)) / minutes }),
+    ...(stage.reminders ? { reminders: stage.reminders.filter(isLater).map(shifted) } : {}),
+  }
+  return stages.flatMap((one) =>
+    one.id === id
+      ? [first, second]
+      : [{ ...one, from: one.from.map((of) => (of.stage === id ? { ...of, stage: newId } : of)) }],
+  )
 }
 
 /** The stages with a line whole in one of them, and nowhere else. */

@@ -57,11 +57,14 @@ export interface Contents {
   inPot: boolean
 }
 
-/** What a stage takes off and keeps for another. */
+/** What a stage takes off and keeps for another: liquid with the salt in it, or fat. */
 export interface Aside {
   freeG: number
   saltG: number
+  fats: OtherIn[]
 }
+
+export const nothingAside = (): Aside => ({ freeG: 0, saltG: 0, fats: [] })
 
 export const emptyContents = (tempC: number): Contents => ({
   foods: [],
@@ -192,13 +195,26 @@ export function letLooseGo(contents: Contents): void {
 }
 
 /** Takes so much of the free liquid out, with the salt that is in it. */
-export function takeLiquid(contents: Contents, g: number): Aside {
+export function takeLiquid(contents: Contents, g: number): Omit<Aside, 'fats'> {
   const wet = wetG(contents)
   const saltG = wet > 0 ? contents.saltG * (g / wet) : 0
   contents.freeG -= g
   contents.saltG -= saltG
   contents.saltGoneG += saltG
   return { freeG: g, saltG }
+}
+
+/** Takes so much of these fats, of each its share; they are so much less then. */
+export function takeFats(others: readonly OtherIn[], g: number): OtherIn[] {
+  const fats = others.filter(({ what, restG }) => what.group === 'fat' && restG > 0)
+  const allG = sumOf(fats, ({ restG }) => restG)
+  const share = allG > 0 ? Math.min(1, g / allG) : 0
+  return fats.map((one) => {
+    const takenG = one.restG * share
+    one.restG -= takenG
+    one.inG -= takenG
+    return { ...one, inG: takenG, restG: takenG, latentG: 0 }
+  })
 }
 
 /** Binds so much of the free liquid, or all that there is; answers how much. */

@@ -5,7 +5,7 @@ import { bounded, figure } from '../fields.schema'
 import { foodSchema } from '../food/food.schema'
 import { ingredientSchema } from '../ingredient/ingredient.schema'
 import { FLAMES, LEVELS, STYLES, TEXTURES } from '../names'
-import { learntSchema, tinSchema } from '../program/request.schema'
+import { inTinSchema, learntSchema } from '../program/request.schema'
 import { FREE_LIQUIDS } from '../water/liquids'
 import { CONSISTENCIES, REMINDERS, STAGE_KINDS, VESSELS } from './names'
 
@@ -51,10 +51,10 @@ export type Take = z.infer<typeof takeSchema>
 const reminderSchema = z.object({ atMinute: bounded('stageMinutes'), do: z.enum(REMINDERS) })
 export type Reminder = z.infer<typeof reminderSchema>
 
-/** What another stage leaves: all of it, or so much of the liquid that it kept aside. */
+/** What another stage leaves: all of it, or so much of the liquid or the fat that it kept aside. */
 const fromSchema = z.object({
   stage: id,
-  part: z.enum(['all', 'liquid']),
+  part: z.enum(['all', 'liquid', 'fat']),
   g: bounded('lineG').optional(),
 })
 
@@ -63,7 +63,7 @@ const potFoodSchema = z.object({
   line: id,
   texture: z.enum(TEXTURES).optional(),
   sizeMm: bounded('sizeMm').optional(),
-  where: z.union([z.literal('base'), z.object({ tin: tinSchema, tier: z.number().int().min(1).max(8) })]).optional(),
+  where: z.union([z.literal('base'), inTinSchema]).optional(),
   old: z.boolean().optional(),
   joins: z
     .number()
@@ -100,6 +100,8 @@ const potSettingsSchema = z.object({
   foods: z.array(potFoodSchema).max(MOST.contents),
   /** What the recipe it came from says, for another kitchen's pot. */
   written: writtenFigureSchema.optional(),
+  /** A device of its own heat keeps it warm for so long before it is opened. */
+  keepWarmMinutes: bounded('stageMinutes').optional(),
   /** Water that the cook pours instead of what is computed. */
   pourG: bounded('liquidG').optional(),
   /** Whistles or minutes that the cook gives instead of what is computed. */
@@ -125,13 +127,15 @@ export const stageSchema = z.object({
   /** Of a soak: how warm its water is, and whether it is cooked in. */
   waterC: bounded('soakWaterC').optional(),
   keepWater: z.boolean().optional(),
-  /** It is cooked in the water of the soak alone, which is worked out for that (core/dish/measured-soak). */
+  /** It is cooked in the water of this stage alone, which is worked out for that (core/dish/measured-water). */
   measured: z.boolean().optional(),
   /** Of what stands on a flame. */
   flame: z.enum(FLAMES).optional(),
   lid: z.boolean().optional(),
   /** g of the liquid that are kept aside when it is done; all of it where it is drained and this is left out. */
   keepsG: bounded('liquidG').optional(),
+  /** g of its fat that are kept aside when it is done. */
+  keepsFatG: bounded('liquidG').optional(),
   /** Of what is mashed: so much of it; all if left out. */
   mashesShare: bounded('share').optional(),
   /** Of what is drained: the liquid is thrown away. */

@@ -1,18 +1,20 @@
+import { heatsItself } from '../appliance/appliance'
 import { needOf } from '../food/need'
 import { usualTexture } from '../food/texture'
 import { failed, type Outcome, type Problem } from '../problem'
-import { unitOf, type PlanAnswer } from '../program/answer'
+import { applianceOf, unitOf, type PlanAnswer } from '../program/answer'
+import { boilMinutesPerMinute } from '../pot/kinetics'
 import { withFlame } from '../program/count'
 import { plan } from '../program/plan'
 import type { PlanRequest } from '../program/request.schema'
 import { dishCautions, type Caution } from '../safety/rules'
 import { openQuestions, structureProblems } from './checks'
 import { clockOf } from './clock'
-import { knownOf, liquidG, massG, merged, putIn, sumOf, wetG, type Aside, type Contents } from './contents'
-import type { Dish, DishLine, DishRequest, Stage } from './dish.schema'
+import { knownOf, liquidG, massG, merged, putIn, sumOf, takeFats, wetG, type Aside, type Contents } from './contents'
+import type { Dish, DishLine, DishRequest, PotSettings, Stage } from './dish.schema'
 import { emptyRow, type LiquidRow, type SaltRow } from './ledger'
-import { withMeasuredSoaks } from './measured-soak'
-import { cookInPot, potRequest, withoutSour } from './pot-stage'
+import { withMeasuredWater } from './measured-water'
+import { cookInPot, potRequest, withoutSour, type PotStageAnswer } from './pot-stage'
 import { handsOf, minutesOf, STAGES, turnsOf } from './stages'
 import { takeOff, thickenWithPastes, WORK } from './work'
 
@@ -75,7 +77,7 @@ export function answerDish(request: DishRequest): Outcome<DishAnswer> {
   const problems = structureProblems(request.dish)
   if (problems.length > 0) return failed(...problems)
   const { kitchen } = request
-  const dish = withMeasuredSoaks(request, (tried) => pouredBy({ ...request, dish: tried }))
+  const dish = withMeasuredWater(request, (tried) => pouredBy({ ...request, dish: tried }))
   const { done, left, asides } = runStages({ ...request, dish })
   const times = clockOf(done.map(({ stage, minutes }) => ({ stage, minutes, handsMinutes: handsOf(stage, minutes) })))
   const served = merged([...left.values()], kitchen.roomC)
@@ -178,11 +180,13 @@ function runStage(stage: Stage, request: DishRequest, left: Map<string, Contents
   const saltBeforeG = contents.saltG
   const stoodG = contents.freeG
   for (const { stage: id, part, g } of stage.from) {
-    const aside = part === 'liquid' ? asides.get(id) : undefined
-    if (!aside || aside.freeG <= 0) continue
+    const aside = asides.get(id)
+    if (!aside || part === 'all') continue
+    if (part === 'fat') contents.others.push(...takeFats(aside.fats, g ?? Infinity))
+    if (part === 'fat' || aside.freeG <= 0) continue
     const backG = Math.min(aside.freeG, g ?? Infinity)
     const saltG = (aside.saltG * backG) / aside.freeG
-    asides.set(id, { freeG: aside.freeG - backG, saltG: aside.saltG - saltG })
+    asides.set(id, { ...aside, freeG: aside.freeG - backG, saltG: aside.saltG - saltG })
     contents.freeG += backG
     contents.saltG += saltG
     contents.saltGoneG -= saltG
@@ -238,7 +242,7 @@ function runStage(stage: Stage, request: DishRequest, left: Map<string, Contents
   const aside = takeOff(stage, contents, row)
   thickenWithPastes(stage, contents, row)
   row.afterG = liquidG(contents)
-  if (aside.freeG > 0) asides.set(stage.id, aside)
+  if (aside.freeG > 0 || aside.fats.length > 0) asides.set(stage.id, aside)
   left.set(stage.id, contents)
   const goneG = ran.salt.beforeG + ran.salt.addedG - contents.saltG
   return {
@@ -298,10 +302,25 @@ function closePot(
   }
   const { answer } = cooked.value
   ran.pot = { ...cooked.value, lines: contents.foods.map(({ line }) => line) }
-  ran.minutes = answer.readyAtMinute
+  ran.minutes = answer.readyAtMinute + keepWarm(stage.pot!, cooked.value, contents)
   ran.cautions.push(...answer.cautions)
   if (sourLines.length > 0 && answer.foods.some(({ factors }) => factors.some(({ id }) => id === 'acid')))
     ran.sour = sourOf(stage, sourLines, cooked.value, request)
+}
+
+/** At which a device keeps its food warm (engineering estimate; no less than 60 °C is safe). */
+const KEPT_WARM_C = 70
+
+/**
+ * Minutes for which a device keeps warm what it has cooked. It goes on cooking a little; what is dangerous undercooked
+ * is not taken to.
+ */
+function keepWarm({ keepWarmMinutes = 0 }: PotSettings, { answer }: PotStageAnswer, contents: Contents): number {
+  if (!heatsItself(applianceOf(answer))) return 0
+  for (const item of contents.foods)
+    if (!item.food.lectin)
+      item.gets += keepWarmMinutes * boilMinutesPerMinute(KEPT_WARM_C, item.food.zC, item.food.zAbove110C)
+  return keepWarmMinutes
 }
 
 /** What the sour costs, by planning the same pot without it. */

@@ -68,6 +68,7 @@ const ROLE_OF: Record<StandIns, Role> = {
 export const PROPOSED = {
   soak: ['overnight', 'short', 'hot', 'none'],
   soakWater: ['thrown', 'kept', 'measured'],
+  water: ['cold', 'boiling'],
   grain: ['with', 'tin'],
   masala: ['beside', 'before', 'tempering', 'raw'],
   whole: ['with', 'end'],
@@ -227,6 +228,11 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
     : isPorridge
       ? ask('liquid', [], ['drained', 'pourable', 'soup'], 'soup')
       : 'drained'
+  // Water that was measured into the bowl is in with the grain.
+  const boil =
+    main === 'grain' && !isPorridge && water !== 'measured' && water !== 'kept'
+      ? ask('water', [], PROPOSED.water, 'cold')
+      : 'cold'
   const keep = ask('keep', [], PROPOSED.keep, 'eat')
 
   // From here on stage after stage, each with what goes on into it.
@@ -309,8 +315,10 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
   ]
   // What holds no food that is planned for is cooked in the open pot.
   const isClosed = closed.some((id) => foods.has(id))
+  const boiled =
+    isClosed && boil === 'boiling' ? next('simmer', [], [before], { minutes: 0, flame: 'high', measured: true }) : null
   let last: Stage | null = isClosed
-    ? next('pot', closed, [bowl, before], {
+    ? next('pot', closed, [bowl, boiled ?? before], {
         pot: {
           ...kitchen.pot,
           freeLiquid: liquid,

@@ -1,4 +1,4 @@
-import { bind, letLooseGo, liquidG, takeLiquid, type Aside, type Contents } from './contents'
+import { bind, letLooseGo, liquidG, nothingAside, takeFats, takeLiquid, type Aside, type Contents } from './contents'
 import type { Stage } from './dish.schema'
 import { fryWork } from './kinds/fry'
 import type { Work } from './kinds/kind'
@@ -32,17 +32,18 @@ export function thickenWithPastes({ kind }: Stage, contents: Contents, row: Liqu
     }
 }
 
-/** Keeps liquid aside, or throws it away. */
+/** Keeps liquid or fat aside, or throws liquid away. */
 export function takeOff(stage: Stage, contents: Contents, row: LiquidRow): Aside {
   const drains = stage.kind === 'drain'
-  if (!drains && stage.keepsG === undefined) return { freeG: 0, saltG: 0 }
+  const fats = stage.keepsFatG === undefined ? [] : takeFats(contents.others, stage.keepsFatG)
+  if (!drains && stage.keepsG === undefined) return { ...nothingAside(), fats }
   letLooseGo(contents)
   const g = Math.min(liquidG(contents), stage.keepsG ?? Infinity)
   const taken = takeLiquid(contents, Math.max(0, g))
   if (drains && stage.throwsLiquid) {
     row.thrownG += taken.freeG
-    return { freeG: 0, saltG: 0 }
+    return { ...nothingAside(), fats }
   }
   row.keptG += taken.freeG
-  return taken
+  return { ...taken, fats }
 }

@@ -2,7 +2,7 @@ import { GRAIN_TEXTURES, OTHER_TEXTURES, PULSE_TEXTURES, type Texture } from '..
 import { cooksCovered, setsAsGrain } from './food'
 import type { BoilMinuteWindow, Food } from './food.schema'
 
-/** Boil-minutes beyond `soft` at which a pulse falls apart under a spoon (engineering estimate). */
+/** Boil-minutes beyond `soft` at which a pulse or a vegetable falls apart under a spoon (engineering estimate). */
 const MASHED_TIMES_SOFT = 1.25
 
 /** In what grain cooks: its textures ask for other water in a rice cooker's ordinary cycle than in a pot. */
@@ -23,7 +23,7 @@ const UPTAKE_A_DOUBLING: Record<GrainVessel, number> = { pot: 0.9, 'rice-cooker'
 /** The textures this food can be asked for, in order of more cooking or more water. */
 export function texturesOf(food: Food): readonly Texture[] {
   if (setsAsGrain(food)) return GRAIN_TEXTURES
-  return cooksCovered(food) ? PULSE_TEXTURES : OTHER_TEXTURES
+  return cooksCovered(food) || food.group === 'vegetable' ? PULSE_TEXTURES : OTHER_TEXTURES
 }
 
 /** Grains that are not eaten as separate ones (general kitchen practice). */

@@ -26,6 +26,8 @@ export interface ToldClosing {
   tins: Thing[]
   /** Its first water comes from a kettle. */
   isKettle: boolean
+  /** Minutes for which it is kept warm before it is opened. */
+  keepWarmMinutes?: number
 }
 
 /** The rules that belong to a deed, where the plan calls for them. */
@@ -40,7 +42,7 @@ type Told = Partial<Omit<Instruction, 'id' | 'from' | 'do' | 'at' | 'part'>>
 
 /** What is done of one closing of the lid: what goes in, the water, the lid, the heat until it is off, and the opening. */
 export function closingInstructions(told: ToldClosing): Instruction[] {
-  const { from, prefix, number, lit, cooker, burner, style, answer, closing, isLast, base, tins, isKettle } = told
+  const { from, prefix, number, lit, cooker, burner, style, answer, closing, isLast, base, tins, isKettle, keepWarmMinutes = 0 } = told
   const { appliance } = closing.case
   const itself = heatsItself(appliance)
   const pressurised = holdsPressure(appliance)
@@ -109,10 +111,16 @@ export function closingInstructions(told: ToldClosing): Instruction[] {
   say('off', itself ? 'cook' : 'off', { after: eventOf(lastUntil), about: offAt }, { on, hands: itself ? 0 : 1 })
 
   // A rice cooker, and whatever else keeps its lid on after its heat: it goes on cooking.
-  const openAt = lit + closing.clock.openAtMinute
-  const stands = Math.round(openAt - offAt)
+  const fallenAt = lit + closing.clock.openAtMinute
+  const openAt = fallenAt + keepWarmMinutes
+  const stands = Math.round(fallenAt - offAt)
+  const warm = () => {
+    if (keepWarmMinutes > 0)
+      say('wait', 'fall', { after: 'timer', about: fallenAt }, { until: { minutes: keepWarmMinutes, keptWarm: true } })
+  }
   if (!pressurised) {
     if (stands >= 1) say('rest', 'fall', { after: 'timer', about: offAt }, { until: { minutes: stands } })
+    warm()
     say('open', 'open', { after: 'timer', about: openAt }, { what: 'lid', hands: 1 })
   } else {
     const { release } = answer
@@ -126,6 +134,7 @@ export function closingInstructions(told: ToldClosing): Instruction[] {
       say('open', 'open', { after: 'timer', about: offAt + waits }, { what: 'valve', hands: 1, critical: true })
       say('wait', 'open', { after: 'timer', about: offAt + waits }, { until: { pressureGone: true } })
     }
+    warm()
     say('open', 'open', { after: 'pressure-gone', about: openAt }, { what: 'lid', hands: 1, critical: true })
   }
   if (isLast && (closing.firstCheck.reason === 'half' || closing.firstCheck.reason === 'free'))

@@ -114,6 +114,7 @@ function stageInstructions(
 
   const until: Until = {
     minutes: found.minutes,
+    ...(kind === 'simmer' && minutesOf(stage) === 0 ? { boils: true } : {}),
     ...(stage.until ? { sign: stage.until } : {}),
   }
   const on = flame ? { burner: burnerOf(stage, stages) } : null
@@ -158,6 +159,13 @@ function stageInstructions(
     say('add', ends, { things: allTaken.map(met('fried')), hands: 1, in: placeOf(endsAs(stage, stages), stages) })
   if (told.do !== 'drain' && told.do !== 'soak' && (found.liquid.keptG ?? 0) > 0)
     say('take-out', ends, { things: keptThing(stage, found), hands: 1 })
+  if (stage.keepsFatG)
+    say('take-out', ends, {
+      things: [
+        { keptFrom: id, fat: true, g: null, ofG: stage.keepsFatG, again: true, state: 'as-is', goesInto: 'bowl' },
+      ],
+      hands: 1,
+    })
   if (flame && !staysLit(stage, index, stages)) say('off', ends, { on, hands: 1 })
   return list
 }
@@ -205,6 +213,8 @@ function potInstructions(
       base: now.filter((one) => !tinned.includes(one)),
       tins: tinned.flatMap((one) => tinThings(asked, answer, lines.indexOf(one.line!), one)),
       isKettle: isKettle(asked),
+      keepWarmMinutes:
+        number === answer.closings.length - 1 && heatsItself(applianceOf(answer)) ? stage.pot!.keepWarmMinutes : 0,
     })
   })
 }
@@ -239,6 +249,12 @@ function carriedInto(stage: Stage, request: DishRequest, answer: DishAnswer): Th
   return stage.from.flatMap(({ stage: id, part, g }): Thing[] => {
     const from = stages.find((one) => one.id === id)
     if (!from) return []
+    if (part === 'fat') {
+      const keptG = from.keepsFatG ?? 0
+      return keptG > 0
+        ? [{ keptFrom: id, fat: true, g: Math.min(keptG, g ?? Infinity), state: 'as-is', goesInto: into }]
+        : []
+    }
     if (part === 'liquid') {
       const keptG = answer.stages.find((one) => one.id === id)?.liquid.keptG ?? 0
       return keptG > 0 ? [{ keptFrom: id, g: Math.min(keptG, g ?? Infinity), state: 'as-is', goesInto: into }] : []
@@ -326,8 +342,8 @@ const met =
     thing.again ? { ...thing, state } : { ...thing, g: null, again: true, ofG: thing.g, state }
 
 /** g of water that a stage pours and no pot works out, what is a line of the dish left out. */
-function wateredG({ kind, waterG }: Stage, { liquid, takes }: StageAnswer, lines: readonly DishLine[]): number {
-  if (waterG !== undefined || kind !== 'soak') return waterG ?? 0
+function wateredG({ kind, waterG, measured }: Stage, { liquid, takes }: StageAnswer, lines: readonly DishLine[]): number {
+  if (!measured && (waterG !== undefined || kind !== 'soak')) return waterG ?? 0
   const asLinesG = takes.flatMap(({ line, g }) =>
     lines.find(({ id }) => id === line)?.what === 'water' ? [g ?? 0] : [],
   )

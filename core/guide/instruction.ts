@@ -45,6 +45,8 @@ export interface Thing {
   liquid?: LiquidKind
   water?: true
   keptFrom?: string
+  /** What was kept is fat. */
+  fat?: true
   /** The food or ingredient that a line is; null where nobody has said. */
   what?: string | null
   /** What the household calls a line that is nothing of the tables. */
@@ -76,6 +78,8 @@ export interface Until {
   /** The device ends it by itself. */
   itself?: true
   pressureGone?: true
+  /** The device keeps it warm. */
+  keptWarm?: true
   /** In the cook's own words. */
   sign?: string
 }

@@ -52,7 +52,7 @@ export function tasksOfDish({ key, dish, answer, ahead = false }: DishInMeal): D
       const before = last.get(id)
       return before ? [{ task: before.id, max: STAGES[stages.find((one) => one.id === id)!.kind].waits }] : []
     })
-    const parts = stage.kind === 'pot' && found.pot ? potTasks(found) : stageTasks(stage, found)
+    const parts = stage.kind === 'pot' && found.pot ? potTasks(found, stage.pot?.keepWarmMinutes) : stageTasks(stage, found)
     const holder = holders.get(stage.id)
     const cooker = holder?.cookerId ?? null
     const pot = answer.stages.find(({ id }) => id === holder?.stage)?.pot
@@ -120,7 +120,7 @@ function stageTasks(stage: Stage, { minutes, handsMinutes }: StageAnswer): Part[
  * A pot: for each closing of its lid what fills it, the heat, the pressure falling, and opening it. On a burner the
  * hands turn the flame down and off.
  */
-function potTasks({ pot, handsMinutes }: StageAnswer): Part[] {
+function potTasks({ pot, handsMinutes }: StageAnswer, keepWarmMinutes = 0): Part[] {
   const { answer } = pot!
   const itself = heatsItself(applianceOf(answer))
   return answer.closings.flatMap((closing, nr): Part[] => {
@@ -141,7 +141,8 @@ function potTasks({ pot, handsMinutes }: StageAnswer): Part[] {
     const heatMinutes = turning ? Math.max(1, Math.floor(turning.atMinute)) : 0
     const restMinutes = cookMinutes - heatMinutes - KNOB_MINUTES
     // It cools from the moment at which it is turned off.
-    const fallMinutes = Math.ceil(openAtMinute) - cookMinutes - (itself ? 0 : KNOB_MINUTES)
+    const warmMinutes = itself && nr === answer.closings.length - 1 ? keepWarmMinutes : 0
+    const fallMinutes = Math.ceil(openAtMinute) - cookMinutes - (itself ? 0 : KNOB_MINUTES) + warmMinutes
     return [
       { part: 'close', nr, minutes: handsMinutes, hands: 1, burner: 0, max: STANDS_CLOSED_MINUTES },
       ...(turning && restMinutes >= 1

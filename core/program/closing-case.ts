@@ -1,6 +1,7 @@
 import { holdsPressure } from '../appliance/appliance'
 import type { Step } from '../appliance/step.schema'
 import { cooksCovered, setsAsGrain } from '../food/food'
+import type { Food } from '../food/food.schema'
 import type { CookedFood, Grain, Load, SimulationCase, VesselLoad } from '../pot/case.schema'
 import { boilingC } from '../steam/steam'
 import { LIQUID_YIELD } from '../water/liquids'
@@ -23,7 +24,7 @@ const COUPLING = { watery: 300, grain: 170, pieces: 120 } as const
 /** The simulation case of a closing with so much water poured into the base and this program. */
 export function caseOf(closing: Closing, pourG: number, program: Step[]): SimulationCase {
   const { request, cooker, release, foods } = closing.pot
-  const tinned = inTins(closing)
+  const tinned = tinsInside(closing)
   return {
     appliance: cooker.appliance,
     load: loadOf(closing, pourG),
@@ -33,7 +34,7 @@ export function caseOf(closing: Closing, pourG: number, program: Step[]): Simula
     foods: foods.map((item, i): CookedFood => ({
       zC: item.food.zC,
       zAbove110C: item.food.zAbove110C,
-      vessel: item.tin === null || !closing.inside[i] ? null : tinned.indexOf(item),
+      vessel: item.tin === null || !closing.inside[i] ? null : tinned.indexOf(item.tin),
       sizeMm: item.food.sizeMm,
       ...(isColdIn(closing, item) ? { startC: request.kitchen.roomC } : {}),
       ...(closing.inside[i] ? {} : { absent: true }),
@@ -41,6 +42,9 @@ export function caseOf(closing: Closing, pourG: number, program: Step[]): Simula
     ...grainOf(closing),
   }
 }
+
+/** The tins that stand in it, as places in the pot's list. */
+const tinsInside = (closing: Closing): number[] => [...new Set(inTins(closing).map(({ tin }) => tin!))]
 
 /** g of free liquid that stands in the pot before anything of its request goes in. */
 export const stoodG = ({ request: { stands } }: PreparedPot) => stands?.freeWaterG ?? 0
@@ -111,24 +115,28 @@ function loadOf(closing: Closing, pourG: number): Load {
           (stoodC - roomC) * hotJPerK +
           (roomC - tapC) * stoodWaterG * WATER_J_PER_G_K) /
         allJPerK,
-    vessels: inTins(closing).map((item) => vesselOf(closing, item)),
+    vessels: tinsInside(closing).map((tin) => vesselOf(closing, tin)),
   }
 }
 
-function vesselOf(closing: Closing, item: PreparedFood): VesselLoad {
+function vesselOf(closing: Closing, place: number): VesselLoad {
   const { pot } = closing
-  const tin = pot.tins[item.tin!]!
-  const { food } = item
-  const waterG = tinWaterG(item) + looseWaterG(item)
+  const tin = pot.tins[place]!
+  const items = inTins(closing).filter((item) => item.tin === place)
+  const waterG = items.reduce((sum, item) => sum + tinWaterG(item) + looseWaterG(item), 0)
   const radiusM = tin.diameterMm / 2000
   const floorM2 = Math.PI * radiusM * radiusM
-  const volumeMl = levelMl([bulkBefore(item)], waterG)
+  const volumeMl = levelMl(items.map(bulkBefore), waterG)
   const heightM = Math.min(volumeMl / 1e6 / floorM2, tin.heightMm / 1000)
   const wettedM2 = floorM2 + 2 * Math.PI * radiusM * heightM
-  const perM2 = setsAsGrain(food) ? COUPLING.grain : cooksCovered(food) ? COUPLING.watery : COUPLING.pieces
+  // What hinders the heat most decides for all that stands together.
+  const perM2 = Math.min(...items.map(({ food }) => couplingOf(food)))
   return {
-    heatJPerK: TIN_J_PER_K + foodJPerK(item) + waterG * WATER_J_PER_G_K,
+    heatJPerK: TIN_J_PER_K + items.reduce((sum, item) => sum + foodJPerK(item), 0) + waterG * WATER_J_PER_G_K,
     couplingWPerK: perM2 * wettedM2 * (tin.lid ? LID_TIMES_COUPLING : 1),
-    ...(isColdIn(closing, item) ? { startC: pot.request.kitchen.roomC } : {}),
+    ...(items.every((item) => isColdIn(closing, item)) ? { startC: pot.request.kitchen.roomC } : {}),
   }
 }
+
+const couplingOf = (food: Food): number =>
+  setsAsGrain(food) ? COUPLING.grain : cooksCovered(food) ? COUPLING.watery : COUPLING.pieces

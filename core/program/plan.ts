@@ -71,7 +71,7 @@ function answerOf(pot: PreparedPot, sequence: readonly SequenceStep[], closings:
 }
 
 function foodAnswer(
-  { tins }: PreparedPot,
+  { tins, foods }: PreparedPot,
   item: PreparedFood,
   index: number,
   closings: readonly ClosingAnswer[],
@@ -96,7 +96,7 @@ function foodAnswer(
     window: need.window,
     factors: need.factors,
     tinWaterG: tin ? tinWaterG(item) : null,
-    tinFill: tin ? { ...tinLevelsMl(item), holdsMl: tinVolumeMl(tin) } : null,
+    tinFill: tin ? { ...tinLevelsMl(foods.filter((one) => one.tin === item.tin)), holdsMl: tinVolumeMl(tin) } : null,
   }
 }
 

@@ -40,7 +40,7 @@ export interface PreparedFood {
   /** In what it drinks. */
   vessel: GrainVessel
   freeLiquidG: number
-  /** Its place in `PreparedPot.tins`, or null for the base. */
+  /** Its place in `PreparedPot.tins`, which others may share, or null for the base. */
   tin: number | null
   /** The closing of the lid at which it goes in, counted without gaps from 0. */
   joins: number
@@ -72,6 +72,15 @@ export function prepare(request: PlanRequest): Outcome<PreparedPot> {
   const closings = [...new Set(request.contents.map(({ joins }) => joins ?? 0))].sort((a, b) => a - b)
   const tins: Tin[] = []
   const foods: PreparedFood[] = []
+  const bowls = new Map<string, number>()
+  const tinOf = ({ where }: Content): number | null => {
+    if (where === 'base') return null
+    const shared = where.bowl === undefined ? undefined : bowls.get(where.bowl)
+    if (shared !== undefined) return shared
+    const tin = tins.push(where.tin) - 1
+    if (where.bowl !== undefined) bowls.set(where.bowl, tin)
+    return tin
+  }
   request.contents.forEach((content, i) => {
     const usual = request.foods?.find(({ id }) => id === content.food) ?? findFood(content.food)
     if (!usual) {
@@ -85,7 +94,7 @@ export function prepare(request: PlanRequest): Outcome<PreparedPot> {
       problems.push(problem('wrong-texture', `contents.${i}.texture`, { food: food.id, value: texture, choices }))
       return
     }
-    const tin = content.where === 'base' ? null : tins.push(content.where.tin) - 1
+    const tin = tinOf(content)
     const joins = closings.indexOf(content.joins ?? 0)
     foods.push({ ...prepareFood(food, texture, content, request, learntOfContent(request, i)), tin, joins })
   })

@@ -23,6 +23,13 @@ export const tinSchema = z.object({
 })
 export type Tin = z.infer<typeof tinSchema>
 
+/** A tin and its tier; foods of one bowl share a tin. */
+export const inTinSchema = z.object({
+  tin: tinSchema,
+  tier: z.number().int().min(1).max(8),
+  bowl: z.string().max(LENGTH.id).optional(),
+})
+
 /** A food that goes into the pot. */
 export const contentSchema = z.object({
   food: z.string().max(LENGTH.id),
@@ -30,7 +37,7 @@ export const contentSchema = z.object({
   soak: soakSchema.nullable(),
   /** The food's usual texture if left out. */
   texture: z.enum(TEXTURES).optional(),
-  where: z.union([z.literal('base'), z.object({ tin: tinSchema, tier: z.number().int().min(1).max(8) })]),
+  where: z.union([z.literal('base'), inTinSchema]),
   /** Thickness of its pieces in mm; the food's usual one if left out. */
   sizeMm: figure.optional(),
   additions: z.array(z.enum(ADDITIONS)).max(10).optional(),

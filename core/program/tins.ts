@@ -19,30 +19,38 @@ export function tinVolumeMl({ diameterMm, heightMm, volumeMl }: Pick<Tin, 'diame
   return volumeMl ?? (Math.PI * (diameterMm / 2) ** 2 * heightMm) / 1000
 }
 
-/** How high a food stands in its tin in ml, before cooking and when swollen. */
-export function tinLevelsMl(item: PreparedFood): { beforeMl: number; afterMl: number } {
+/** How high what stands in one tin stands there in ml, before cooking and when swollen. */
+export function tinLevelsMl(items: readonly PreparedFood[]): { beforeMl: number; afterMl: number } {
+  const sum = (of: (item: PreparedFood) => number) => items.reduce((all, item) => all + of(item), 0)
   return {
-    beforeMl: levelMl([bulkBefore(item)], tinWaterG(item)),
-    afterMl: levelMl([bulkAfter(item)], item.freeLiquidG),
+    beforeMl: levelMl(items.map(bulkBefore), sum(tinWaterG)),
+    afterMl: levelMl(
+      items.map(bulkAfter),
+      sum(({ freeLiquidG }) => freeLiquidG),
+    ),
   }
 }
 
 /** The higher of the two. */
-export function tinLevelMl(item: PreparedFood): number {
-  const { beforeMl, afterMl } = tinLevelsMl(item)
+export function tinLevelMl(items: readonly PreparedFood[]): number {
+  const { beforeMl, afterMl } = tinLevelsMl(items)
   return Math.max(beforeMl, afterMl)
 }
 
-/** How full a tin with this food may get, as a share. */
-export function tinLimit({ food }: Pick<PreparedFood, 'food'>): number {
-  return food.froth >= 1 ? TIN_FULL_FROTHING : TIN_FULL
+/** How full a tin with these foods may get, as a share. */
+export function tinLimit(items: readonly Pick<PreparedFood, 'food'>[]): number {
+  return items.some(({ food }) => food.froth >= 1) ? TIN_FULL_FROTHING : TIN_FULL
 }
 
 /** What the safety rules look at where tins stand in the pot; `baseL` is how high the base reaches at most. */
 export function tinFacts(pot: PreparedPot, baseL: number): PlanFacts['tins'] {
-  const placed = pot.request.contents.flatMap(({ where }, i) =>
+  const all = pot.request.contents.flatMap(({ where }, i) =>
     where === 'base' ? [] : [{ item: pot.foods[i]!, tin: where.tin, tier: where.tier }],
   )
+  const placed = pot.tins.map((tin, place) => {
+    const here = all.filter(({ item }) => item.tin === place)
+    return { items: here.map(({ item }) => item), tin, tier: here[0]!.tier }
+  })
   if (placed.length === 0) return null
   const levels = [...new Set(placed.map(({ tier }) => tier))].sort((a, b) => a - b)
   const tiers = levels.map((level) =>
@@ -56,12 +64,14 @@ export function tinFacts(pot: PreparedPot, baseL: number): PlanFacts['tins'] {
   return {
     faults: stackFaults(body, trivetMm, tiers),
     baseReachesMm: Math.max(heightOfMm(baseL, body), thickestMm) - trivetMm,
-    filled: placed.map(({ item, tin }) => ({
-      food: item.food,
-      fullShare: tinLevelMl(item) / tinVolumeMl(tin),
-      limitShare: tinLimit(item),
-      thickerByMm: item.food.sizeMm - tin.heightMm,
-      material: tin.material ?? null,
-    })),
+    filled: placed.flatMap(({ items, tin }) =>
+      items.map(({ food }) => ({
+        food,
+        fullShare: tinLevelMl(items) / tinVolumeMl(tin),
+        limitShare: tinLimit(items),
+        thickerByMm: food.sizeMm - tin.heightMm,
+        material: tin.material ?? null,
+      })),
+    ),
   }
 }

@@ -17,7 +17,7 @@ export interface Arrangement {
 export function fitsTin(item: PreparedFood, tin: OwnedTin, body: PotBody): boolean {
   return (
     stackFaults(body, 0, [[standingTin(tin, false)]]).every(({ id }) => id !== 'tin-too-wide') &&
-    tinLevelMl(item) <= tinLimit(item) * tin.volumeMl &&
+    tinLevelMl([item]) <= tinLimit([item]) * tin.volumeMl &&
     item.food.sizeMm <= tin.heightMm
   )
 }

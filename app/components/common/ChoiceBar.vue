@@ -1,6 +1,6 @@
 <script setup lang="ts" generic="T extends string | boolean">
-/** A few choices side by side, of which one holds: radio buttons as one bar. A picture may stand over each. */
-defineProps<{ label: string; choices: readonly { value: T; text: string }[] }>()
+/** A few choices side by side, of which one holds: radio buttons as one bar. A picture may stand over each, a note under it. */
+defineProps<{ label: string; choices: readonly { value: T; text: string; note?: string }[] }>()
 defineSlots<{ picture?(props: { value: T }): unknown }>()
 const model = defineModel<T>({ required: true })
 </script>
@@ -13,10 +13,11 @@ const model = defineModel<T>({ required: true })
     :aria-label="label"
     :class="['choices', { pictured: $slots.picture }]"
   >
-    <v-radio v-for="{ value, text } in choices" :key="String(value)" :value="value">
+    <v-radio v-for="{ value, text, note } in choices" :key="String(value)" :value="value">
       <template #label>
         <slot name="picture" :value="value" />
         {{ text }}
+        <small v-if="note">{{ note }}</small>
       </template>
     </v-radio>
   </v-radio-group>
@@ -61,6 +62,10 @@ const model = defineModel<T>({ required: true })
   word-break: normal;
   opacity: 1;
   cursor: pointer;
+}
+.choices small {
+  color: var(--heat);
+  font-size: 12.5px;
 }
 .choices :deep(.v-selection-control--dirty) {
   background: var(--ink);

@@ -56,6 +56,13 @@ const placeOf = (line: string) => {
   )
   return tin ? `${where.tier} ${tin.id}` : 'base'
 }
+const keepWarmMinutes = computed({
+  get: () => pot.value.keepWarmMinutes ?? 0,
+  set: (minutes: number) => {
+    if (minutes > 0) pot.value.keepWarmMinutes = minutes
+    else delete pot.value.keepWarmMinutes
+  },
+})
 /** Water and figure that the cook gives; empty for what is computed. */
 const first = computed(() => answer?.answer.closings[0] ?? null)
 const counts = computed(() => !endsByItself(styleSaid(pot.value.style, pot.value)))
@@ -111,7 +118,14 @@ function putAt(line: string, place: string) {
   if (place === 'base') return change(line, { where: 'base' })
   const [tier, id] = place.split(' ')
   const { diameterMm, heightMm, volumeMl, material } = kitchen.loaded.tins.find((tin) => tin.id === id)!
-  change(line, { where: { tin: { diameterMm, heightMm, volumeMl, material, lid: true }, tier: Number(tier) } })
+  change(line, {
+    where: {
+      tin: { diameterMm, heightMm, volumeMl, material, lid: true },
+      tier: Number(tier),
+      // What is put into the same tin is mixed in it.
+      bowl: id,
+    },
+  })
 }
 </script>
 
@@ -148,6 +162,14 @@ function putAt(line: string, place: string) {
       :model-value="pot.boilingWater ?? false"
       :label="t('pot.fromKettle')"
       @update:model-value="(is) => (pot.boilingWater = is || undefined)"
+    />
+    <NumberField
+      v-if="cooker && heatsItself(cooker.cooker.appliance)"
+      v-model="keepWarmMinutes"
+      :label="t('dishes.stage.keepWarm')"
+      bound="stageMinutes"
+      :digits="1"
+      :suffix="t('units.min')"
     />
     <TextField
       v-model="ownWater.text"

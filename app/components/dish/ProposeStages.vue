@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import type { DishLine } from '~~/core/dish/dish.schema'
+import type { OptionCosts } from '~~/core/dish/option-costs'
 import type { ProposedChoice, ProposedId, ProposedOption, Wanted } from '~~/core/dish/propose'
 import { inUse } from '~~/shared/kitchen'
 import type { MessageKey } from '~~/locales/bundles'
 
 /** The few things in which cooks differ over a dish, before its stages are built. */
-const { choices, lines, canTake } = defineProps<{
+const { choices, costs, lines, canTake } = defineProps<{
   choices: readonly ProposedChoice[]
+  /** What the other options would change; null until that is known. */
+  costs: OptionCosts | null
   lines: readonly DishLine[]
   /** It can be cooked so. */
   canTake: boolean
@@ -14,7 +17,7 @@ const { choices, lines, canTake } = defineProps<{
 const emit = defineEmits<{ take: [] }>()
 const wanted = defineModel<Wanted>({ required: true })
 const cookerId = defineModel<string>('cookerId', { required: true })
-const { t, list, duration } = useI18nText()
+const { t, list, duration, number } = useI18nText()
 const { lineName } = useDishWords()
 const kitchen = useKitchen()
 
@@ -24,7 +27,11 @@ const rows = computed(() =>
     id,
     chosen,
     title: t(`dishes.propose.of.${id}`, { names: namesOf(of) }),
-    options: options.map((value) => ({ value, text: optionText(id, value, hours) })),
+    options: options.map((value) => ({
+      value,
+      text: optionText(id, value, hours),
+      note: value === chosen ? '' : costText(id, value),
+    })),
   })),
 )
 const namesOf = (ids: readonly string[]) => list(lines.filter(({ id }) => ids.includes(id)).map(lineName))
@@ -32,6 +39,20 @@ function optionText(id: ProposedId, option: ProposedOption, hours: ProposedChoic
   if (id === 'liquid') return t(`pot.freeLiquids.${option as ProposedOption<'liquid'>}`)
   const soaked = id === 'soak' ? hours?.[option as ProposedOption<'soak'>] : undefined
   return t(`dishes.propose.${id}.${option}` as MessageKey, { time: soaked === undefined ? '' : duration(soaked * 60) })
+}
+/** Shorter or longer by less nobody plans with. */
+const NEARLY_MINUTES = 2
+function costText(id: ProposedId, option: ProposedOption): string {
+  const cost = costs?.[id]?.[option]
+  if (!cost) return ''
+  if (cost.isRefused) return t('dishes.propose.cost.refused')
+  const by = cost.figure?.unit === 'whistles' ? cost.figure.by : 0
+  if (by !== 0) {
+    const n = Math.abs(by)
+    return t(`dishes.propose.cost.${by > 0 ? 'whistlesMore' : 'whistlesLess'}`, { n: number(n) }, n)
+  }
+  if (Math.abs(cost.minutes) < NEARLY_MINUTES) return ''
+  return t(`dishes.propose.cost.${cost.minutes > 0 ? 'longer' : 'shorter'}`, { time: duration(Math.abs(cost.minutes)) })
 }
 const want = (id: ProposedId, option: ProposedOption) => (wanted.value = { ...wanted.value, [id]: option })
 </script>

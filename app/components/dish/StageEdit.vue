@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiArrowDown, mdiArrowUp, mdiClose } from '@mdi/js'
+import { canPart, joinsWith } from '~~/core/dish/arrange'
 import type { DishAnswer } from '~~/core/dish/dish'
 import type { Stage } from '~~/core/dish/dish.schema'
 import { REMINDERS, STAGE_KINDS, VESSELS, type StageKind } from '~~/core/dish/names'
@@ -13,7 +14,7 @@ import { usualPot, type DishDocument } from '~~/shared/dish'
 /** Everything of a stage that can be said, and only what its kind uses. */
 const stage = defineModel<Stage>({ required: true })
 const { dish, answer, index } = defineProps<{ dish: DishDocument; answer: DishAnswer | null; index: number }>()
-const emit = defineEmits<{ move: [by: number]; remove: [] }>()
+const emit = defineEmits<{ move: [by: number]; remove: []; join: []; part: [] }>()
 const { t } = useI18nText()
 const { lineName } = useDishWords()
 const kitchen = useKitchen()
@@ -33,7 +34,7 @@ const kind = computed({
     delete stage.value.vessel
   },
 })
-const number = (key: 'minutes' | 'waterG' | 'keepsG', otherwise: () => number) =>
+const number = (key: 'minutes' | 'waterG' | 'keepsG' | 'keepsFatG', otherwise: () => number) =>
   computed({
     get: () => stage.value[key] ?? otherwise(),
     set: (value: number) => (stage.value[key] = value),
@@ -41,6 +42,7 @@ const number = (key: 'minutes' | 'waterG' | 'keepsG', otherwise: () => number) =
 const minutes = number('minutes', () => minutesOf(stage.value))
 const waterG = number('waterG', () => 0)
 const keepsG = number('keepsG', () => 0)
+const keepsFatG = number('keepsFatG', () => 0)
 const handsMinutes = computed({
   get: () => handsOf(stage.value, answer?.stages[index]?.minutes ?? minutes.value),
   set: (value: number) => (stage.value.handsMinutes = value),
@@ -58,11 +60,12 @@ const flame = computed({
   get: () => flameOf(stage.value),
   set: (of) => (stage.value.flame = of),
 })
-const flag = (key: 'lid' | 'throwsLiquid' | 'takesOutPouch') =>
+const flag = (key: 'lid' | 'throwsLiquid' | 'takesOutPouch' | 'measured') =>
   computed({ get: () => stage.value[key] ?? false, set: (is: boolean) => (stage.value[key] = is) })
 const lid = flag('lid')
 const throwsLiquid = flag('throwsLiquid')
 const pouch = flag('takesOutPouch')
+const measured = flag('measured')
 
 /** What becomes of the water of a soak. */
 const soakWater = computed({
@@ -80,14 +83,25 @@ const has = (field: StageField) => STAGES[stage.value.kind].fields.includes(fiel
 const earlier = computed(() => dish.stages.slice(0, index))
 const nameOf = (one: Stage) =>
   t('dishes.stage.fromAll', { n: dish.stages.indexOf(one) + 1, name: t(`dishes.kinds.${one.kind}`) })
-const goesOn = (id: string, part: 'all' | 'liquid') =>
-  stage.value.from.some((one) => one.stage === id && one.part === part)
-function toggleFrom(id: string, part: 'all' | 'liquid') {
+type Part = Stage['from'][number]['part']
+const goesOn = (id: string, part: Part) => stage.value.from.some((one) => one.stage === id && one.part === part)
+function toggleFrom(id: string, part: Part) {
   stage.value.from = goesOn(id, part)
     ? stage.value.from.filter((one) => one.stage !== id || one.part !== part)
     : [...stage.value.from, { stage: id, part }]
 }
-const keepers = computed(() => earlier.value.filter(({ kind: of, keepsG: g }) => of === 'drain' || (g ?? 0) > 0))
+const keepers = computed(() => [
+  ...earlier.value.filter(({ kind: of, keepsG: g }) => of === 'drain' || (g ?? 0) > 0).map(keptFrom('liquid')),
+  ...earlier.value.filter(({ keepsFatG: g }) => (g ?? 0) > 0).map(keptFrom('fat')),
+])
+function keptFrom(part: 'liquid' | 'fat') {
+  return (one: Stage) => {
+    const params = { n: dish.stages.indexOf(one) + 1, name: t(`dishes.kinds.${one.kind}`) }
+    return { id: one.id, part, label: t(part === 'fat' ? 'dishes.stage.fromFat' : 'dishes.stage.fromLiquid', params) }
+  }
+}
+const canJoin = computed(() => joinsWith(dish.stages, stage.value.id) !== null)
+const canBeParted = computed(() => canPart(stage.value) && minutesOf(stage.value) >= 2)
 
 /** Half way where nobody has said yet. */
 function remind() {
@@ -161,6 +175,15 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
         bound="liquidG"
         :digits="1"
       />
+      <NumberField
+        v-if="has('keepsFatG')"
+        v-model="keepsFatG"
+        :label="t('dishes.stage.keepsFatG')"
+        quantity="weight"
+        bound="liquidG"
+        :digits="1"
+      />
+      <v-checkbox v-if="has('measured') && !has('keepWater')" v-model="measured" :label="t('dishes.stage.measured')" />
       <v-checkbox v-if="has('lid')" v-model="lid" :label="t('dishes.stage.lid')" />
       <PickField
         v-if="has('keepWater')"
@@ -190,10 +213,10 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
       />
       <v-checkbox
         v-for="one in keepers"
-        :key="`${one.id}-liquid`"
-        :model-value="goesOn(one.id, 'liquid')"
-        :label="t('dishes.stage.fromLiquid', { n: dish.stages.indexOf(one) + 1, name: t(`dishes.kinds.${one.kind}`) })"
-        @update:model-value="toggleFrom(one.id, 'liquid')"
+        :key="`${one.id}-${one.part}`"
+        :model-value="goesOn(one.id, one.part)"
+        :label="one.label"
+        @update:model-value="toggleFrom(one.id, one.part)"
       />
     </fieldset>
     <fieldset>
@@ -267,6 +290,8 @@ const removeTake = (id: string) => (stage.value.takes = stage.value.takes.filter
         :disabled="index === dish.stages.length - 1"
         @click="emit('move', 1)"
       />
+      <v-btn v-if="canJoin" @click="emit('join')">{{ t('dishes.stage.join') }}</v-btn>
+      <v-btn v-if="canBeParted" @click="emit('part')">{{ t('dishes.stage.part') }}</v-btn>
       <v-btn @click="emit('remove')">{{ t('dishes.stage.remove') }}</v-btn>
     </div>
   </div>

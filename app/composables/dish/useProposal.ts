@@ -1,4 +1,4 @@
-import { proposeDish, type Wanted } from '~~/core/dish/propose'
+import { proposeDish, type ProposeFor, type Wanted } from '~~/core/dish/propose'
 import { largestTinIn, usualPot, usualPotIn, type DishDocument } from '~~/shared/dish'
 import { foodOf } from '~~/shared/kitchen'
 
@@ -10,14 +10,13 @@ export function useProposal(dish: Readonly<Ref<DishDocument | null>>) {
   const kitchen = useKitchen()
   const wanted = ref<Wanted>({})
   const wantedCooker = ref('')
+  const cookedWith = computed<ProposeFor>(() => {
+    const pot = usualPotIn(kitchen.value, wantedCooker.value)
+    return { foods: kitchen.value.foods.map(foodOf), pot, tin: largestTinIn(kitchen.value, pot.cookerId) }
+  })
   const proposal = computed(() => {
     if (!dish.value || dish.value.stages.length > 0 || dish.value.lines.length === 0) return null
-    const pot = usualPotIn(kitchen.value, wantedCooker.value)
-    return proposeDish(dish.value.lines, wanted.value, {
-      foods: kitchen.value.foods.map(foodOf),
-      pot,
-      tin: largestTinIn(kitchen.value, pot.cookerId),
-    })
+    return proposeDish(dish.value.lines, wanted.value, cookedWith.value)
   })
   const cookerId = computed({
     get: () => wantedCooker.value || usualPot(kitchen.value).cookerId,
@@ -26,5 +25,5 @@ export function useProposal(dish: Readonly<Ref<DishDocument | null>>) {
   const whole = computed<DishDocument | null>(() =>
     dish.value && proposal.value ? { ...dish.value, stages: proposal.value.stages } : dish.value,
   )
-  return { wanted, cookerId, proposal, whole }
+  return { wanted, cookedWith, cookerId, proposal, whole }
 }

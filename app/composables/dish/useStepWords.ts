@@ -11,9 +11,9 @@ export function useStepWords() {
   /** Small amounts in tenths: a gram of turmeric is not nothing. */
   const amount = (g: number) => (g < 3 ? t('steps.grams', { n: number(g, 1) }) : weight(g))
 
-  function nameOf({ food, liquid, water, keptFrom, what, name }: Thing): string {
+  function nameOf({ food, liquid, water, keptFrom, fat, what, name }: Thing): string {
     if (water) return t('steps.water')
-    if (keptFrom !== undefined) return t('steps.stock')
+    if (keptFrom !== undefined) return t(fat ? 'steps.fat' : 'steps.stock')
     if (liquid) return t(`liquids.${liquid}`).toLowerCase()
     if (name !== undefined) return name.toLowerCase()
     const id = food ?? what ?? ''

@@ -11,7 +11,7 @@ export const fry: KindOfStage = {
   vessel: 'pot',
   waits: 10,
   flame: 'high',
-  fields: ['inTurn'],
+  fields: ['inTurn', 'keepsFatG'],
   leaves: 'fried',
   told: { do: 'fry' },
   tone: 'heat',

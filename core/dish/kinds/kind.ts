@@ -7,7 +7,16 @@ import type { Vessel } from '../names'
 
 /** A field of a stage that its kind uses, besides minutes, hands, vessel and flame; `inTurn`: things go in one after another. */
 export type StageField =
-  'inTurn' | 'mashesShare' | 'waterG' | 'keepsG' | 'lid' | 'keepWater' | 'throwsLiquid' | 'takesOutPouch'
+  | 'inTurn'
+  | 'mashesShare'
+  | 'waterG'
+  | 'measured'
+  | 'keepsG'
+  | 'keepsFatG'
+  | 'lid'
+  | 'keepWater'
+  | 'throwsLiquid'
+  | 'takesOutPouch'
 
 /** All that is particular to a kind of stage, but for what it does to what is in it (`Work`). */
 export interface KindOfStage {

@@ -18,7 +18,7 @@ export const simmer: KindOfStage = {
   flame: 'simmer',
   cooks: true,
   binds: true,
-  fields: ['inTurn', 'waterG', 'keepsG', 'lid', 'takesOutPouch'],
+  fields: ['inTurn', 'waterG', 'measured', 'keepsG', 'lid', 'takesOutPouch'],
   leaves: 'cooked',
   told: { do: 'turn', before: 'add-and-pour' },
   tone: 'heat',

@@ -9,7 +9,7 @@ export const soak: KindOfStage = {
   waits: 240,
   passive: true,
   beginsAnew: true,
-  fields: ['waterG', 'keepWater'],
+  fields: ['waterG', 'measured', 'keepWater'],
   leaves: 'soaked',
   told: { do: 'soak', after: 'drain' },
   tone: 'water',

@@ -3,7 +3,7 @@ import { mdiArrowDown } from '@mdi/js'
 import { useMediaQuery } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { MOST } from '~~/core/bounds'
-import { moved, without, withLineAt, withStandIn } from '~~/core/dish/arrange'
+import { joined, moved, parted, without, withLineAt, withStandIn } from '~~/core/dish/arrange'
 import type { Dish } from '~~/core/dish/dish.schema'
 import type { StandIn } from '~~/core/dish/instead'
 import { instructionsOfDish } from '~~/core/guide/dish'
@@ -27,7 +27,7 @@ const progress = useBegunStore()
 const isBegun = computed(() => (progress.all[id]?.at ?? Infinity) < (dish.value?.stages.length ?? 0))
 useHead({ title: () => `${dish.value?.name ?? t('app.nav.dishes')} · Bivvet` })
 
-const { wanted, cookerId, proposal, whole } = useProposal(dish)
+const { wanted, cookedWith, cookerId, proposal, whole } = useProposal(dish)
 const stageList = useTemplateRef<HTMLElement>('stageList')
 /** On a phone they stand below the whole list. */
 function toStages() {
@@ -48,6 +48,16 @@ const request = computed(
     dishRequestOf(JSON.parse(JSON.stringify(whole.value)) as DishDocument, kitchen.value, serverNow(), learnt.believed),
 )
 const { result: outcome, failed } = useWorked(request, (work, asked) => work.dish(asked), 'answer')
+
+/** What other choices would change, where stages are proposed. */
+const costAsk = computed(() =>
+  request.value && proposal.value
+    ? { request: request.value, wanted: wanted.value, cookedWith: cookedWith.value }
+    : null,
+)
+const { result: costs } = useWorked(costAsk, (work, asked) =>
+  work.optionCosts(asked.request, asked.wanted, asked.cookedWith),
+)
 
 const { straight, scaledTo, shownFor, keep: keepScaled, back: backFromScaled } = useDishFor(dish, request)
 const answer = computed(() => scaledTo.value?.answer ?? (outcome.value?.ok ? outcome.value.value : null))
@@ -116,11 +126,14 @@ async function moveStage(index: number, to: number) {
   await nextTick()
   if (focused instanceof HTMLElement) focused.focus()
 }
-async function removeStage(index: number) {
-  if (editing.value === dish.value!.stages[index]!.id) editing.value = null
-  dish.value!.stages = without(dish.value!.stages, index)
+async function changeStages(to: DishDocument['stages']) {
+  dish.value!.stages = to
+  if (!to.some(({ id: of }) => of === editing.value)) editing.value = null
   await nextTick()
   stageList.value?.focus()
+}
+async function removeStage(index: number) {
+  await changeStages(without(dish.value!.stages, index))
 }
 const moveLine = (line: string, to: string) => (dish.value!.stages = withLineAt(dish.value!.stages, line, to))
 const indexOf = (stageId: string) => dish.value!.stages.findIndex(({ id: of }) => of === stageId)
@@ -310,6 +323,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
         v-model="wanted"
         v-model:cooker-id="cookerId"
         :choices="proposal.choices"
+        :costs="costs"
         :lines="dish.lines"
         :can-take="canCook"
         @take="takeProposal"
@@ -346,6 +360,8 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
               :index="i"
               @move="(by) => moveStage(i, i + by)"
               @remove="removeStage(i)"
+              @join="changeStages(joined(dish.stages, stage.id))"
+              @part="changeStages(parted(dish.stages, stage.id, uuid()))"
             />
           </template>
         </StageRow>
