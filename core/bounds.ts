@@ -68,6 +68,7 @@ export const BOUNDS = {
   handsMinutes: [0, 600],
   stageMinutes: [0, 4320],
   // Meals: minutes from serving, and of one task.
+  servedBefore: [0, 240],
   mealMinute: [-10_080, 1440],
   taskMinutes: [0, 4320],
   /** What a log has taught, as a factor of what was assumed. */
@@ -116,6 +117,7 @@ export const MOST = {
   reminders: 12,
   portionsOfALine: 6,
   mealDishes: 12,
+  helpers: 3,
   mealTasks: 200,
   /** How often a document may be changed. */
   versions: 2_000_000_000,

@@ -66,6 +66,7 @@ export type ProblemCode =
   | 'meal-unknown-cooker'
   | 'meal-waits-crossed'
   | 'meal-circle'
+  | 'meal-helper-crossed'
   | 'meal-impossible'
   | 'meal-not-in-time'
   | 'meal-empty'

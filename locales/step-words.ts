@@ -110,6 +110,8 @@ export function stepWords(voice: Voice) {
           : of('openLid', '', 'steam')
       case 'look':
         return of(one.afterMinutes === undefined ? 'pinch' : 'lookLater')
+      case 'empty':
+        return of('empty')
       case 'stir':
         return of('stir')
       case 'turn-over':

@@ -21,6 +21,10 @@ const mealDishSchema = z.object({
   ahead: z.boolean(),
   /** The food of its pot stands in a tin in the pot of that other dish. */
   inPotOf: letter.optional(),
+  /** It may stand covered until it is served. */
+  waits: z.boolean().optional(),
+  /** It is on the table so many minutes before the others. */
+  servedBefore: bounded('servedBefore').int().optional(),
 })
 export type MealDish = z.infer<typeof mealDishSchema>
 
@@ -46,6 +50,11 @@ export const mealSchema = z.object({
   shape: z.literal(MEAL_SHAPE),
   servedAt: moment,
   hands: z.number().int().min(1).max(6),
+  /** Another pair of hands for some hours. */
+  helpers: z
+    .array(z.object({ from: moment, until: moment }))
+    .max(MOST.helpers)
+    .optional(),
   dishes: z.array(mealDishSchema).max(MOST.mealDishes),
   /** Where the cook has put a task, in minutes from serving. */
   put: z.array(z.object({ id, startMinute: minute })).max(MOST.mealTasks),

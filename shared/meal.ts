@@ -114,7 +114,7 @@ export function changedBy(meal: Meal, way: DinnerWay, kitchen: Kitchen): Meal {
  */
 export function mergedMeals(base: Meal, theirs: Meal, ours: Meal): Meal {
   const changed = (key: keyof Meal) => JSON.stringify(ours[key]) !== JSON.stringify(base[key])
-  const wished = (['servedAt', 'hands', 'dishes', 'put', 'servedOn'] as const).filter(changed)
+  const wished = (['servedAt', 'hands', 'helpers', 'dishes', 'put', 'servedOn'] as const).filter(changed)
   return {
     ...theirs,
     ...Object.fromEntries(wished.map((key) => [key, ours[key]])),
@@ -153,9 +153,9 @@ export function dinnerOf(
   pots: Record<string, PotFacts> = {},
   believed: Believed | null = null,
 ): AskedDinner | null {
-  const dishes = meal.dishes.flatMap(({ key, dish, soak, ahead, inPotOf }) => {
+  const dishes = meal.dishes.flatMap(({ key, dish, soak, ahead, inPotOf, waits, servedBefore }) => {
     const request = dishRequestOf(dish, kitchen, nowMs, believed)
-    return request ? [{ key, request, soak, ahead, ...(inPotOf ? { inPotOf } : {}) }] : []
+    return request ? [{ key, request, soak, ahead, inPotOf, waits, servedBefore }] : []
   })
   if (dishes.length === 0) return null
   const burners = inUse(kitchen.burners)
@@ -172,6 +172,10 @@ export function dinnerOf(
   return {
     dinner: {
       hands: meal.hands,
+      helpers: (meal.helpers ?? []).map(({ from, until }) => ({
+        from: minuteOf(meal, from),
+        until: minuteOf(meal, until),
+      })),
       burners: burners.length,
       pots: potsOnBurners,
       tins: { tins: inUse(kitchen.tins).map(({ name: _, away: __, ...tin }) => tin) },

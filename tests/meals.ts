@@ -128,12 +128,13 @@ export function faultsOf(request: MealRequest, placed: readonly Placed[]): strin
     const put = one.startMinute
     if (put !== undefined && put !== from) faults.push(`${one.id} is not where it was put`)
     if (put === undefined && from < request.earliest) faults.push(`${one.id} starts too early`)
-    if (end(one.id) > 0) faults.push(`${one.id} ends after serving`)
-    if (one.untilServe !== undefined && -end(one.id) > one.untilServe) faults.push(`${one.id} waits too long`)
-    for (const { task: before, min = 0, max = Infinity } of one.after) {
-      const waits = from - end(before)
-      if (waits < min) faults.push(`${one.id} is too soon after ${before}`)
-      if (waits > max) faults.push(`${one.id} is too late after ${before}`)
+    const before = one.servedBefore ?? 0
+    if (end(one.id) + before > 0) faults.push(`${one.id} ends after serving`)
+    if (one.untilServe !== undefined && -end(one.id) - before > one.untilServe) faults.push(`${one.id} waits too long`)
+    for (const { task: earlier, min = 0, max = Infinity } of one.after) {
+      const waits = from - end(earlier)
+      if (waits < min) faults.push(`${one.id} is too soon after ${earlier}`)
+      if (waits > max) faults.push(`${one.id} is too late after ${earlier}`)
     }
   }
   const leadsTo = (from: string, to: string): boolean =>
@@ -142,13 +143,23 @@ export function faultsOf(request: MealRequest, placed: readonly Placed[]): strin
   for (let minute = first; minute < 0; minute++) {
     const on = request.tasks.filter(({ id }) => start[id]! <= minute && minute < end(id))
     const hands = on.filter((one) => one.hands)
-    if (hands.length > request.hands) faults.push(`too many hands at ${minute}`)
-    if (hands.some((one) => one.critical) && hands.length > 1) faults.push(`not left alone at ${minute}`)
+    const helping = (request.helpers ?? []).filter(({ from, until }) => from <= minute && minute < until).length
+    if (hands.length > request.hands + helping) faults.push(`too many hands at ${minute}`)
+    if (hands.some((one) => one.critical) && hands.length > 1 + helping) faults.push(`not left alone at ${minute}`)
     if (on.filter((one) => one.burner).length > request.burners) faults.push(`too many burners at ${minute}`)
     for (const cooker of request.cookers) {
       const holders = request.tasks.filter(
         (one) => one.cooker === cooker && start[one.id]! <= minute && minute < end(one.keepsCookerUntil ?? one.id),
       )
+      // Another dish's pot is emptied and rinsed before.
+      const emptied = request.tasks.filter(
+        (one) =>
+          one.cooker === cooker &&
+          end(one.id) <= minute &&
+          minute < end(one.keepsCookerUntil ?? one.id) + (request.emptyMinutes ?? 0) &&
+          holders.some(({ dish, id }) => dish !== one.dish && start[id]! >= end(one.id)),
+      )
+      if (emptied.length > 0) faults.push(`${cooker} is not emptied at ${minute}`)
       for (const a of holders)
         for (const b of holders) {
           const together =

@@ -128,6 +128,7 @@ export function answerDish(request: DishRequest): Outcome<DishAnswer> {
         saltRange: USUAL_SALT,
         warmsRice: dish.lines.some((line) => isKeptRice(line, request)),
         chills: dish.stages.some(({ kind }) => kind === 'chill'),
+        keepsWarm: dish.stages.some(({ pot }) => (pot?.keepWarmMinutes ?? 0) > 0),
       }),
     },
   }

@@ -42,7 +42,22 @@ type Told = Partial<Omit<Instruction, 'id' | 'from' | 'do' | 'at' | 'part'>>
 
 /** What is done of one closing of the lid: what goes in, the water, the lid, the heat until it is off, and the opening. */
 export function closingInstructions(told: ToldClosing): Instruction[] {
-  const { from, prefix, number, lit, cooker, burner, style, answer, closing, isLast, base, tins, isKettle, keepWarmMinutes = 0 } = told
+  const {
+    from,
+    prefix,
+    number,
+    lit,
+    cooker,
+    burner,
+    style,
+    answer,
+    closing,
+    isLast,
+    base,
+    tins,
+    isKettle,
+    keepWarmMinutes = 0,
+  } = told
   const { appliance } = closing.case
   const itself = heatsItself(appliance)
   const pressurised = holdsPressure(appliance)

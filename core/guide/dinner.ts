@@ -15,7 +15,7 @@ export interface ToldTask {
   instructions: Instruction[]
 }
 
-type Tasks = readonly Pick<DishTask, 'id' | 'dish' | 'stage' | 'part' | 'passive' | 'after'>[]
+type Tasks = readonly Pick<DishTask, 'id' | 'dish' | 'stage' | 'part' | 'passive' | 'after' | 'cooker'>[]
 
 /**
  * Everything that is done of a dinner, task by task in the order of time. What the dishes tell is told at the minute of
@@ -34,11 +34,16 @@ export function instructionsOfDinner(
       return answer ? [[key, instructionsOfDish(asked, answer)] as const] : []
     }),
   )
+  const emptied = emptiedFor(dishes, tasks, startOf)
   return tasks
     .map((task): ToldTask => {
       const minute = startOf.get(task.id) ?? 0
       const own = told.get(task.dish) ?? []
-      const list = [...drainedBefore(task, tasks, own), ...doneIn(task, own, inTins[task.dish] ?? null)]
+      const list = [
+        ...(emptied.get(task.id) ?? []),
+        ...drainedBefore(task, tasks, own),
+        ...doneIn(task, own, inTins[task.dish] ?? null),
+      ]
       return {
         task: task.id,
         dish: task.dish,
@@ -51,6 +56,45 @@ export function instructionsOfDinner(
       }
     })
     .sort((a, b) => a.minute - b.minute)
+}
+
+/** By the first task of a dish in a cooker: the dish that stood in it before is put into something else. */
+function emptiedFor(
+  dishes: readonly Pick<DinnerDish, 'key' | 'request'>[],
+  tasks: Tasks,
+  startOf: ReadonlyMap<string, number>,
+): Map<string, Instruction[]> {
+  const startsAt = ({ id }: Tasks[number]) => startOf.get(id) ?? 0
+  const inTime = tasks.filter(({ cooker }) => cooker !== null).sort((a, b) => startsAt(a) - startsAt(b))
+  return new Map(
+    inTime.flatMap((task): [string, Instruction[]][] => {
+      const earlier = inTime.filter((one) => one.cooker === task.cooker && startsAt(one) < startsAt(task))
+      const before = earlier.at(-1)
+      const isFirst = !earlier.some(({ dish }) => dish === task.dish)
+      const dish = isFirst && before ? dishes.find(({ key }) => key === before.dish) : undefined
+      return dish ? [[task.id, [emptying(task, dish)]]] : []
+    }),
+  )
+}
+
+function emptying({ stage, part, cooker }: Tasks[number], { request }: Pick<DinnerDish, 'request'>): Instruction {
+  return {
+    id: `${stage}.empty`,
+    from: { stage, kind: 'rest' },
+    closing: null,
+    part,
+    at: { minute: 0 },
+    hands: 1,
+    critical: false,
+    do: 'empty',
+    things: [{ name: request.dish.name, g: null, again: true, state: 'as-is', goesInto: 'bowl' }],
+    in: { cooker },
+    on: null,
+    setting: null,
+    until: null,
+    cautions: [],
+    why: null,
+  }
 }
 
 /** Which closing of the lid a task of a pot belongs to: its id ends with the number of all but the first. */

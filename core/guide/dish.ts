@@ -342,7 +342,11 @@ const met =
     thing.again ? { ...thing, state } : { ...thing, g: null, again: true, ofG: thing.g, state }
 
 /** g of water that a stage pours and no pot works out, what is a line of the dish left out. */
-function wateredG({ kind, waterG, measured }: Stage, { liquid, takes }: StageAnswer, lines: readonly DishLine[]): number {
+function wateredG(
+  { kind, waterG, measured }: Stage,
+  { liquid, takes }: StageAnswer,
+  lines: readonly DishLine[],
+): number {
   if (!measured && (waterG !== undefined || kind !== 'soak')) return waterG ?? 0
   const asLinesG = takes.flatMap(({ line, g }) =>
     lines.find(({ id }) => id === line)?.what === 'water' ? [g ?? 0] : [],

@@ -21,6 +21,7 @@ export const DEEDS = [
   'open',
   'look',
   'mash',
+  'empty',
   'take-out',
   'rest',
   'serve',

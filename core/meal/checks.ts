@@ -2,7 +2,7 @@ import { problem, type Problem } from '../problem'
 import type { MealRequest } from './meal.schema'
 
 /** What of a request cannot be understood, each where it stands. */
-export function problemsOfMeal({ tasks, cookers }: MealRequest): Problem[] {
+export function problemsOfMeal({ tasks, cookers, helpers = [] }: MealRequest): Problem[] {
   const problems: Problem[] = []
   const nr = new Map<string, number>()
   tasks.forEach(({ id }, i) => {
@@ -18,6 +18,9 @@ export function problemsOfMeal({ tasks, cookers }: MealRequest): Problem[] {
       if (!nr.has(before)) problems.push(problem('meal-unknown-task', `tasks.${i}.after.${k}.task`, { task: before }))
       if (min > max) problems.push(problem('meal-waits-crossed', `tasks.${i}.after.${k}`, { task: task.id, min, max }))
     })
+  })
+  helpers.forEach(({ from, until }, i) => {
+    if (from >= until) problems.push(problem('meal-helper-crossed', `helpers.${i}`, { from, until }))
   })
   if (problems.length > 0) return problems
   const circle = circleOf(tasks)

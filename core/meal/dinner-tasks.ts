@@ -3,7 +3,7 @@ import type { DishRequest, PotOfStage } from '../dish/dish.schema'
 import { failed, problem, type Outcome } from '../problem'
 import { isRefused } from '../safety/rules'
 import type { Placed } from './figures'
-import type { MealRequest } from './meal.schema'
+import type { Helper, MealRequest } from './meal.schema'
 import { inOnePot, type OnePot, type Tins } from './one-pot'
 import type { Begun } from './replan'
 import { tasksOfDish, withTin, type DishTask } from './tasks'
@@ -14,6 +14,9 @@ export type SoakWay = 'written' | 'hot' | 'none'
 /** A hot soak: an hour in water just off the boil does about what a night does (core/food/soak). */
 const HOT_SOAK = { minutes: 60, waterC: 95 }
 
+/** To put a dish into something else and rinse its pot for the next (engineering estimate). */
+const EMPTY_MINUTES = 3
+
 export interface DinnerDish {
   key: string
   request: DishRequest
@@ -21,6 +24,9 @@ export interface DinnerDish {
   ahead: boolean
   /** The food of its pot stands in a tin in that other dish's pot. */
   inPotOf?: string | undefined
+  /** It may stand covered until it is served; it is on the table so many minutes before the others. */
+  waits?: boolean | undefined
+  servedBefore?: number | undefined
 }
 
 /** A cooker on a burner; null for one that heats itself. */
@@ -33,6 +39,7 @@ export interface PotOnBurner {
 /** Several dishes for one hour, with the kitchen that they are cooked in. */
 export interface Dinner {
   hands: number
+  helpers?: readonly Helper[]
   burners: number
   /** The kitchen's cookers, each on every burner that there is. */
   pots: readonly PotOnBurner[]
@@ -61,7 +68,7 @@ export interface Built {
 }
 
 /** A dinner as a meal of tasks; fails where a dish cannot be answered, or must not be cooked as it is. */
-export function tasksOfDinner({ hands, burners, pots, tins, earliest, dishes, put }: Dinner): Outcome<Built> {
+export function tasksOfDinner({ hands, helpers, burners, pots, tins, earliest, dishes, put }: Dinner): Outcome<Built> {
   const answers: Record<string, DishAnswer> = {}
   const asked = new Map<string, DishRequest['dish']>()
   for (const [i, { key, request, soak }] of dishes.entries()) {
@@ -82,8 +89,8 @@ export function tasksOfDinner({ hands, burners, pots, tins, earliest, dishes, pu
     answers[inPotOf] = found.host
     inTins[key] = { ...found.tin, host: inPotOf }
   }
-  let tasks = dishes.flatMap(({ key, ahead }) =>
-    tasksOfDish({ key, dish: asked.get(key)!, answer: answers[key]!, ahead }),
+  let tasks = dishes.flatMap(({ key, ahead, waits = false, servedBefore = 0 }) =>
+    tasksOfDish({ key, dish: asked.get(key)!, answer: answers[key]!, ahead, waits, servedBefore }),
   )
   for (const [key, { host }] of Object.entries(inTins)) {
     const one = dishes.find((dish) => dish.key === key)!
@@ -97,6 +104,8 @@ export function tasksOfDinner({ hands, burners, pots, tins, earliest, dishes, pu
   const putAt = new Map(put.map(({ id, startMinute }) => [id, startMinute]))
   const request: MealRequest = {
     hands,
+    ...(helpers && helpers.length > 0 ? { helpers: [...helpers] } : {}),
+    emptyMinutes: EMPTY_MINUTES,
     burners,
     earliest,
     cookers: [...new Set([...pots.map(({ cookerId }) => cookerId), ...tasks.flatMap(({ cooker }) => cooker ?? [])])],

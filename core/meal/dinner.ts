@@ -6,7 +6,7 @@ import { planMeal } from './meal'
 import { replanMeal, type Begun } from './replan'
 import type { Budget } from './budget'
 import type { MealPlan } from './schedule'
-import type { DishTask } from './tasks'
+import { waitsBest, type DishTask } from './tasks'
 import { burnerClashes, repairingWays, waysToKeepHour, type BurnerClash, type DinnerWay } from './ways'
 
 /** A change after which there is a plan; one of the dishes' own, served so many minutes later, 0 at the hour. */
@@ -28,6 +28,8 @@ export interface DinnerPlan {
   isWhole: boolean
   /** Pots that want the same burner at once. */
   clashes: BurnerClash[]
+  /** The dish that may stand longest before it is served. */
+  waitsBest: ReturnType<typeof waitsBest>
 }
 export type DinnerAnswer =
   | { possible: true; dinner: DinnerPlan }
@@ -52,6 +54,7 @@ export function planDinner(dinner: Dinner, budget: Budget): Outcome<DinnerAnswer
       keeps: [],
       isWhole: true,
       clashes: burnerClashes(dinner, tasks, plan.tasks),
+      waitsBest: waitsBest(tasks),
     }
     return { ok: true, value: { possible: true, dinner: { tasks, answers, inTins, plan, begun, ...inTime, ...late } } }
   }

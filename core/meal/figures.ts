@@ -38,7 +38,7 @@ export function figuresOf({ tasks }: MealRequest, placed: readonly Placed[]): Me
     const from = start.get(task.id)!
     if (task.hands) handsLateMinutes += Math.max(0, endOf(task.id) - Math.max(from, -LATE_MINUTES))
     if (!task.passive) spanMinutes = Math.max(spanMinutes, -from)
-    if (last.has(task.id)) holdingMinutes -= endOf(task.id)
+    if (last.has(task.id)) holdingMinutes -= endOf(task.id) + (task.servedBefore ?? 0)
     for (const { task: before, min = 0 } of task.after)
       if (!byId.get(before)!.passive) holdingMinutes += from - endOf(before) - min
   }

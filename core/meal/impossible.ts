@@ -1,5 +1,6 @@
 import type { MealRequest, Task } from './meal.schema'
 import { modelOf } from './model'
+import { MOST_WAITING_MINUTES } from './tasks'
 import { endOf, type Budget } from './budget'
 
 /** Something that is wished of a meal and could be given up. */
@@ -145,7 +146,7 @@ function repairsOf(
         repairs.push(...otherCookers(request, wish.cooker).filter((repair) => can(withOtherCooker(request, repair))))
         break
       case 'served-in-time':
-        if (can(withTasks(request, ({ dish }) => dish === wish.dish, { untilServe: undefined })))
+        if (can(withTasks(request, ({ dish, untilServe }) => dish === wish.dish && untilServe !== undefined, LONGER)))
           repairs.push({ kind: 'waits-longer', dish: wish.dish })
         break
       case 'without-break':
@@ -154,6 +155,9 @@ function repairsOf(
     }
   return { found: repairs, isWhole }
 }
+
+/** How long a dish stands that may wait. */
+const LONGER = { untilServe: MOST_WAITING_MINUTES }
 
 /** More hands or burners than so many nobody finds. */
 const MOST_MORE = 3
@@ -186,6 +190,7 @@ export function servedLater(request: MealRequest, minutes: number): MealRequest 
     ...request,
     earliest: request.earliest - minutes,
     now: request.now === undefined ? undefined : request.now - minutes,
+    helpers: request.helpers?.map(({ from, until }) => ({ from: from - minutes, until: until - minutes })),
     tasks: request.tasks.map((task) =>
       task.startMinute === undefined ? task : { ...task, startMinute: task.startMinute - minutes },
     ),

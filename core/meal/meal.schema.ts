@@ -25,16 +25,25 @@ export const taskSchema = z.object({
   critical: z.boolean().optional(),
   /** Its result may wait so long before serving. */
   untilServe: wait.optional(),
+  /** Its dish is on the table so many minutes before the others. */
+  servedBefore: wait.optional(),
   after: z.array(afterSchema).max(MOST.mealTasks),
   /** It starts then and not otherwise: it has been begun, or the cook has put it there. */
   startMinute: bounded('mealMinute').int().optional(),
 })
 export type Task = z.infer<typeof taskSchema>
 
+/** Another pair of hands from one minute to another, from serving. */
+const helperSchema = z.object({ from: bounded('mealMinute').int(), until: bounded('mealMinute').int() })
+export type Helper = z.infer<typeof helperSchema>
+
 export const mealRequestSchema = z.object({
   hands: z.number().int().min(0).max(6),
+  helpers: z.array(helperSchema).max(MOST.helpers).optional(),
   burners: z.number().int().min(0).max(12),
   cookers: z.array(id).max(MOST.cookers),
+  /** Between two dishes in one cooker: the first is put into something else, and the pot is rinsed. */
+  emptyMinutes: wait.optional(),
   /** Nothing starts before it, in minutes from serving. */
   earliest: bounded('mealMinute').int().max(0),
   /** What has not been put at a minute starts no earlier: it is that late. */

@@ -26,18 +26,18 @@ const FAR = 100_000
  * the one nearest to `like` is looked at first.
  */
 export function modelOf(request: MealRequest, mostLater = 0, like: readonly Placed[] = []): MealModel {
-  const { tasks, hands, burners } = request
+  const { tasks, hands, burners, helpers = [], emptyMinutes = 0 } = request
   const earliest = Math.max(request.earliest, request.now ?? -FAR)
   const search = new Search()
   const starts = new Map<string, number>()
   const served = search.number(0, mostLater, 0)
   const liked = new Map(like.map(({ id, startMinute }) => [id, startMinute]))
   for (const task of tasks) {
-    const { startMinute: at, minutes, untilServe } = task
+    const { startMinute: at, minutes, untilServe, servedBefore = 0 } = task
     const start =
       at === undefined ? search.number(earliest, mostLater - minutes, liked.get(task.id)) : search.number(at, at)
-    search.precedes(start, served, minutes)
-    if (untilServe !== undefined) search.precedes(served, start, -minutes - untilServe)
+    search.precedes(start, served, minutes + servedBefore)
+    if (untilServe !== undefined) search.precedes(served, start, -minutes - untilServe - servedBefore)
     starts.set(task.id, start)
   }
   const startOf = (id: string) => starts.get(id)!
@@ -52,20 +52,21 @@ export function modelOf(request: MealRequest, mostLater = 0, like: readonly Plac
 
   const inOrder = orderOf(request)
   /** One of the two is over before the other begins: a number that is 1 where the first goes first. */
-  const apart = (a: Stretch, b: Stretch) => {
+  const apart = (a: Stretch, b: Stretch, gap = 0) => {
     if (inOrder(a.until, b.from) || inOrder(b.until, a.from)) return
     const first = search.number(0, 1, 0)
-    search.precedes(startOf(a.until), startOf(b.from), minutesOf(a.until), { side: 2 * first, value: 1 })
-    search.precedes(startOf(b.until), startOf(a.from), minutesOf(b.until), { side: 2 * first + 1, value: 0 })
+    search.precedes(startOf(a.until), startOf(b.from), minutesOf(a.until) + gap, { side: 2 * first, value: 1 })
+    search.precedes(startOf(b.until), startOf(a.from), minutesOf(b.until) + gap, { side: 2 * first + 1, value: 0 })
   }
   /** A resource of which there is only so much. */
-  const share = (users: { task: Task; demand: number }[], capacity: number) => {
+  const share = (users: { task: Task; demand: number }[], capacity: number, taken: readonly Use[] = []) => {
     const alone = ({ demand }: { demand: number }, other: { demand: number }) => demand + other.demand > capacity
     users.forEach((user, i) => {
       for (const other of users.slice(0, i)) if (alone(user, other)) apart(stretchOf(other.task), stretchOf(user.task))
     })
-    const uses: Use[] = users.map(({ task, demand }) => ({ start: startOf(task.id), minutes: task.minutes, demand }))
-    if (users.some((user, i) => users.slice(0, i).some((other) => !alone(user, other)))) {
+    const own = users.map(({ task, demand }) => ({ start: startOf(task.id), minutes: task.minutes, demand }))
+    const uses: Use[] = [...own, ...taken]
+    if (taken.length > 0 || users.some((user, i) => users.slice(0, i).some((other) => !alone(user, other)))) {
       const rule = new TimetableRule(uses, capacity)
       search.rule(rule, rule.sides)
     }
@@ -74,7 +75,12 @@ export function modelOf(request: MealRequest, mostLater = 0, like: readonly Plac
   const working = tasks.filter(({ minutes }) => minutes > 0)
   share(
     working.filter((task) => task.hands).map((task) => ({ task, demand: task.critical ? Math.max(1, hands) : 1 })),
-    hands,
+    hands + helpers.length,
+    // Before they come and after they have gone their hands are taken.
+    helpers.flatMap(({ from, until }): Use[] => [
+      { start: search.number(-FAR, -FAR), minutes: from + FAR, demand: 1 },
+      { start: search.number(until, until), minutes: FAR - until, demand: 1 },
+    ]),
   )
   share(
     working.filter((task) => task.burner).map((task) => ({ task, demand: 1 })),
@@ -82,7 +88,8 @@ export function modelOf(request: MealRequest, mostLater = 0, like: readonly Plac
   )
   const held = stretchesOfCookers(request)
   held.forEach((stretch, i) => {
-    for (const other of held.slice(0, i)) if (other.cooker === stretch.cooker) apart(other, stretch)
+    for (const other of held.slice(0, i))
+      if (other.cooker === stretch.cooker) apart(other, stretch, other.dish === stretch.dish ? 0 : emptyMinutes)
   })
 
   const late = tasks.filter((task) => task.hands && task.minutes > 0)
@@ -97,7 +104,7 @@ export function modelOf(request: MealRequest, mostLater = 0, like: readonly Plac
   )
   search.rule(lateRule, lateRule.sides)
 
-  if (hands === 1) {
+  if (hands === 1 && helpers.length === 0) {
     const uses = late.map(({ id, minutes }) => ({ start: startOf(id), minutes, demand: 1 }))
     const windows = new WindowRule(uses, handsLate, LATE_MINUTES)
     search.rule(windows, windows.sides)
@@ -150,7 +157,7 @@ interface Stretch {
 const stretchOf = ({ id }: Task): Stretch => ({ from: id, until: id })
 
 /** While what each cooker is taken. */
-function stretchesOfCookers(request: MealRequest): (Stretch & { cooker: string })[] {
+function stretchesOfCookers(request: MealRequest): (Stretch & { cooker: string; dish: string })[] {
   const inOrder = orderOf(request)
   const keepers = request.tasks.filter(({ cooker, keepsCookerUntil }) => cooker && keepsCookerUntil)
   const within = (task: Task) =>
@@ -163,7 +170,12 @@ function stretchesOfCookers(request: MealRequest): (Stretch & { cooker: string }
     )
   return request.tasks
     .filter((task) => task.cooker && !within(task))
-    .map(({ id, cooker, keepsCookerUntil }) => ({ from: id, until: keepsCookerUntil ?? id, cooker: cooker! }))
+    .map(({ id, dish, cooker, keepsCookerUntil }) => ({
+      from: id,
+      until: keepsCookerUntil ?? id,
+      cooker: cooker!,
+      dish,
+    }))
 }
 
 /** Whether one task is over before another begins, by what comes after what. */
@@ -194,7 +206,7 @@ function holdingOf(tasks: readonly Task[]): { times: Map<string, number>; plus: 
   for (const task of tasks) {
     if (last.has(task.id)) {
       add(task.id, -1)
-      plus -= task.minutes
+      plus -= task.minutes + (task.servedBefore ?? 0)
     }
     for (const { task: id, min = 0 } of task.after) {
       const before = byId.get(id)!

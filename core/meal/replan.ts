@@ -74,7 +74,8 @@ function standingAt(request: MealRequest, now: number, begun: readonly Begun[]):
   }
   const ends = new Map(begun.map((one) => [one.id, endOf(one)]))
   const isOver = (id: string) => (ends.get(id) ?? Infinity) <= now
-  let hands = request.hands
+  const helping = (request.helpers ?? []).filter(({ from, until }) => from <= now && now < until)
+  let hands = request.hands + helping.length
   let burners = request.burners
   const asBegun = (task: Task, { startMinute }: Begun): Task => {
     const over = isOver(task.id)

@@ -20,12 +20,18 @@ export interface DishInMeal {
   answer: DishAnswer
   /** It is made at any time before, and only warmed for serving. */
   ahead?: boolean
+  /** It may stand covered, in something else than its pot, until it is served. */
+  waits?: boolean
+  /** It is on the table so many minutes before the others. */
+  servedBefore?: number
 }
 
 /** A pot that is done may stand closed so long before it is opened; a device keeps it warm (general kitchen practice). */
 const STANDS_CLOSED_MINUTES = 15
 const KEPT_WARM_MINUTES = 90
 const OPEN_MINUTES = 1
+/** Cooked food stands no longer before it is eaten; hot food is kept at 60 °C or above, cold food cooled (general food-safety advice). */
+export const MOST_WAITING_MINUTES = 120
 /** The hands are at the knob of a burner for so long (engineering estimate). */
 const KNOB_MINUTES = 1
 /** A filled tin may stand so long before its pot is closed, and so long in the opened one (general kitchen practice). */
@@ -41,7 +47,7 @@ const WARM_WAITS_MINUTES = 15
  * minutes and one after the other as the stages are. A pot is closed, cooks, falls and is opened; its cooker is taken
  * from the first stage in it to the last.
  */
-export function tasksOfDish({ key, dish, answer, ahead = false }: DishInMeal): DishTask[] {
+export function tasksOfDish({ key, dish, answer, ahead = false, waits = false, servedBefore }: DishInMeal): DishTask[] {
   const last = new Map<string, DishTask>()
   const tasks: DishTask[] = []
   const stages = dish.stages.filter(({ kind }) => !STAGES[kind].afterServing)
@@ -52,7 +58,8 @@ export function tasksOfDish({ key, dish, answer, ahead = false }: DishInMeal): D
       const before = last.get(id)
       return before ? [{ task: before.id, max: STAGES[stages.find((one) => one.id === id)!.kind].waits }] : []
     })
-    const parts = stage.kind === 'pot' && found.pot ? potTasks(found, stage.pot?.keepWarmMinutes) : stageTasks(stage, found)
+    const parts =
+      stage.kind === 'pot' && found.pot ? potTasks(found, stage.pot?.keepWarmMinutes) : stageTasks(stage, found)
     const holder = holders.get(stage.id)
     const cooker = holder?.cookerId ?? null
     const pot = answer.stages.find(({ id }) => id === holder?.stage)?.pot
@@ -81,12 +88,13 @@ export function tasksOfDish({ key, dish, answer, ahead = false }: DishInMeal): D
   keepCookers(stages, holders, tasks, last)
   const followed = new Set(tasks.flatMap(({ after }) => after.map(({ task }) => task)))
   const ends = tasks.filter(({ id }) => !followed.has(id))
-  if (ahead) return [...tasks, ...warmed(key, ends)]
-  for (const task of ends) {
-    const { waits, servedWithin } = STAGES[stages.find(({ id }) => id === task.stage)!.kind]
-    task.untilServe = servedWithin ?? waits
-  }
-  return tasks
+  const all = ahead ? [...tasks, ...warmed(key, ends)] : tasks
+  if (!ahead)
+    for (const task of ends) {
+      const kind = STAGES[stages.find(({ id }) => id === task.stage)!.kind]
+      task.untilServe = waits ? MOST_WAITING_MINUTES : (kind.servedWithin ?? kind.waits)
+    }
+  return servedBefore ? all.map((task) => ({ ...task, servedBefore })) : all
 }
 
 interface Part {
@@ -199,6 +207,18 @@ function keepCookers(
       if (!next.after.some(({ task }) => task === before.id)) next.after.push({ task: before.id })
     })
   }
+}
+
+/**
+ * The dish that may stand longest before it is served, and for how long; null where none may stand longer than the
+ * others, or there is only one.
+ */
+export function waitsBest(tasks: readonly DishTask[]): { dish: string; minutes: number } | null {
+  const byDish = new Map<string, number>()
+  for (const { dish, untilServe } of tasks)
+    if (untilServe !== undefined) byDish.set(dish, Math.min(untilServe, byDish.get(dish) ?? Infinity))
+  const [first, second] = [...byDish].sort(([, a], [, b]) => b - a)
+  return first && second && first[1] > second[1] ? { dish: first[0], minutes: first[1] } : null
 }
 
 /** Warming what was made before, which may wait as long as it likes. */

@@ -442,6 +442,7 @@ describe('a dish', () => {
       saltRange: [0.005, 0.011],
       warmsRice: false,
       chills: false,
+      keepsWarm: false,
       ...change,
     })
   const said = (change: Partial<Parameters<typeof dishCautions>[0]>) =>

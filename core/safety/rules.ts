@@ -74,6 +74,7 @@ export type CautionId =
   | 'wait-for-pressure'
   | 'before-closing'
   | 'warm-soak'
+  | 'stands-hot'
   | 'cool-rice'
   | 'overcooked'
   | 'very-soft'
@@ -329,6 +330,8 @@ export interface DishFacts {
   warmsRice: boolean
   /** Some of it is put away. */
   chills: boolean
+  /** A device keeps it warm. */
+  keepsWarm: boolean
 }
 
 /** The cautions of a whole dish, gravest first: no stage of it, and no order of stages, gets round the rules. */
@@ -340,6 +343,7 @@ export function dishCautions({
   saltRange,
   warmsRice,
   chills,
+  keepsWarm,
 }: DishFacts): Caution[] {
   const raw = foods.flatMap(({ food, gets, firm, centreC, soak, inClosing }): Caution[] => {
     const name = { food: food.id }
@@ -359,16 +363,20 @@ export function dishCautions({
     ...(saltShare > saltRange[1] ? [caution('much-salt', 'note', { percent: (saltShare * 100).toFixed(1) })] : []),
     ...(warmsRice ? [caution('rice-again', 'warn')] : []),
     ...(chills ? [caution('cool-in-time', 'warn')] : []),
+    ...(keepsWarm ? [caution('keep-hot', 'warn')] : []),
   ]
   const said = found.filter((one, i) => found.findIndex((other) => sameAs(one, other)) === i)
   return said.sort((a, b) => ORDER[a.severity] - ORDER[b.severity])
 }
 
-/** What of a dinner must be minded, gravest first: that of its dishes, and that what is made before is cooled in time. */
-export function mealCautions(dishes: readonly { cautions: readonly Caution[]; ahead: boolean }[]): Caution[] {
-  const found = dishes.flatMap(({ cautions, ahead }) => [
+/** What of a dinner must be minded, gravest first: that of its dishes, and that what is made before is cooled in time, or stays hot. */
+export function mealCautions(
+  dishes: readonly { cautions: readonly Caution[]; ahead: boolean; waits?: boolean }[],
+): Caution[] {
+  const found = dishes.flatMap(({ cautions, ahead, waits = false }) => [
     ...cautions,
     ...(ahead ? [caution('cool-in-time', 'warn')] : []),
+    ...(waits ? [caution('stands-hot', 'warn')] : []),
   ])
   const said = found.filter((one, i) => found.findIndex((other) => sameAs(one, other)) === i)
   return said.filter(({ severity }) => severity !== 'note').sort((a, b) => ORDER[a.severity] - ORDER[b.severity])

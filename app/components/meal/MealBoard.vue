@@ -56,9 +56,12 @@ const ticks = computed(() => {
 const hands = computed(() =>
   inLanes(
     tasks.filter((task) => task.hands && !task.passive),
-    meal.hands === 1
-      ? [t('meals.lanes.hands')]
-      : Array.from({ length: meal.hands }, (_, i) => t('meals.lanes.handsNo', { n: number(i + 1) })),
+    [
+      ...(meal.hands === 1
+        ? [t('meals.lanes.hands')]
+        : Array.from({ length: meal.hands }, (_, i) => t('meals.lanes.handsNo', { n: number(i + 1) }))),
+      ...(meal.helpers ?? []).map(() => t('meals.lanes.help')),
+    ],
   ),
 )
 const burnersThere = computed(() => inUse(kitchen.kitchen?.burners ?? []))

@@ -49,6 +49,8 @@ const {
   failed,
 } = planned
 const answers = computed(() => dinner.value?.answers ?? {})
+/** Worth knowing where several are to be hot at once. */
+const best = computed(() => (hasBegun.value ? null : (dinner.value?.waitsBest ?? null)))
 /** Of what is on the stove already the cook knows where it stands. */
 const clashes = computed(() => (hasBegun.value ? [] : (dinner.value?.clashes ?? [])))
 const hasBegun = computed(() => begun.value.size > 0 || Object.keys(meal.value?.runs ?? {}).length > 0)
@@ -77,6 +79,7 @@ const cautions = computed(() =>
     Object.entries(answers.value).map(([key, of]) => ({
       ...of,
       ahead: meal.value?.dishes.find((one) => one.key === key)?.ahead ?? false,
+      waits: meal.value?.dishes.find((one) => one.key === key)?.waits ?? false,
     })),
   ),
 )
@@ -109,6 +112,8 @@ function repair(by: DinnerRepair) {
         return atHour(of, of.servedAt + by.minutes * 60_000)
       case 'hands':
         return { ...of, hands: by.hands }
+      case 'waits-longer':
+        return changeDish(of, by.dish, { waits: true })
       case 'not-put':
         return { ...of, put: of.put.filter((one) => one.id !== by.task) }
       case 'soak':
@@ -121,8 +126,8 @@ function repair(by: DinnerRepair) {
     }
   })
 }
-/** What a press can do; a burner more cannot be had that way. */
-const canPress = ({ kind }: DinnerRepair) => !['burners', 'waits-longer'].includes(kind)
+/** A burner more is had where burners are kept; all else is done by a press. */
+const canPress = ({ kind }: DinnerRepair) => kind !== 'burners'
 const takenWay = (of: Meal, way: DinnerWay) => (kitchen.kitchen ? changedBy(of, way, kitchen.kitchen) : of)
 const showsWays = ref(false)
 
@@ -216,6 +221,7 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
         :summary="summary"
         @hour="setHour"
         @add="add"
+        @change="change"
         @out="(key) => change((of) => withoutDish(of, key))"
         @apart="
           (key) => change((of) => ({ ...of, dishes: of.dishes.map((one) => (one.key === key ? apart(one) : one)) }))
@@ -276,7 +282,7 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
               <v-btn v-if="canPress(one)" @click="repair(one)">
                 {{ repairText(meal, one, tasks) }}
               </v-btn>
-              <span v-else>{{ repairText(meal, one, tasks) }}</span>
+              <v-btn v-else to="/kitchen">{{ repairText(meal, one, tasks) }}</v-btn>
             </li>
           </ul>
         </div>
@@ -320,6 +326,9 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
             {{ wayText(meal, clash.way) }}
           </v-btn>
         </div>
+        <p v-if="best" class="soft">
+          {{ t('meals.waitsBest', { dish: dishName(meal, best.dish), time: duration(best.minutes) }) }}
+        </p>
         <p v-if="soakFirst" class="soaks tone-water">
           {{
             t('meals.soakTonight', {
@@ -350,6 +359,7 @@ useHead({ title: () => (meal.value ? `${clock(meal.value.servedAt)} · Bivvet` :
         <LinkBtn v-if="meal.hands > 1" @click="change((of) => ({ ...of, hands: of.hands - 1 }))">
           {{ t('meals.noHelper') }}
         </LinkBtn>
+        <MealHelpers :meal="meal" @change="(helpers) => change((of) => ({ ...of, helpers }))" />
         <LinkBtn v-if="tasks.length > 0" :aria-expanded="showsCalendar" @click="showsCalendar = !showsCalendar">
           {{ t('meals.intoCalendar') }}
         </LinkBtn>

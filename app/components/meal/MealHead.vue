@@ -1,12 +1,19 @@
 <script setup lang="ts">
-import { mdiClose, mdiPotOutline } from '@mdi/js'
+import { mdiClose, mdiPotOutline, mdiTune } from '@mdi/js'
 import { formatISO, parseISO } from 'date-fns'
 import { MOST } from '~~/core/bounds'
+import { MINUTE_MS } from '~~/core/measure/time'
 import type { Meal } from '~~/shared/meal'
 
 /** The hour on the table, the dishes by their letters, and a way to take one more. */
 const { meal } = defineProps<{ meal: Meal; summary: string }>()
-const emit = defineEmits<{ hour: [ms: number]; add: [dishId: string]; out: [key: string]; apart: [key: string] }>()
+const emit = defineEmits<{
+  hour: [ms: number]
+  add: [dishId: string]
+  out: [key: string]
+  apart: [key: string]
+  change: [by: (meal: Meal) => Meal]
+}>()
 const { t, clock, weekday } = useI18nText()
 const dishes = useDishesStore()
 void dishes.load()
@@ -20,6 +27,9 @@ function setHour(dateText: string, hourText: string) {
   const ms = parseISO(`${dateText}T${hourText}`).getTime()
   if (Number.isFinite(ms)) emit('hour', ms)
 }
+/** The dish of which it is said how it is had. */
+const opened = ref<string | null>(null)
+const openedDish = computed(() => meal.dishes.find(({ key }) => key === opened.value) ?? null)
 const asking = ref(meal.dishes.length === 0)
 const query = ref('')
 const found = computed(() => {
@@ -73,10 +83,15 @@ function add(id: string) {
       />
     </div>
     <ul class="dishes">
-      <li v-for="{ key, dish, dishId, inPotOf } in meal.dishes" :key="key">
+      <li v-for="{ key, dish, dishId, inPotOf, servedBefore, waits, ahead } in meal.dishes" :key="key">
         <b class="figure">{{ key }}</b>
         <NuxtLink v-if="dishId" :to="`/dishes/${dishId}`">{{ dish.name }}</NuxtLink>
         <span v-else>{{ dish.name }}</span>
+        <span v-if="servedBefore" class="soft">{{
+          t('meals.dish.at', { time: clock(meal.servedAt - servedBefore * MINUTE_MS) })
+        }}</span>
+        <span v-if="ahead" class="soft">{{ t('meals.dish.isAhead') }}</span>
+        <span v-else-if="waits" class="soft">{{ t('meals.dish.mayWait') }}</span>
         <template v-if="inPotOf">
           <span class="soft">{{ t('meals.inTin', { host: inPotOf }) }}</span>
           <IconButton
@@ -88,6 +103,13 @@ function add(id: string) {
         </template>
         <IconButton
           class="no-print"
+          :icon="mdiTune"
+          :label="t('meals.dish.open', { dish: dish.name })"
+          :aria-expanded="opened === key"
+          @click="opened = opened === key ? null : key"
+        />
+        <IconButton
+          class="no-print"
           :icon="mdiClose"
           :label="t('meals.takeOut', { dish: dish.name })"
           @click="emit('out', key)"
@@ -97,6 +119,13 @@ function add(id: string) {
         <LinkBtn @click="asking = true">{{ t('meals.add') }}</LinkBtn>
       </li>
     </ul>
+    <DishInMeal
+      v-if="openedDish"
+      :meal="meal"
+      :dish="openedDish"
+      class="no-print"
+      @change="(by) => emit('change', by)"
+    />
     <div v-if="asking" class="find no-print">
       <p v-if="meal.dishes.length >= MOST.mealDishes" role="alert">{{ t('meals.full') }}</p>
       <template v-else>

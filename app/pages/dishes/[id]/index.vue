@@ -96,7 +96,7 @@ const canCook = computed(
 const ofWhole = computed(
   () =>
     answer.value?.cautions.filter(({ id: of }) =>
-      ['never-cooked', 'much-salt', 'cool-in-time', 'lectin-not-done', 'meat-never-cooked'].includes(of),
+      ['never-cooked', 'much-salt', 'cool-in-time', 'lectin-not-done', 'meat-never-cooked', 'keep-hot'].includes(of),
     ) ?? [],
 )
 
