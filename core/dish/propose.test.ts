@@ -1,11 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { namesOf } from '../../locales/names'
+import { SHAPES } from '../../tests/corpus/shapes'
 import { potSettings, requestFor } from '../../tests/dishes'
 import { readLine } from '../formats/line'
 import { answerDish } from './dish'
 import type { DishLine } from './dish.schema'
+import { gapG } from './ledger'
 import { PROPOSED, proposeDish, type ProposedId, type Wanted } from './propose'
+import { scaled, waysToFit } from './scale'
 
 const names = namesOf()
 const TIN = { diameterMm: 180, heightMm: 60, volumeMl: 1050, lid: true, material: 'steel' as const }
@@ -277,4 +280,57 @@ describe('a dish from its lines', () => {
     )
     expect(answered).toBeGreaterThan(30)
   })
+})
+
+describe('dishes of twelve shapes, as they are typed', () => {
+  it.each(SHAPES.map((shape) => [shape.name, shape] as const))(
+    '%s: every stage is right, and nothing is refused',
+    (name, shape) => {
+      const lines = read(...shape.lines.split('\n'))
+      expect(lines.filter(({ what }) => what === null)).toEqual([])
+      const { stages } = propose(lines, Object.assign({}, ...shape.presses.map(({ wanted }) => wanted)) as Wanted)
+      const kindOf = (id: string) => stages.find((one) => one.id === id)!.kind
+      const told = stages.map(({ kind, takes, from }) => {
+        const before = from.length > 0 ? ` < ${from.map(({ stage }) => kindOf(stage)).join(' ')}` : ''
+        const things = takes.map(
+          ({ line, atMinute }) => `${lines.find(({ id }) => id === line)!.what}${atMinute ? `@${atMinute}` : ''}`,
+        )
+        return `${kind}${before}: ${things.join(', ')}`.trimEnd()
+      })
+      expect(told).toEqual(shape.stages)
+      const outcome = answerDish(requestFor({ name, servings: 4, lines, stages }))
+      if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems))
+      for (const { liquid, problems } of outcome.value.stages) {
+        expect(problems).toEqual([])
+        expect(Math.abs(gapG(liquid))).toBeLessThan(0.01)
+      }
+      expect(outcome.value.questions).toEqual([])
+      // Only what is put away has to be cooled in time.
+      const keeps = stages.some(({ kind }) => kind === 'chill')
+      const minded = outcome.value.cautions.flatMap(({ id, severity }) => (severity === 'note' ? [] : id))
+      expect(minded).toEqual(keeps ? ['cool-in-time'] : [])
+    },
+  )
+
+  it.each([1, 2, 3, 6, 9, 14].map((servings, n) => [n, servings] as const))(
+    '%i: for %i instead of 4 it adds up, or says how it can be had',
+    (n, servings) => {
+      // Each number of two of the shapes.
+      for (const { name, lines: typed } of SHAPES.filter((_, i) => i % 6 === n)) {
+        const lines = read(...typed.split('\n'))
+        const request = requestFor({ name, servings: 4, lines, stages: propose(lines).stages })
+        const changed = scaled(request, servings)
+        if (!changed.ok) throw new Error(JSON.stringify(changed.problems))
+        const answer = answerDish(changed.value)
+        if (!answer.ok) throw new Error(JSON.stringify(answer.problems))
+        for (const { liquid } of answer.value.stages) expect(Math.abs(gapG(liquid))).toBeLessThan(0.01)
+        const isRefused = answer.value.cautions.some(({ severity }) => severity === 'refuse')
+        if (isRefused)
+          expect(
+            waysToFit(changed.value, { other: { cooker: 'whistling-7l-steel', burner: 'strong' } }).length,
+            name,
+          ).toBeGreaterThan(0)
+      }
+    },
+  )
 })

@@ -1,6 +1,7 @@
 import { cooksCovered, setsAsGrain } from '../food/food'
 import type { Food } from '../food/food.schema'
 import type { StandIns } from '../ingredient/stand-ins'
+import type { Texture } from '../names'
 import type { Tin } from '../program/request.schema'
 import type { FreeLiquid } from '../water/liquids'
 import { knownOf, type OwnThings } from './contents'
@@ -25,6 +26,7 @@ type Role =
   /** Milk of any kind: it splits or catches when it is cooked long. */
   | 'milk'
   | 'thickener'
+  | 'sweet'
   /** Sour, fresh herbs, nuts, sauces: what loses by cooking. */
   | 'last'
   /** Cooked before: it only gets hot. */
@@ -57,7 +59,7 @@ const ROLE_OF: Record<StandIns, Role> = {
   'salty-sauce': 'last',
   curd: 'last',
   cheese: 'last',
-  sweet: 'last',
+  sweet: 'sweet',
   raising: 'last',
   nut: 'last',
   fruit: 'last',
@@ -147,7 +149,8 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
   }
   const of = (...wantedRoles: Role[]) =>
     lines.filter(({ id }) => wantedRoles.includes(roles.get(id)!)).map(({ id }) => id)
-  const main = (['pulse', 'meat', 'grain', 'vegetable', 'cooked'] as const).find((role) => of(role).length > 0)
+  // Meat with grain is a dish of grain: what stands around it is drunk.
+  const main = (['pulse', 'grain', 'meat', 'vegetable', 'cooked'] as const).find((role) => of(role).length > 0)
   if (!main) return null
 
   const choices: ProposedChoice[] = []
@@ -168,6 +171,8 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
   const weight = (ids: readonly string[]) =>
     lines.reduce((sum, { id, g }) => sum + (ids.includes(id) ? (g ?? 0) : 0), 0)
   const isPorridge = main === 'grain' && weight(of('liquid', 'milk')) >= PORRIDGE_TIMES * weight(of('grain'))
+  /** Grain that is sweetened in milk: the milk goes in once it is soft. */
+  const isPudding = main === 'grain' && of('milk').length > 0 && of('sweet').length > 0
   const isWet = main === 'pulse' || main === 'meat' || main === 'vegetable'
   const soaks = soakOf(of(main === 'grain' ? 'grain' : 'pulse').flatMap((id) => foods.get(id) ?? []))
   const soakable = lines.filter(({ id }) => soaks?.of.includes(foods.get(id)?.id ?? '')).map(({ id }) => id)
@@ -177,7 +182,7 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
       ? 'thrown'
       : ask('soakWater', soakable, soaks!.options.includes('none') ? PROPOSED.soakWater : ['thrown'], 'thrown')
 
-  const beside = main === 'pulse' || main === 'meat' ? of('grain') : []
+  const beside = main === 'pulse' ? of('grain') : []
   const grain = beside.length === 1 && kitchen.tin ? ask('grain', beside, ['with', 'tin'], usualGrain(soak)) : 'with'
 
   const fried = of('whole-spice', 'onion', 'aromatic', 'ground-spice')
@@ -233,6 +238,7 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
     main === 'grain' && !isPorridge && water !== 'measured' && water !== 'kept'
       ? ask('water', [], PROPOSED.water, 'cold')
       : 'cold'
+  const grainTexture: Texture | null = isPorridge ? 'porridge-pourable' : isPudding ? 'sticky' : null
   const keep = ask('keep', [], PROPOSED.keep, 'eat')
 
   // From here on stage after stage, each with what goes on into it.
@@ -309,7 +315,7 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
     ...(tomato === 'with' ? tomatoes : []),
     ...(greens === 'with' ? leaves : []),
     ...of('liquid'),
-    ...(main === 'grain' ? of('milk') : []),
+    ...(main === 'grain' && !isPudding ? of('milk') : []),
     ...(masala === 'raw' ? [...of('fat'), ...fried] : []),
     ...(main === 'pulse' ? [] : of('salt')),
   ]
@@ -322,7 +328,10 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
         pot: {
           ...kitchen.pot,
           freeLiquid: liquid,
-          foods: inTin.map((line) => ({ line, where: { tin: kitchen.tin!, tier: 1 } })),
+          foods: [
+            ...inTin.map((line) => ({ line, where: { tin: kitchen.tin!, tier: 1 } })),
+            ...(grainTexture ? of('grain').map((line) => ({ line, texture: grainTexture })) : []),
+          ],
         },
       })
     : before
@@ -331,6 +340,7 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
     ...(isClosed ? [] : closed),
     ...(isWet ? [...tomatoes, ...garden, ...leaves] : []),
     ...of('milk', 'thickener', 'cooked'),
+    ...(isPudding ? of('sweet') : []),
   ].filter((id) => !placed.has(id))
   if (pan || late.length > 0) {
     const slowest = Math.max(
@@ -344,8 +354,8 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
     last.takes.unshift(fatForEnd!)
   }
   if (masala === 'tempering') last = fry('temper', MASALA, [last], { vessel: 'pan', flame: FRY_FLAME })
-  const end = [...of('salt'), ...of('last'), ...leaves].filter((id) => !placed.has(id))
-  if (main === 'grain' && !isPorridge) {
+  const end = [...of('salt'), ...of('sweet', 'last'), ...leaves].filter((id) => !placed.has(id))
+  if (main === 'grain' && !isPorridge && !isPudding) {
     last = next('rest', [], [last], { minutes: 10 })
     last = next('fluff', end, [last], { minutes: 2 })
   } else if (end.length > 0 || !(pan || late.length > 0)) last = next('rest', end, [last], { minutes: 5 })

@@ -117,7 +117,7 @@ function scaledStage(
   const { handsMinutes: usual } = STAGES[stage.kind]
   const inHands = usual === 'all'
   const slower = n ** HANDS
-  const { waterG, keepsG, minutes, handsMinutes, pot, reminders } = stage
+  const { waterG, keepsG, keepsFatG, minutes, handsMinutes, pot, reminders } = stage
   const later = minutes !== undefined && inHands ? slower : 1
   // What boils away goes by the surface and the minutes, not by how much there is.
   const water = waterG === undefined ? undefined : Math.max(0, waterG * n - liquid.boiledG * (n - 1))
@@ -132,6 +132,7 @@ function scaledStage(
     from: stage.from.map((one) => (one.g === undefined ? one : { ...one, g: one.g * n })),
     ...(water === undefined ? {} : { waterG: water }),
     ...(keepsG === undefined ? {} : { keepsG: keepsG * n }),
+    ...(keepsFatG === undefined ? {} : { keepsFatG: keepsFatG * n }),
     ...(minutes === undefined ? {} : { minutes: minutes * later }),
     ...(handsMinutes === undefined ? {} : { handsMinutes: handsMinutes * slower }),
     ...(pot?.pourG === undefined ? {} : { pot: { ...pot, pourG: pot.pourG * n } }),
