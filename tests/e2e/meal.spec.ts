@@ -329,3 +329,38 @@ test('a dinner can be cooked from its paper alone: every gram, every setting, ev
   expect(paper).toMatch(/off after whistle \d|Then low for \d+ min/)
   expect(paper).toContain('Heat off under')
 })
+
+test('a dish is served before the rest, somebody helps for an hour, and one that may wait is told', async ({
+  page,
+  request,
+}) => {
+  await keepDishes(request, [BEANS, CONGEE])
+  await driveClock(page, MORNING)
+  await startDinner(page, [BEANS, CONGEE])
+  await expect(page.getByText(/from the first cut/)).toBeVisible()
+
+  await page.getByRole('button', { name: 'How Ginger congee is served' }).click()
+  const how = page.getByRole('group', { name: 'Ginger congee in this dinner' })
+  await how.getByLabel('On the table before the rest').fill('45')
+  await expect(page.getByText('at 18:45')).toBeVisible()
+  await expectAccessible(page)
+  // Nothing of it is done any more once it is on the table.
+  const ofCongee = page.getByRole('button', { name: /^B: / })
+  await expect(ofCongee.last()).toHaveAttribute('aria-label', /to 18:[0-4]\d/)
+
+  await how.getByLabel(/^It may wait in a bowl with a lid/).check({ force: true })
+  await expect(page.getByText('may wait', { exact: true })).toBeVisible()
+  await expect(page.getByText('If something has to wait, let it be Ginger congee: it can stand 2 h.')).toBeVisible()
+  await expect(page.getByText(/must stay above 60 °C under a lid/)).toBeVisible()
+
+  await page.getByRole('button', { name: 'Somebody helps for some hours' }).click()
+  await expect(page.getByLabel('Helps from')).toHaveValue('18:30')
+  await expect(page.getByText('Help', { exact: true })).toBeVisible()
+  await page.getByLabel('until', { exact: true }).fill('18:00')
+  await page.getByLabel('until', { exact: true }).press('Tab')
+  await expect(page.getByText('This must be later than the first hour.')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('This must be later than the first hour.')).toBeHidden()
+  await page.getByRole('button', { name: 'Remove this helper' }).click()
+  await expect(page.getByLabel('Helps from')).toBeHidden()
+})
