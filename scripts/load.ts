@@ -2,6 +2,7 @@
  * Two servers on one database, as many households as a town has, and what becomes of what happens in them.
  *
  *   npm run load -- [--households 500] [--runs 200] [--seconds 120] [--rate 50] [--kills 100] [--database-kills 10]
+ *                   [--town 50000] [--town-runs 3000000]
  *
  * Everything is on loopback and gone afterwards. Devices are told apart from the servers: an event counts as seen by
  * the other device of its household when that has heard of it, asked for the run, and found it there.
@@ -25,6 +26,9 @@ const { values } = parseArgs({
     rate: { type: 'string', default: '50' },
     kills: { type: 'string', default: '100' },
     'database-kills': { type: 'string', default: '10' },
+    // Households and runs that are in the tables besides, and are never asked for.
+    town: { type: 'string', default: '0' },
+    'town-runs': { type: 'string', default: '0' },
   },
 })
 const HOUSEHOLDS = Number(values.households)
@@ -33,6 +37,10 @@ const SECONDS = Number(values.seconds)
 const RATE = Number(values.rate)
 const KILLS = Number(values.kills)
 const DATABASE_KILLS = Number(values['database-kills'])
+const TOWN = Number(values.town)
+const TOWN_RUNS = Number(values['town-runs'])
+/** So much of one kind one household asks for at once. */
+const BURST = 60
 const LONG_LOG = 12_000
 /** So many the demo household has cooked. */
 const DEMO_RUNS = 60
@@ -260,6 +268,81 @@ async function fillLog(pool: Pool, householdId: string, from: number, times: num
   await pool.query('analyze')
 }
 
+/** A town's households with their runs, as they fill the tables and their indexes; what a plan holds is left empty. */
+async function fillTown(of: Pool): Promise<void> {
+  const client = await of.connect()
+  try {
+    // What is made here refers to nothing that is missing.
+    await client.query(`set session_replication_role = replica`)
+    await client.query(
+      `create temp table town as select gen_random_uuid() as id, i from generate_series(1, $1) i`.replace(
+        '$1',
+        String(TOWN),
+      ),
+    )
+    await client.query('insert into households (id) select id from town')
+    await client.query(
+      `create temp table town_runs as
+       select gen_random_uuid() as run_id, gen_random_uuid() as plan_id, id as household_id,
+              now() - (n * interval '11 hours') as at
+       from town, generate_series(1, ${Math.ceil(TOWN_RUNS / TOWN)}) n`,
+    )
+    await client.query(
+      `insert into plans (id, household_id, name, cooker_id, cooker_name, version, request, answer, created_at)
+       select plan_id, household_id, 'Beans', gen_random_uuid(), 'Blue', 1,
+              '{"contents":[{"food":"navy-bean"}]}'::jsonb, '{}'::jsonb, at from town_runs`,
+    )
+    await client.query(
+      `insert into runs (id, household_id, plan_id, is_on, created_at)
+       select run_id, household_id, plan_id, false, at from town_runs`,
+    )
+    await client.query(
+      `insert into run_events (id, household_id, run_id, kind, happened_at, data)
+       select gen_random_uuid(), household_id, run_id, 'lit', at, '{"kind":"lit"}'::jsonb from town_runs`,
+    )
+    await client.query('set session_replication_role = origin')
+    await client.query('analyze')
+  } finally {
+    client.release(true)
+  }
+}
+
+/** What a cheap read of another household takes while one asks for so much at once, again and again. */
+async function beside(other: Device, burst: () => Promise<unknown>) {
+  let isOver = false
+  const loading = (async () => {
+    while (!isOver) await burst().catch(() => undefined)
+  })()
+  await wait(300)
+  const server: number[] = []
+  const whole: number[] = []
+  const until = performance.now() + 8000
+  while (performance.now() < until) {
+    const from = performance.now()
+    const answer = await fetch(`${other.url}/api/documents/dish`, { headers: { cookie: other.cookie } })
+    await answer.arrayBuffer()
+    whole.push(performance.now() - from)
+    server.push(Number(/dur=([\d.]+)/.exec(answer.headers.get('server-timing') ?? '')?.[1]))
+    await wait(20)
+  }
+  isOver = true
+  await loading
+  const of = (list: number[], share: number) =>
+    Math.round(
+      quantile(
+        list.sort((a, b) => a - b),
+        share,
+      ),
+    )
+  return {
+    reads: whole.length,
+    'server, median ms': of(server, 0.5),
+    'server, 95 %': of(server, 0.95),
+    'from here, median ms': of(whole, 0.5),
+    'from here, 95 %': of(whole, 0.95),
+  }
+}
+
 ensureBuild()
 const database = await throwAwayDatabase({ survives: true })
 const pool = new Pool({ connectionString: database.url, max: 4 })
@@ -318,7 +401,14 @@ try {
 
   const [device] = lives.map(({ teller }) => teller)
   const { household } = await ask<{ household: { id: string } }>(device!, 'GET', 'household')
-  const routes = ['health', 'documents/kitchen/own', 'runs?on', 'runs']
+  const routes = [
+    'health',
+    'documents/kitchen/own',
+    'runs?on',
+    'runs',
+    'runs?name=no-such-thing',
+    'runs?foods=hominy-dried',
+  ]
   const measured: Awaited<ReturnType<typeof timed>>[][] = []
   // Nothing in the log, what five months leave, and what thirty years do.
   for (const [from, times] of [
@@ -339,6 +429,40 @@ try {
       [`with ${LONG_LOG}`]: many[i]!['server, ms'],
     })),
   )
+
+  if (TOWN > 0) {
+    const from = performance.now()
+    await fillTown(pool)
+    console.log(`${TOWN} households with ${TOWN_RUNS} runs made in ${Math.round((performance.now() - from) / 1000)} s`)
+    const rows: Awaited<ReturnType<typeof timed>>[] = []
+    for (const route of routes) rows.push(await timed(device!, route))
+    console.table(rows)
+  }
+
+  // One that has the demo's log, and one that has nothing.
+  const [, busy, idle] = lives
+  if (busy && idle) {
+    const { household: of } = await ask<{ household: { id: string } }>(busy.teller, 'GET', 'household')
+    await fillLog(pool, of.id, 0, 0)
+    const events = () => Promise.all(Array.from({ length: BURST }, () => whistle(busy, false).catch(() => undefined)))
+    const many = (path: string) => () =>
+      Promise.all(
+        Array.from({ length: BURST }, async () => {
+          const answer = await fetch(`${busy.teller.url}/api/${path}`, { headers: { cookie: busy.teller.cookie } })
+          await answer.arrayBuffer()
+        }),
+      )
+    const rows = []
+    for (const [what, burst] of [
+      ['nothing', () => wait(100)],
+      [`${BURST} events of one run`, events],
+      [`${BURST} downloads of the log`, many('log')],
+      [`${BURST} searches of the log`, many('runs?name=bean')],
+    ] as const)
+      rows.push({ beside: what, ...(await beside(idle.teller, burst)) })
+    console.log('What a cheap read of another household takes:')
+    console.table(rows)
+  }
 
   if (KILLS + DATABASE_KILLS > 0) {
     let isOver = false

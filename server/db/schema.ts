@@ -183,9 +183,17 @@ export const plans = pgTable(
     version: integer('version').notNull(),
     request: jsonb('request').$type<unknown>().notNull(),
     answer: jsonb('answer').$type<unknown>().notNull(),
+    /** The ids of the foods that were asked for, so that a look through the log need not open the request. */
+    foods: jsonb('foods')
+      .$type<string[]>()
+      .generatedAlwaysAs(sql`jsonb_path_query_array(request, '$.contents[*].food')`),
     createdAt: createdAt(),
   },
-  (table) => [unique('plans_household_id').on(table.householdId, table.id)],
+  (table) => [
+    unique('plans_household_id').on(table.householdId, table.id),
+    // Names and cookers are looked through along it, without the table; a row of it is too short for all ids of foods.
+    index('plans_searched').on(table.householdId, table.id, table.cookerId, table.name),
+  ],
 )
 
 export const runs = pgTable(

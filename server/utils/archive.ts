@@ -1,8 +1,13 @@
-import { strToU8, zipSync } from 'fflate'
+import { promisify } from 'node:util'
+import { strToU8, zip, type AsyncZippable } from 'fflate'
 import type { Kitchen } from '../../shared/kitchen.schema'
 import type { HouseholdStore } from '../db/household'
 import type { Restored } from '../db/queries/archive'
 import { HOUSEHOLD, type ReadArchive } from '../worker/archive'
+
+const zipped = promisify((files: AsyncZippable, done: (error: Error | null, bytes: Uint8Array) => void) =>
+  zip(files, done),
+)
 
 export const MOST_ARCHIVE_BYTES = 64 * 1024 * 1024
 
@@ -11,8 +16,12 @@ export async function archiveOf(store: HouseholdStore): Promise<Uint8Array> {
   const kept = await store.kitchen()
   if (!kept) throw notFound('kitchen')
   const archive = await store.archive(kept.content)
-  const photos = [...(await store.photos())].map(([runId, jpeg]) => [`photos/${runId}.jpg`, [jpeg, { level: 0 }]])
-  return zipSync({
+  const photos = [...(await store.photos())].map(([runId, jpeg]): [string, AsyncZippable[string]] => [
+    `photos/${runId}.jpg`,
+    [jpeg, { level: 0 }],
+  ])
+  // Packed in threads of the library's own.
+  return zipped({
     [HOUSEHOLD]: strToU8(JSON.stringify(archive, null, 1)),
     'log.csv': strToU8(tableOf(archive.log, kept.content)),
     ...Object.fromEntries(photos),

@@ -1,6 +1,7 @@
 /** The whole household as one file. */
 export default defineEventHandler(async (event) => {
-  const archive = await archiveOf(await useHousehold(event))
+  const store = await useHousehold(event)
+  const archive = await inTurn(`${store.householdId} log`, () => archiveOf(store))
   setHeader(event, 'content-type', 'application/zip')
   setHeader(event, 'content-disposition', 'attachment; filename="bivvet-household.zip"')
   return archive

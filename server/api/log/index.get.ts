@@ -3,7 +3,7 @@ export default defineEventHandler(async (event) => {
   const store = await useHousehold(event)
   const kept = await store.kitchen()
   if (!kept) throw notFound('kitchen')
-  const file = await store.logFile(kept.content)
+  const file = await inTurn(`${store.householdId} log`, () => store.logFile(kept.content))
   const isTable = getQuery(event).as === 'csv'
   setHeader(event, 'content-disposition', `attachment; filename="bivvet-log.${isTable ? 'csv' : 'json'}"`)
   if (!isTable) return file

@@ -12,5 +12,6 @@ export default defineEventHandler(async (event) => {
   const asked = runFilterSchema.safeParse(query)
   if (!asked.success) throw refusal(422, problemsOf(asked.error))
   const { foods, ...rest } = asked.data
-  return store.runPage(pageMark(event), { ...rest, foods: foods?.split(',') })
+  const after = pageMark(event)
+  return inTurn(`${store.householdId} log`, () => store.runPage(after, { ...rest, foods: foods?.split(',') }))
 })

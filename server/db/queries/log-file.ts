@@ -1,21 +1,32 @@
 import type { CameOut, LogFile, LogFileRun } from '../../../core/learn/log-file.schema'
-import { and, asc, eq, inArray, sql } from 'drizzle-orm'
+import { and, asc, eq, getTableColumns, inArray, sql } from 'drizzle-orm'
 import { v5 as uuidOf, validate as isUuid } from 'uuid'
 import { eventsOfRun } from '../../../core/learn/log-file'
 import { isRunning, runState } from '../../../core/live/run'
 import type { RunEvent } from '../../../core/live/event.schema'
 import type { PlanAnswer } from '../../../core/program/answer'
+import type { PlanRequest } from '../../../core/program/request.schema'
 import type { Kitchen } from '../../../shared/kitchen'
 import type { Remark } from '../../../shared/names'
 import { PLAN_SHAPE } from '../../../shared/shapes'
 import { plans, runEvents, runs, verdicts } from '../schema'
 import { LimitReached, own, tellOthers, type Scope, type Transaction } from '../scope'
-import { keptEvent, savedPlan } from './runs'
+import { savedPlan } from './runs'
 
 /** A household cooks no more in a lifetime; what is taken in ends here too. */
 const MOST_RUNS = 50_000
 /** So many rows go into one statement. */
 const AT_A_TIME = 500
+
+/** A plan without its answer, which is many times larger than what was asked and is in no file; of an older shape, all of it. */
+const askedPlan = {
+  ...getTableColumns(plans),
+  answer: sql<unknown>`case when ${plans.version} < ${PLAN_SHAPE} then ${plans.answer} end`,
+}
+
+/** What was asked, as it is written today; null where it cannot be read any more. */
+const requestOf = (plan: typeof plans.$inferSelect): PlanRequest | null =>
+  plan.version === PLAN_SHAPE ? (plan.request as PlanRequest) : (savedPlan(plan)?.request ?? null)
 
 /** The whole log, out as a file and in again. */
 export function logFileQueries(scope: Scope) {
@@ -27,7 +38,7 @@ export function logFileQueries(scope: Scope) {
     /** Every run with its request, its events and verdicts, the oldest first. */
     async logFile({ bags, cookers }: Kitchen): Promise<LogFile> {
       const rows = await db
-        .select({ run: runs, plan: plans })
+        .select({ run: runs, plan: askedPlan })
         .from(runs)
         .innerJoin(plans, eq(plans.id, runs.planId))
         .where(own(scope, runs))
@@ -40,8 +51,8 @@ export function logFileQueries(scope: Scope) {
       const judgedOf = byRun(judged)
       return {
         runs: rows.flatMap(({ run, plan }): LogFileRun[] => {
-          const read = savedPlan(plan)
-          if (!read || plan.cookerId === null) return []
+          const request = requestOf(plan)
+          if (!request || plan.cookerId === null) return []
           return [
             {
               id: run.id,
@@ -49,8 +60,13 @@ export function logFileQueries(scope: Scope) {
               cooker: plan.cookerId,
               burner: plan.burnerId,
               bags: plan.bagIds ?? [],
-              request: read.request,
-              events: (eventsOf.get(run.id) ?? []).map(keptEvent).map(({ id, at, data }) => ({ id, at, data })),
+              request,
+              // What was stored had been checked.
+              events: (eventsOf.get(run.id) ?? []).map(({ id, happenedAt, data }) => ({
+                id,
+                at: happenedAt.getTime(),
+                data: data as RunEvent['data'],
+              })),
               verdicts: (judgedOf.get(run.id) ?? []).map(({ content, foodId, texture, water, note }) => ({
                 content,
                 food: foodId,

@@ -214,7 +214,7 @@ export function runQueries(scope: Scope) {
               and(eq(runs.createdAt, after.createdAt), sql`${runs.id} > ${after.id}`),
             )
           : undefined,
-        matching(asked),
+        matching(scope, asked),
       )
       // As the index has it: without "nulls last" it is none for this order, and the whole log is sorted.
       const newestFirst = [sql`${runs.createdAt} desc nulls last`, asc(runs.id)]
@@ -244,10 +244,11 @@ export function runQueries(scope: Scope) {
 }
 
 /** Runs that are as asked for. */
-function matching({ name, foods = [], cookerId, verdict }: RunFilter): SQL | undefined {
+function matching(scope: Scope, { name, foods = [], cookerId, verdict }: RunFilter): SQL | undefined {
+  // Found all at once along their index, and not run by run.
   const ofPlan = (is: SQL | undefined) =>
-    is && sql`exists (select 1 from ${plans} where ${plans.id} = ${runs.planId} and ${is})`
-  const inPot = foods.map((food) => sql`${plans.request}->'contents' @> ${JSON.stringify([{ food }])}::jsonb`)
+    is && sql`${runs.planId} = any(array(select ${plans.id} from ${plans} where ${own(scope, plans)} and ${is}))`
+  const inPot = foods.map((food) => sql`${plans.foods} ? ${food}`)
   const named = name ? [sql`strpos(lower(${plans.name}), lower(${name})) > 0`] : []
   const judged = (is: SQL) => sql`exists (select 1 from ${verdicts} where ${verdicts.runId} = ${runs.id} and ${is})`
   const verdictIs = {

@@ -8,7 +8,9 @@ export default defineEventHandler(async (event) => {
   const runId = idParam(event, 'run')
   const given = await readJson(event, runEventSchema)
   if (given.at < PROGRAM_BEGAN_MS) throw refusal(422, { path: 'at', code: 'before-the-program' })
-  const outcome = await store.addEvent(runId, given, Date.now(), askWorker(store.householdId).opensFrom)
+  const outcome = await inTurn(`${store.householdId} run ${runId}`, () =>
+    store.addEvent(runId, given, Date.now(), askWorker(store.householdId).opensFrom),
+  )
   if (outcome.stored) return { events: outcome.events }
   const { refusal: why } = outcome
   switch (why) {

@@ -1,0 +1,2 @@
+ALTER TABLE "plans" ADD COLUMN "foods" jsonb GENERATED ALWAYS AS (jsonb_path_query_array(request, '$.contents[*].food')) STORED;--> statement-breakpoint
+CREATE INDEX "plans_searched" ON "plans" USING btree ("household_id","id","cooker_id","name");
