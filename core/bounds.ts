@@ -96,7 +96,7 @@ export const MOST = {
   contents: 12,
   liquids: 20,
   closings: 4,
-  items: 6,
+  items: 12,
   cookers: 30,
   burners: 12,
   measures: 30,

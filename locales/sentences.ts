@@ -49,8 +49,8 @@ export type SentenceCode =
 const say = (key: string, params: Params = {}) => String(translate(context, key, named(params)))
 const sayMany = (key: string, params: Params, plural: number) => String(translate(context, key, params, plural))
 
-/** Parameters that are weights or temperatures; the screens tell them as their household likes. */
-const UNITS = { grams: 'g', minimum: 'g', g: 'g', left: 'g', water: 'g', temp: '°C', least: '°C' }
+/** Parameters that are weights, temperatures or lengths; the screens tell them as their household likes. */
+const UNITS = { grams: 'g', minimum: 'g', g: 'g', left: 'g', water: 'g', temp: '°C', least: '°C', by: 'mm' }
 
 /** A food of the catalogue is told by its name, a figure with its unit. */
 function named(params: Params): Params {

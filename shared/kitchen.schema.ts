@@ -58,6 +58,8 @@ const likesSchema = z.object({
   counts: z.enum(LIKES.counts),
   temperature: z.enum(LIKES.temperature),
   weight: z.enum(LIKES.weight),
+  /** Missing in kitchens from before: millimetres. */
+  length: z.enum(LIKES.length).optional(),
   volume: z.enum(LIKES.volume),
   pressure: z.enum(LIKES.pressure),
   hours: z.enum(LIKES.hours),

@@ -16,6 +16,8 @@ export const LIKES = {
   counts: ['usual', 'always', 'never'],
   temperature: ['C', 'F'],
   weight: ['g', 'oz'],
+  /** Of tins and pots. */
+  length: ['mm', 'in'],
   /** What a volume is told in first: cups and spoons, or millilitres. */
   volume: ['measures', 'ml'],
   pressure: ['kPa', 'bar', 'psi'],

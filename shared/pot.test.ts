@@ -1,3 +1,4 @@
+import { MOST } from '../core/bounds'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { CATALOGUE, findFood } from '../core/food/catalogue'
@@ -190,7 +191,7 @@ describe('a pot as it is filled in', () => {
 describe('documents from outside', () => {
   it.each([
     ['no item', { items: [] }],
-    ['too many foods', { items: Array.from({ length: 7 }, () => pot().items[0]) }],
+    ['too many foods', { items: Array.from({ length: MOST.items + 1 }, () => pot().items[0]) }],
     ['an essay for an amount', { items: [{ ...pot().items[0]!, amount: 'x'.repeat(25) }] }],
     ['an unknown style', { styles: { whistling: 'magic' } }],
     ['an unknown liquid', { liquids: [{ kind: 'wine', amount: '1', unit: 'g' }] }],

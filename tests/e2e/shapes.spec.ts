@@ -66,6 +66,25 @@ test('other choices say what they cost; stages are parted and joined, fat is kep
   await page.getByRole('button', { name: 'Join with the stage before' }).click()
   await expect(kinds).toHaveText(['Soak', 'Close and cook', 'Fry', 'Simmer open'])
 
+  // The same by keys, and by dragging the one onto the other.
+  const grip = page.getByRole('button', { name: /^Drag to move fry/ })
+  await grip.focus()
+  await page.keyboard.press('p')
+  await expect(kinds).toHaveCount(5)
+  await grip.nth(1).focus()
+  await page.keyboard.press('j')
+  await expect(kinds).toHaveCount(4)
+  await grip.focus()
+  await page.keyboard.press('p')
+  await expect(kinds).toHaveCount(5)
+  const from = (await grip.nth(1).boundingBox())!
+  const onto = (await page.locator('.stages > li').nth(2).boundingBox())!
+  await page.mouse.move(from.x + 8, from.y + 8)
+  await page.mouse.down()
+  await page.mouse.move(onto.x + 60, onto.y + 40, { steps: 6 })
+  await page.mouse.up()
+  await expect(kinds).toHaveCount(4)
+
   await page.getByRole('button', { name: 'Change fry' }).click()
   await page.getByLabel('Fat kept aside').fill('20')
   await expect(page.locator('.stages > li').nth(2)).toContainText('Lift 20 g of the fat out for later')

@@ -26,7 +26,7 @@ const {
   /** It is only looked at. */
   fixed?: boolean
 }>()
-const emit = defineEmits<{ move: [line: string, stage: string]; to: [by: number] }>()
+const emit = defineEmits<{ move: [line: string, stage: string]; to: [by: number]; join: []; part: [] }>()
 const editing = defineModel<boolean>('editing', { required: true })
 const { t, number, duration, problemText, list } = useI18nText()
 const { lineName, stageFigure } = useDishWords()
@@ -62,6 +62,8 @@ const showWhy = ref(false)
 const { carry, isOver, isCarried, carried } = useDishCarry()
 const BY_KEY: Readonly<Record<string, number>> = { ArrowUp: -1, ArrowDown: 1 }
 function moveByKey(event: KeyboardEvent) {
+  if (event.key.toLowerCase() === 'j') return emit('join')
+  if (event.key.toLowerCase() === 'p') return emit('part')
   const by = BY_KEY[event.key]
   if (by === undefined) return
   event.preventDefault()

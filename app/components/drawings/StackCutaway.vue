@@ -23,7 +23,7 @@ const { cooker, tiers, trivetMm, fill, baseName, heat } = defineProps<{
   baseName: string | null
   heat: number
 }>()
-const { t, number, weight } = useI18nText()
+const { t, number, length, weight } = useI18nText()
 const { carry, isOver, isCarried } = useCarry()
 const hatch = useId()
 
@@ -94,7 +94,7 @@ const text = computed(() =>
   [
     t('stack.drawing.base', {
       what: baseName ?? t('stack.drawing.water'),
-      trivet: number(trivetMm),
+      trivet: length(trivetMm),
     }),
     ...standing.value.map((tin) =>
       t('stack.drawing.tin', {

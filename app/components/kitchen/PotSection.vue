@@ -3,7 +3,7 @@ import { holdsPressure, type Cooker } from '~~/core/appliance/appliance'
 
 /** The chosen pot in section, with its width and the lines to which it may be filled. */
 const { cooker } = defineProps<{ cooker: Pick<Cooker, 'appliance' | 'body'> }>()
-const { t, number } = useI18nText()
+const { t, number, length } = useI18nText()
 const W = 300
 const MOST_H = 130
 const scale = computed(() => Math.min(180 / cooker.body.innerDiameterMm, MOST_H / cooker.body.innerHeightMm))
@@ -28,7 +28,7 @@ const lines = computed(() => {
   <svg :viewBox="`0 0 ${W} ${TOP + height + 10}`" width="100%" aria-hidden="true">
     <line :x1="left" :x2="left + width" y1="22" y2="22" class="measure" />
     <text :x="left + width / 2" y="16" text-anchor="middle">
-      {{ t('kitchen.lines.inside', { n: number(cooker.body.innerDiameterMm) }) }}
+      {{ t('kitchen.lines.inside', { size: length(cooker.body.innerDiameterMm) }) }}
     </text>
     <rect :x="left" :y="TOP" :width="width" :height="height" class="inside" />
     <path :d="`M${left} ${TOP} v${height} h${width} v${-height}`" class="wall" />

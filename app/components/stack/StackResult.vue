@@ -20,7 +20,7 @@ const {
   problems: readonly Problem[]
 }>()
 const emit = defineEmits<{ take: [answer: StackAnswer]; again: [] }>()
-const { t, list, likes, number, duration, problemText } = useI18nText()
+const { t, list, likes, number, length, duration, problemText } = useI18nText()
 const { beginText } = useReadyBy()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
@@ -67,7 +67,7 @@ const repairText = computed(() => {
         hours: number(repair.hours, repair.hours % 1 ? 1 : 0),
       })
     case 'tin':
-      return t('stack.repair.tin', { width: number(repair.diameterMm), height: number(repair.heightMm) })
+      return t('stack.repair.tin', { width: length(repair.diameterMm), height: length(repair.heightMm) })
     case 'phases':
       return repair.closings
         .map(({ adds, range: { unit, figure } }, i) =>
@@ -121,7 +121,7 @@ function applyRepair() {
       break
     case 'tin': {
       const { diameterMm, heightMm, volumeMl } = repair
-      const name = t('stack.repairTin', { width: number(diameterMm) })
+      const name = t('stack.repairTin', { width: length(diameterMm) })
       kitchen.loaded.tins.push({ id: uuid(), name, diameterMm, heightMm, volumeMl, lid: true, material: 'steel' })
       break
     }

@@ -4,7 +4,7 @@ import { vDrag } from '~/composables/common/drag'
 
 /** The household's tins: drag one into the pot, or move it by its buttons. */
 const PX_PER_MM = 0.36
-const { t, number } = useI18nText()
+const { t, told, length } = useI18nText()
 const kitchen = useKitchen()
 const { stack, moveTin, takeOutTin, tierOf } = useStackLayout()
 const { carry, isCarried } = useCarry()
@@ -40,9 +40,9 @@ const inside = computed(() => stack.value.tiers.length)
             tierOf(tin.id) >= 0
               ? t('stack.tier', { n: tierOf(tin.id) + 1 })
               : t('stack.size', {
-                  width: number(tin.diameterMm),
-                  height: number(tin.heightMm),
-                  ml: number(tin.volumeMl),
+                  width: length(tin.diameterMm),
+                  height: length(tin.heightMm),
+                  volume: told(tin.volumeMl, 'volume'),
                 })
           }}
         </span>

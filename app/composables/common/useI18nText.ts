@@ -26,8 +26,8 @@ export function useI18nText() {
 
   /** The unit in which a quantity is told and typed. */
   function unitFor<Q extends Quantity>(quantity: Q): UnitOf<Q> {
-    const { temperature, weight, pressure } = likes.value
-    const liked: Partial<Record<Quantity, string>> = { temperature, weight, pressure }
+    const { temperature, weight, pressure, length } = likes.value
+    const liked: Partial<Record<Quantity, string | undefined>> = { temperature, weight, pressure, length }
     return (liked[quantity] ?? Object.keys(QUANTITIES[quantity])[0]) as UnitOf<Q>
   }
   const unitName = (unit: string) => (unit === 'C' || unit === 'F' ? `°${unit}` : unit)
@@ -46,6 +46,7 @@ export function useI18nText() {
   const weight = (g: number) => told(g, 'weight')
   const temp = (celsius: number, digits?: number) => told(celsius, 'temperature', digits)
   const pressure = (pa: number) => told(pa, 'pressure')
+  const length = (mm: number) => told(mm, 'length')
 
   const day = (ms: number) => dateFormat(locale.value, DAY).format(ms)
   /** A calendar day that is kept as 2026-03-07; the same in every time zone. */
@@ -97,6 +98,7 @@ export function useI18nText() {
     ...Object.fromEntries(
       IN_CELSIUS.flatMap((name) => (params[name] === undefined ? [] : [[name, temp(Number(params[name]))]])),
     ),
+    ...(params.by === undefined ? {} : { by: length(Number(params.by)) }),
     ...Object.fromEntries(
       IN_GRAMS.flatMap((name) => (params[name] === undefined ? [] : [[name, weight(Number(params[name]))]])),
     ),
@@ -131,6 +133,7 @@ export function useI18nText() {
     weight,
     temp,
     pressure,
+    length,
     partText,
     measured,
     typed,
@@ -143,7 +146,7 @@ export function useI18nText() {
 /** Any locale that writes a comma before decimals and a point between thousands. */
 const WITH_COMMA = 'de'
 /** Decimals that a cook reads in each unit; none elsewhere. */
-const DIGITS: Readonly<Record<string, number>> = { oz: 1, bar: 2, psi: 1 }
+const DIGITS: Readonly<Record<string, number>> = { oz: 1, bar: 2, psi: 1, in: 1 }
 /** Parameters of problems and cautions that are weights in g. */
 const IN_GRAMS = ['grams', 'minimum', 'g', 'left', 'water'] as const
 /** And those that are temperatures in °C. */

@@ -11,7 +11,7 @@ import { foodById, isOldBag } from '~~/shared/kitchen'
 
 /** One food: what its figures mean at the stove, where they come from, its bags, and how to make it one's own. */
 const route = useRoute()
-const { list, t, number, duration, dayOf, weight, temp } = useI18nText()
+const { list, t, number, length, duration, dayOf, weight, temp } = useI18nText()
 const cautionText = useCautionText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
@@ -75,7 +75,7 @@ const facts = computed(() => {
     of.release.kind === 'quick' ? t('larder.facts.quick') : t('larder.facts.natural', { n: of.release.minutes }),
   )
   lines.push(t('larder.facts.z', { times: number(rateAt(of, PRESSURE_C), 1), temp: temp(PRESSURE_C) }))
-  if (of.sizeMm > 12) lines.push(t('larder.facts.thick', { mm: number(of.sizeMm) }))
+  if (of.sizeMm > 12) lines.push(t('larder.facts.thick', { size: length(of.sizeMm) }))
   return lines
 })
 

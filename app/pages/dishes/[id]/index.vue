@@ -3,7 +3,7 @@ import { mdiArrowDown } from '@mdi/js'
 import { useMediaQuery } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
 import { MOST } from '~~/core/bounds'
-import { joined, moved, parted, without, withLineAt, withStandIn } from '~~/core/dish/arrange'
+import { joined, joinsWith, moved, parted, without, withLineAt, withStandIn } from '~~/core/dish/arrange'
 import type { Dish } from '~~/core/dish/dish.schema'
 import type { StandIn } from '~~/core/dish/instead'
 import { instructionsOfDish } from '~~/core/guide/dish'
@@ -138,7 +138,10 @@ async function removeStage(index: number) {
 const moveLine = (line: string, to: string) => (dish.value!.stages = withLineAt(dish.value!.stages, line, to))
 const indexOf = (stageId: string) => dish.value!.stages.findIndex(({ id: of }) => of === stageId)
 const { carried } = provideDishCarry((load, onto) => {
-  if (load.kind === 'line') moveLine(load.id, onto)
+  if (load.kind === 'line') return moveLine(load.id, onto)
+  // The same thing twice, one after the other: put onto each other they become one.
+  const joins = [load.id, onto].find((of) => [load.id, onto].includes(joinsWith(dish.value!.stages, of)?.id ?? ''))
+  if (joins) void changeStages(joined(dish.value!.stages, joins))
   else void moveStage(indexOf(load.id), indexOf(onto))
 })
 
@@ -350,6 +353,8 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
           @update:editing="(on) => (editing = on ? stage.id : null)"
           @move="moveLine"
           @to="(by) => moveStage(i, i + by)"
+          @join="changeStages(joined(dish.stages, stage.id))"
+          @part="changeStages(parted(dish.stages, stage.id, uuid()))"
         >
           <template #edit>
             <StageEdit
