@@ -208,3 +208,39 @@ describe('fat that is kept back', () => {
     ])
   })
 })
+
+describe('a spice pouch in a pot', () => {
+  it('is taken out when the pot is open, and not before', () => {
+    const deeds = told({
+      name: 'Peas',
+      servings: 4,
+      lines: [line('peas', 'split-peas', 300)],
+      stages: [stage('pot', 'pot', { peas: 'rest' }, [], { takesOutPouch: true })],
+    }).map(({ do: deed, what }) => (what ? `${deed} ${what}` : deed))
+    expect(deeds.filter((one) => one === 'take-out pouch')).toHaveLength(1)
+    expect(deeds.indexOf('take-out pouch')).toBeGreaterThan(deeds.indexOf('open lid'))
+  })
+})
+
+describe('meat in a simmer', () => {
+  const stew = (atMinute: number): Dish => ({
+    name: 'Stew',
+    servings: 4,
+    lines: [line('chicken', 'chicken-breast', 400), line('stock', 'stock', 800)],
+    stages: [
+      stage('simmer', 'simmer', {}, [], {
+        minutes: 40,
+        takes: [{ line: 'stock' }, { line: 'chicken', atMinute }],
+      }),
+    ],
+  })
+  const refused = (dish: Dish) => answered(dish).cautions.filter(({ severity }) => severity === 'refuse')
+
+  it('that goes in at its end stays raw, and is refused; from its beginning it is cooked through', () => {
+    expect(refused(stew(0))).toEqual([])
+    expect(refused(stew(39)).map(({ params }) => params.food)).toEqual(['chicken-breast'])
+    // Late enough, and not before, it is refused: one minute is the border.
+    const border = Array.from({ length: 40 }, (_, minute) => refused(stew(minute)).length > 0)
+    expect(border.lastIndexOf(false)).toBeLessThan(border.indexOf(true))
+  })
+})
