@@ -170,6 +170,15 @@ describe('several pulses in one tin', () => {
     )
   })
 
+  it('are told with one amount of water for all of them', () => {
+    const [add, ...more] = told(bowl(true)).filter((one) => one.do === 'add' && one.things.some(({ tier }) => tier))
+    expect(more).toEqual([])
+    const waters = add!.things.filter(({ water }) => water)
+    const each = planned(bowl(true)).foods.flatMap(({ tinWaterG }) => tinWaterG ?? [])
+    expect(waters.map(({ g }) => g)).toEqual([each.reduce((sum, g) => sum + g, 0)])
+    expect(add!.things.filter(({ water }) => !water)).toHaveLength(3)
+  })
+
   it('heat up as one heap does: slower than a tin of a third of it', () => {
     const gets = (dish: Dish) => planned(dish).closings[0]!.foods[1]!.gets
     expect(gets(bowl(true))).toBeLessThan(gets(bowl(true, ['moong-whole'])))

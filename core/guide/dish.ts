@@ -188,6 +188,11 @@ function potInstructions(
       const where = settings.get(line)?.where
       return where !== undefined && where !== 'base'
     }
+    /** What is mixed in one tin; by its line where it stands alone. */
+    const bowlOf = ({ line }: Thing) => {
+      const where = settings.get(line ?? '')?.where
+      return (where && where !== 'base' ? where.bowl : undefined) ?? line
+    }
     const joins = (line: string | undefined) => {
       const at = lines.indexOf(line ?? '')
       return at < 0
@@ -211,12 +216,26 @@ function potInstructions(
       closing,
       isLast: number === answer.closings.length - 1,
       base: now.filter((one) => !tinned.includes(one)),
-      tins: tinned.flatMap((one) => tinThings(asked, answer, lines.indexOf(one.line!), one)),
+      tins: [...new Set(tinned.map(bowlOf))].flatMap((bowl) =>
+        together(
+          tinned
+            .filter((one) => bowlOf(one) === bowl)
+            .flatMap((one) => tinThings(asked, answer, lines.indexOf(one.line!), one)),
+        ),
+      ),
       isKettle: isKettle(asked),
       keepWarmMinutes:
         number === answer.closings.length - 1 && heatsItself(applianceOf(answer)) ? stage.pot!.keepWarmMinutes : 0,
     })
   })
+}
+
+/** The things of one tin, with all its water in one. */
+function together(things: readonly Thing[]): Thing[] {
+  const waters = things.filter(({ water }) => water)
+  const [first] = waters
+  const foods = things.filter(({ water }) => !water)
+  return first ? [...foods, { ...first, g: waters.reduce((sum, { g }) => sum + (g ?? 0), 0) }] : foods
 }
 
 /** A line by its own name, as the cook wrote it, or by what it is. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { numberAt, readAmount, typedAmount } from './number'
+import { minutesText, numberAt, readAmount, readMinutes, typedAmount } from './number'
 
 describe('an amount as it is typed', () => {
   it.each([
@@ -28,6 +28,17 @@ describe('an amount as it is typed', () => {
   ])('%s is %d where a point stands before decimals, and %d where a comma does', (text, point, comma) => {
     expect(readAmount(text, 'point')).toBe(point)
     expect(readAmount(text, 'comma')).toBe(comma)
+  })
+
+  it('minutes are typed as a clock shows them, or as a number', () => {
+    expect(['7:06', ' 0:30 ', '12', '7,5'].map((text) => readMinutes(text, 'comma'))).toEqual([7.1, 0.5, 12, 7.5])
+    expect(['7:6', '7:60', ':30', 'soon'].map((text) => readMinutes(text))).toEqual([NaN, NaN, NaN, NaN])
+    expect([7.1, 0, 59.999, NaN].map(minutesText)).toEqual(['7:06', '0:00', '60:00', ''])
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 36_000 }), (seconds) => {
+        expect(readMinutes(minutesText(seconds / 60)) * 60).toBeCloseTo(seconds, 6)
+      }),
+    )
   })
 
   it('is typed as it is read', () => {

@@ -183,3 +183,19 @@ export function typedAmount(value: number, decimal: DecimalSign = 'point', digit
   if (!Number.isFinite(value)) return ''
   return String(Number(value.toFixed(digits))).replace('.', SIGN_OF[decimal])
 }
+
+/**
+ * Minutes as a clock tells them, or as a number; NaN for anything else.
+ * @example readMinutes('7:06') // 7.1
+ */
+export function readMinutes(text: string, decimal: DecimalSign = 'point'): number {
+  const [, minutes, seconds] = /^\s*(\d+):([0-5]\d)\s*$/.exec(text) ?? []
+  return minutes === undefined ? readAmount(text, decimal) : Number(minutes) + Number(seconds) / 60
+}
+
+/** Minutes as a clock tells them; an empty text for what is none. */
+export function minutesText(minutes: number): string {
+  if (!Number.isFinite(minutes)) return ''
+  const seconds = Math.round(minutes * 60)
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
+}

@@ -27,7 +27,7 @@ test('a log is read in, teaches, is forgotten and known again, and changes what 
   const errors = watchForErrors(page)
   const log = await demoLog(baseURL!)
   await page.goto('/log/learnt')
-  await expect(page.getByRole('heading', { name: 'Nothing learnt yet' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Your log says nothing yet' })).toBeVisible()
   const read = (content: unknown) => page.getByLabel('Read a file in').setInputFiles(asFile(content))
 
   // What is broken is told row by row, and nothing of it is kept.
@@ -40,7 +40,7 @@ test('a log is read in, teaches, is forgotten and known again, and changes what 
   errors.length = 0
   await read(log)
   await expect(page.getByText('60 pots of 60 were new')).toBeVisible({ timeout: 60_000 })
-  await expect(page.getByRole('heading', { name: 'What 60 pots have taught' })).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByRole('heading', { name: 'What your log says, from 60 pots' })).toBeVisible({ timeout: 60_000 })
   await read(log)
   await expect(page.getByText('Nothing new: all 60 pots are here already.')).toBeVisible({ timeout: 60_000 })
 
@@ -52,7 +52,7 @@ test('a log is read in, teaches, is forgotten and known again, and changes what 
   await expect(page.getByRole('heading', { name: 'How close the plans came' })).toBeVisible()
   await expectAccessible(page)
   await leak.getByRole('button', { name: 'Forget this' }).click()
-  await expect(page.getByText('Forgotten: what was learnt of Old 3 L loses heat until now.')).toBeVisible()
+  await expect(page.getByText('Forgotten: what your log said of Old 3 L loses heat until now.')).toBeVisible()
   await expect(leak).toHaveCount(0)
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(leak).toBeVisible()
@@ -96,7 +96,7 @@ test('the log is looked through, and a pot in it says what it taught', async ({ 
   // What was asked for before is still listed until the answer comes.
   await expect(rows.filter({ hasNotText: 'right' })).toHaveCount(0)
   await page.getByRole('link', { name: /right/ }).first().click()
-  await expect(page.getByRole('heading', { name: 'What this pot taught' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'What this pot showed' })).toBeVisible()
   const taught = page.locator('.taught li')
   await expect(taught.first()).toBeVisible({ timeout: 60_000 })
   // Printed, what was said of it is text, and its strip is as wide as the paper.
@@ -216,7 +216,7 @@ test.describe('on a phone', () => {
     const log = await demoLog(baseURL!)
     expect((await request.post('/api/log', { data: log, timeout: 60_000 })).ok()).toBe(true)
     await page.goto('/log/learnt')
-    await expect(page.getByRole('heading', { name: 'What 60 pots have taught' })).toBeVisible({ timeout: 60_000 })
+    await expect(page.getByRole('heading', { name: 'What your log says, from 60 pots' })).toBeVisible({ timeout: 60_000 })
     expect(await sideways(page)).toBe(0)
     await expectAccessible(page)
   })

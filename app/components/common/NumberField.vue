@@ -4,7 +4,7 @@
  * shown in the unit that the household likes, and may be typed in any (“203 F”).
  */
 import { BOUNDS, type BoundName } from '~~/core/bounds'
-import { readAmount, typedAmount } from '~~/core/quantity/number'
+import { minutesText, readAmount, readMinutes, typedAmount } from '~~/core/quantity/number'
 import { inUnit, readFigure, type Quantity } from '~~/core/quantity/figure'
 
 const {
@@ -14,12 +14,15 @@ const {
   quantity = undefined,
   digits = 3,
   bound = undefined,
+  clock = false,
 } = defineProps<{
   label: string
   suffix?: string
   error?: string | null
   quantity?: Q
   digits?: number
+  /** Minutes, told and typed as 7:06. */
+  clock?: boolean
   /** Within what it must lie, to say so in its own unit. */
   bound?: BoundName
 }>()
@@ -28,9 +31,13 @@ const { t, likes, unitFor, unitName } = useI18nText()
 
 const unit = computed(() => (quantity ? unitFor(quantity) : null))
 const read = (typed: string) =>
-  quantity ? readFigure(typed, quantity, unit.value!, likes.value.decimal) : readAmount(typed, likes.value.decimal)
+  clock
+    ? readMinutes(typed, likes.value.decimal)
+    : quantity ? readFigure(typed, quantity, unit.value!, likes.value.decimal) : readAmount(typed, likes.value.decimal)
 const written = (value: number) =>
-  typedAmount(quantity ? inUnit(value, quantity, unit.value!) : value, likes.value.decimal, digits)
+  clock
+    ? minutesText(value)
+    : typedAmount(quantity ? inUnit(value, quantity, unit.value!) : value, likes.value.decimal, digits)
 
 const text = ref(written(model.value))
 watch([model, unit, () => likes.value.decimal], ([value]) => {

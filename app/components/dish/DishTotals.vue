@@ -5,12 +5,13 @@ import type { DishDocument } from '~~/shared/dish'
 
 /** What the whole comes to: salt, time, hands, liquid kept, portions. */
 const { answer, dish } = defineProps<{ answer: DishAnswer; dish: DishDocument }>()
-const { t, number, duration, weight } = useI18nText()
+const { t, number, duration, weight, partsOf, unitFor } = useI18nText()
 
 /** The bar ends at twice the upper end of what is usual. */
 const END = USUAL_SALT[1] * 2
 const share = (of: number) => `${Math.min(100, (of / END) * 100)}%`
 const keeping = computed(() => keepingOf(answer.massG, answer.served.hasRice, dish.servings))
+const salt = computed(() => partsOf(answer.saltG, 'weight', unitFor('weight') === 'g' ? 1 : 2))
 const chills = computed(() => dish.stages.some(({ kind }) => kind === 'chill'))
 </script>
 
@@ -19,7 +20,7 @@ const chills = computed(() => dish.stages.some(({ kind }) => kind === 'chill'))
     <div>
       <p class="label soft">{{ t('dishes.totals.salt') }}</p>
       <p class="figure salt">
-        {{ number(answer.saltG, 1) }} <small>{{ t('units.g') }}</small>
+        {{ salt.figure }} <small>{{ salt.unit }}</small>
       </p>
       <div class="bar" aria-hidden="true">
         <span class="usual" :style="{ left: share(USUAL_SALT[0]), right: `calc(100% - ${share(USUAL_SALT[1])})` }" />

@@ -6,7 +6,8 @@ import { inUse, type HouseholdCooker } from '~~/shared/kitchen'
 
 /** The water test, one thing to do at a time: a sentence, a great button, and what was pressed so far. */
 const { cooker } = defineProps<{ cooker: HouseholdCooker }>()
-const { t, temp } = useI18nText()
+const { t, temp, unitFor, unitName } = useI18nText()
+const unitText = (quantity: 'weight' | 'temperature') => unitName(unitFor(quantity))
 const kitchen = useKitchen()
 const { notes, step, press, takeBack, restart, test, leaveOut } = useWaterTest(cooker, kitchen.value)
 const kind = computed(() => cooker.cooker.appliance.kind)
@@ -41,7 +42,7 @@ const burners = computed(() => inUse(kitchen.value.burners))
         <p class="how">
           {{
             t(`kitchen.test.steps.${step.step.id}.how`, {
-              water: `${notes.waterG} g`,
+              water: `${notes.waterG} ${unitText('weight')}`,
               minutes: step.step.holdMinutes ?? 0,
             })
           }}
@@ -53,8 +54,8 @@ const burners = computed(() => inUse(kitchen.value.burners))
             :choices="byName(burners)"
             :label="t('pot.rows.burner')"
           />
-          <TextField v-model="notes.waterG" inputmode="decimal" :label="t('kitchen.test.waterIn')" suffix="g" />
-          <TextField v-model="notes.startC" inputmode="decimal" :label="t('kitchen.test.startC')" suffix="°C" />
+          <TextField v-model="notes.waterG" inputmode="decimal" :label="t('kitchen.test.waterIn')" :suffix="unitText('weight')" />
+          <TextField v-model="notes.startC" inputmode="decimal" :label="t('kitchen.test.startC')" :suffix="unitText('temperature')" />
         </div>
         <p v-if="begun" class="clock figure" role="timer">
           {{ holdLeft !== null ? clockText(holdLeft) : clockText(elapsed) }}
@@ -67,7 +68,7 @@ const burners = computed(() => inUse(kitchen.value.burners))
           v-model="notes.thermometer"
           inputmode="decimal"
           :label="t('kitchen.test.thermometer')"
-          suffix="°C"
+          :suffix="unitText('temperature')"
           class="thermometer"
         />
         <v-btn variant="flat" color="primary" size="x-large" class="press" @click="press">
@@ -81,7 +82,7 @@ const burners = computed(() => inUse(kitchen.value.burners))
           v-model="notes.leftG"
           inputmode="decimal"
           :label="t('kitchen.test.left')"
-          suffix="g"
+          :suffix="unitText('weight')"
           class="thermometer"
         />
       </template>
@@ -97,8 +98,9 @@ const burners = computed(() => inUse(kitchen.value.burners))
           <span v-if="step" class="figure">{{ clockText(mark.minute * MINUTE_MS) }}</span>
           <NumberField
             v-else
-            :model-value="Math.round(mark.minute * 100) / 100"
+            :model-value="mark.minute"
             :label="t('kitchen.test.minute')"
+            clock
             :suffix="t('units.min')"
             @update:model-value="(minute) => (mark.minute = minute)"
           />

@@ -2,6 +2,7 @@
 import { v4 as uuid } from 'uuid'
 import type { WaterTest } from '~~/core/appliance/water-test.schema'
 import type { WaterTestFit } from '~~/core/learn/water-test'
+import { inUnit } from '~~/core/quantity/figure'
 import { BURNERS } from '~~/core/appliance/burner'
 import { ambientPa, saturationPa } from '~~/core/steam/steam'
 import { measuredCooker, type HouseholdCooker, type Kitchen } from '~~/shared/kitchen'
@@ -13,7 +14,7 @@ import { changedFigures, stylesFor } from '~~/core/appliance/appliance'
 /** What a water test says of a cooker: fitted beside measured, and what changes in the plans. Kept only when asked. */
 const { cooker, test, burnerId } = defineProps<{ cooker: HouseholdCooker; test: WaterTest; burnerId: string | null }>()
 const emit = defineEmits<{ done: []; leaveOut: [place: number] }>()
-const { t, number, problemText, weight, temp } = useI18nText()
+const { t, number, problemText, weight, temp, pressure, unitFor, unitName } = useI18nText()
 const kitchenStore = useKitchenStore()
 const kitchen = computed(() => kitchenStore.loaded)
 const pot = usePotStore()
@@ -45,8 +46,13 @@ function keptTest({ appliance, burner: flames, heatSpread }: WaterTestFit): Kept
 
 // The boil: pressure for pots that hold it, temperature for the others; the cook's marks as dots on it.
 const underPressure = computed(() => (fit.value?.curve.minutesToPressure ?? null) !== null)
+const quantity = computed(() => (underPressure.value ? 'pressure' : 'temperature'))
+/** In the unit in which the household reads it. */
+const drawn = (value: number) => inUnit(value, quantity.value, unitFor(quantity.value))
 const valueAt = ({ tempC }: { tempC: number }) =>
-  underPressure.value ? Math.max(0, saturationPa(tempC) - ambientPa(test.place.altitudeM)) / 1000 : tempC
+  drawn(underPressure.value ? Math.max(0, saturationPa(tempC) - ambientPa(test.place.altitudeM)) : tempC)
+/** At which an indicator is down. */
+const GONE_PA = 2000
 const series = computed(() => {
   if (!fit.value) return []
   const { curve } = fit.value
@@ -54,15 +60,15 @@ const series = computed(() => {
   const line = curve.trace.map((point): [number, number] => [point.minute, valueAt(point)])
   const levelOf: Record<string, number> = underPressure.value
     ? {
-        whistle: 'liftPa' in appliance ? appliance.liftPa / 1000 : 0,
-        pressure: 'highPa' in appliance ? appliance.highPa / 1000 : 'liftPa' in appliance ? appliance.liftPa / 1000 : 0,
-        'pressure-gone': 2,
+        whistle: 'liftPa' in appliance ? appliance.liftPa : 0,
+        pressure: 'highPa' in appliance ? appliance.highPa : 'liftPa' in appliance ? appliance.liftPa : 0,
+        'pressure-gone': GONE_PA,
       }
     : {}
   const dots = test.marks.flatMap((mark): [number, number][] => {
-    if (mark.kind === 'temperature') return underPressure.value ? [] : [[mark.minute, mark.tempC]]
+    if (mark.kind === 'temperature') return underPressure.value ? [] : [[mark.minute, drawn(mark.tempC)]]
     const level = levelOf[mark.kind]
-    return level === undefined ? [] : [[mark.minute, level]]
+    return level === undefined ? [] : [[mark.minute, drawn(level)]]
   })
   return [
     { name: t('kitchen.test.fitted'), points: line, tone: 'steam' as const },
@@ -73,7 +79,6 @@ const series = computed(() => {
 const BOIL_OVER_ROOM_K = 80
 const FIGURE_UNITS: Record<string, { unit: string; times: number; digits: number }> = {
   loss: { unit: 'W', times: BOIL_OVER_ROOM_K, digits: 0 },
-  swing: { unit: 'kPa', times: 1e-3, digits: 0 },
   vent: { unit: 'g/s', times: 1000, digits: 1 },
   leak: { unit: 'g/min', times: 60_000, digits: 1 },
   reflux: { unit: '%', times: 100, digits: 0 },
@@ -83,8 +88,8 @@ const figures = computed(() =>
     const { unit, times, digits } = FIGURE_UNITS[id] ?? { unit: 'W', times: 1, digits: 0 }
     return {
       id,
-      before: `${number(before * times, digits)} ${unit}`,
-      after: `${number(after * times, digits)} ${unit}`,
+      before: id === 'swing' ? pressure(before) : `${number(before * times, digits)} ${unit}`,
+      after: id === 'swing' ? pressure(after) : `${number(after * times, digits)} ${unit}`,
       band: `± ${number(sdShare * 100)} %`,
     }
   }),
@@ -199,7 +204,7 @@ const measuredBefore = computed(() => measuredCooker(cooker, burner.value).heatS
         :series="series"
         :label="t('kitchen.test.chart', { n: observations.length })"
         :x-name="t('units.min')"
-        :y-name="underPressure ? 'kPa' : '°C'"
+        :y-name="unitName(unitFor(quantity))"
         :height="260"
       />
       <div class="tables">

@@ -9,7 +9,7 @@ const { path, errorAt, basedOn } = defineProps<{
   errorAt: (path: string) => string | null
   basedOn: Food | null
 }>()
-const { t, number } = useI18nText()
+const { t, number, weight } = useI18nText()
 
 const figures = computed(() => own.value.figures)
 const WINDOW = ['firm', 'tender', 'soft', 'max'] as const
@@ -51,10 +51,11 @@ const windowError = computed(() => errorAt(`${path}.figures.boilMinutes`))
       <NumberField
         v-model="cup"
         :label="t('larder.cup')"
-        :suffix="t('units.g')"
+        quantity="weight"
+        :digits="1"
         :error="errorAt(`${path}.figures.cupG`)"
       />
-      <span class="soft">{{ was(basedOn?.cupG) }}</span>
+      <span v-if="basedOn?.cupG" class="soft">{{ t('larder.was', { n: weight(basedOn.cupG) }) }}</span>
     </div>
     <div>
       <NumberField

@@ -27,7 +27,7 @@ const lines = computed(() =>
 )
 const fuel = computed(() => {
   const { unit, amount } = fuelOf(answer.energyKJ, applianceOf(answer))
-  return t(`pot.yield.${unit}`, { n: number(amount) })
+  return t(`pot.yield.${unit}`, { n: unit === 'gas' ? weight(amount) : number(amount) })
 })
 </script>
 

@@ -31,6 +31,19 @@ describe('a water test', () => {
     expect(step.value!.step.mark.kind).toBe('flame')
   })
 
+  it('takes ounces and °F where they are liked, and what is typed with its unit', () => {
+    const kitchen = aKitchen()
+    kitchen.likes = { ...kitchen.likes, weight: 'oz', temperature: 'F' }
+    const test = effectScope(true).run(() => useWaterTest(cooker('whistling-5l-aluminium'), kitchen))!
+    expect(test.notes.value.startC).toBe('64.4')
+    test.notes.value.waterG = '32'
+    goThrough(test)
+    test.notes.value.leftG = '600 g'
+    expect(test.test.value!.waterG).toBeCloseTo(907.2, 1)
+    expect(test.test.value!.leftG).toBe(600)
+    expect(test.test.value!.startC).toBeCloseTo(18, 5)
+  })
+
   it('notes each mark by the minutes since it was lit', () => {
     const { notes, press } = testing()
     pass(10)

@@ -3,9 +3,11 @@ import { stepAfter } from '~~/core/appliance/test-guide'
 import { kindOf } from '~~/core/appliance/appliance'
 import type { TestMark, WaterTest } from '~~/core/appliance/water-test.schema'
 import { MINUTE_MS } from '~~/core/measure/time'
-import { readAmount, typedAmount } from '~~/core/quantity/number'
+import { inUnit, readFigure } from '~~/core/quantity/figure'
+import { typedAmount } from '~~/core/quantity/number'
 import { inUse, type HouseholdCooker, type Kitchen } from '~~/shared/kitchen'
 
+/** Figures stand as they were typed, in the units that the household likes. */
 interface Notes {
   burnerId: string
   waterG: string
@@ -22,11 +24,13 @@ interface Notes {
 export function useWaterTest(cooker: HouseholdCooker, kitchen: Kitchen) {
   const { appliance, body } = cooker.cooker
   const { test: guide, level } = kindOf(appliance)
-  const readTyped = (text: string) => readAmount(text, kitchen.likes.decimal)
+  const { weight, temperature, decimal } = kitchen.likes
+  const readG = (text: string) => readFigure(text, 'weight', weight, decimal)
+  const readC = (text: string) => readFigure(text, 'temperature', temperature, decimal)
   const fresh = (): Notes => ({
     burnerId: inUse(kitchen.burners)[0]?.id ?? '',
-    waterG: typedAmount(guide.waterG(body.capacityL), kitchen.likes.decimal),
-    startC: typedAmount(kitchen.tapC, kitchen.likes.decimal),
+    waterG: typedAmount(inUnit(guide.waterG(body.capacityL), 'weight', weight), decimal, 1),
+    startC: typedAmount(inUnit(kitchen.tapC, 'temperature', temperature), decimal, 1),
     leftG: '',
     thermometer: '',
     litAt: null,
@@ -44,7 +48,7 @@ export function useWaterTest(cooker: HouseholdCooker, kitchen: Kitchen) {
     if (notes.value.litAt === null) notes.value.litAt = now
     const minute = (now - notes.value.litAt) / MINUTE_MS
     if (mark.kind === 'temperature') {
-      const tempC = readTyped(notes.value.thermometer)
+      const tempC = readC(notes.value.thermometer)
       if (!Number.isFinite(tempC)) return
       notes.value.marks.push({ kind: 'temperature', minute, tempC })
       notes.value.thermometer = ''
@@ -57,12 +61,12 @@ export function useWaterTest(cooker: HouseholdCooker, kitchen: Kitchen) {
   const restart = () => (notes.value = fresh())
 
   const test = computed<WaterTest | null>(() => {
-    const leftG = readTyped(notes.value.leftG)
+    const leftG = readG(notes.value.leftG)
     if (step.value || !Number.isFinite(leftG)) return null
     return {
-      waterG: readTyped(notes.value.waterG),
+      waterG: readG(notes.value.waterG),
       leftG,
-      startC: readTyped(notes.value.startC),
+      startC: readC(notes.value.startC),
       place: { altitudeM: kitchen.altitudeM, roomC: kitchen.roomC },
       ...(level ? { level } : {}),
       // A minute that is corrected makes another test of it.

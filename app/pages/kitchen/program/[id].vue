@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useLocalStorage, useTimestamp } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
-import { readAmount } from '~~/core/quantity/number'
+import { inUnit, readFigure, type Quantity } from '~~/core/quantity/figure'
+import { typedAmount } from '~~/core/quantity/number'
 import { canBeTold } from '~~/core/appliance/program-by-hand'
 import { checkCooker } from '~~/core/pot/check'
 import type { FixedProgram } from '~~/core/appliance/kind'
@@ -10,16 +11,20 @@ import { ambientPa, boilingC, saturationC } from '~~/core/steam/steam'
 
 /** Measures a program of a device once: its temperature by the clock, from taps or a thermometer, and the steam it costs. */
 const route = useRoute()
-const { t, number, problemText } = useI18nText()
+const { t, number, problemText, unitFor, unitName, likes } = useI18nText()
+type Told = Extract<Quantity, 'weight' | 'temperature'>
+const unitText = (quantity: Told) => unitName(unitFor(quantity))
+const read = (text: string, quantity: Told) => readFigure(text, quantity, unitFor(quantity), likes.value.decimal)
 const { draft, state, save } = useKitchenDraft()
 const cooker = computed(() => draft.value.cookers.find(({ id }) => id === route.params.id) ?? null)
 // A stopwatch: this device’s own clock, which nobody sets in the middle.
 const nowMs = useTimestamp({ interval: 1000 })
 
+const USUAL_WATER_G = 1000
 type PointKind = 'thermometer' | 'boils' | 'pressure' | 'gone' | 'ended'
 const fresh = () => ({
   name: '',
-  waterG: '1000',
+  waterG: typedAmount(inUnit(USUAL_WATER_G, 'weight', unitFor('weight')), likes.value.decimal, 1),
   leftG: '',
   thermometer: '',
   startedAt: null as number | null,
@@ -49,7 +54,7 @@ function note(what: PointKind, tempC: number) {
   notes.value.points.push({ minute: (Date.now() - notes.value.startedAt) / MINUTE_MS, tempC, what })
 }
 function noteThermometer() {
-  note('thermometer', readAmount(notes.value.thermometer))
+  note('thermometer', read(notes.value.thermometer, 'temperature'))
   notes.value.thermometer = ''
 }
 function end() {
@@ -67,7 +72,7 @@ const program = computed<FixedProgram>(() => ({
   id: uuid(),
   name: notes.value.name.trim(),
   profile: notes.value.points.map(({ minute, tempC }) => ({ minute, tempC })),
-  steamG: readAmount(notes.value.waterG) - readAmount(notes.value.leftG),
+  steamG: read(notes.value.waterG, 'weight') - read(notes.value.leftG, 'weight'),
 }))
 const problems = computed(() => {
   if (!cooker.value || notes.value.leftG === '') return []
@@ -80,13 +85,14 @@ const problems = computed(() => {
 const ready = computed(
   () => notes.value.ended && notes.value.leftG !== '' && program.value.name !== '' && problems.value.length === 0,
 )
+const shownC = (tempC: number) => inUnit(tempC, 'temperature', unitFor('temperature'))
 const series = computed(() => [
   {
     name: t('kitchen.program.curve'),
     tone: 'steam' as const,
     points: [
-      [0, draft.value.tapC] as [number, number],
-      ...notes.value.points.map(({ minute, tempC }): [number, number] => [minute, tempC]),
+      [0, shownC(draft.value.tapC)] as [number, number],
+      ...notes.value.points.map(({ minute, tempC }): [number, number] => [minute, shownC(tempC)]),
     ],
   },
 ])
@@ -114,7 +120,7 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
     <p class="how">{{ t('kitchen.program.how', { name: cooker.name }) }}</p>
     <div class="fields">
       <TextField v-model="notes.name" :label="t('kitchen.program.name')" maxlength="60" />
-      <TextField v-model="notes.waterG" inputmode="decimal" :label="t('kitchen.test.waterIn')" suffix="g" />
+      <TextField v-model="notes.waterG" inputmode="decimal" :label="t('kitchen.test.waterIn')" :suffix="unitText('weight')" />
     </div>
     <template v-if="notes.startedAt === null">
       <v-btn variant="flat" color="primary" size="x-large" @click="begin">{{ t('kitchen.program.begin') }}</v-btn>
@@ -130,15 +136,15 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
         <v-btn v-if="highC !== null" size="large" @click="note('gone', boilC)">
           {{ t('kitchen.program.gone') }}
         </v-btn>
-        <TextField v-model="notes.thermometer" inputmode="decimal" :label="t('kitchen.test.thermometer')" suffix="°C" />
+        <TextField v-model="notes.thermometer" inputmode="decimal" :label="t('kitchen.test.thermometer')" :suffix="unitText('temperature')" />
         <v-btn size="large" @click="noteThermometer">{{ t('kitchen.program.note') }}</v-btn>
         <v-btn variant="flat" color="primary" size="large" @click="end">{{ t('kitchen.program.end') }}</v-btn>
       </div>
       <ol>
         <li v-for="(point, i) in notes.points" :key="i">
           <span>{{ t(`kitchen.program.points.${point.what}`) }}</span>
-          <NumberField v-model="point.minute" :label="t('kitchen.test.minute')" :suffix="t('units.min')" />
-          <NumberField v-model="point.tempC" :label="t('kitchen.program.temp')" suffix="°C" />
+          <NumberField v-model="point.minute" clock :label="t('kitchen.test.minute')" :suffix="t('units.min')" />
+          <NumberField v-model="point.tempC" :label="t('kitchen.program.temp')" quantity="temperature" :digits="1" />
         </li>
       </ol>
       <LazyLineChart
@@ -146,7 +152,7 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
         :series="series"
         :label="t('kitchen.program.chart', { n: number(notes.points.length) })"
         :x-name="t('units.min')"
-        y-name="°C"
+        :y-name="unitText('temperature')"
         :height="220"
       />
       <TextField
@@ -154,7 +160,7 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
         v-model="notes.leftG"
         inputmode="decimal"
         :label="t('kitchen.test.left')"
-        suffix="g"
+        :suffix="unitText('weight')"
         class="left"
       />
       <div v-if="notes.ended && problems.length > 0" role="alert" class="problems">
