@@ -26,7 +26,7 @@ if (!/^\/(join|guest)\//.test(window.location.pathname)) void kitchen.load()
 <style scoped>
 .skip {
   position: absolute;
-  left: -999px;
+  inset-inline-start: -999px;
   top: 0;
   padding: 8px 16px;
   background: var(--ink);
@@ -34,6 +34,6 @@ if (!/^\/(join|guest)\//.test(window.location.pathname)) void kitchen.load()
   z-index: 10;
 }
 .skip:focus {
-  left: 0;
+  inset-inline-start: 0;
 }
 </style>

@@ -224,7 +224,7 @@ section {
   padding: 28px 32px;
 }
 .lists {
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
 }
 h1 {
   margin: 0 0 26px;
@@ -270,7 +270,7 @@ ul {
   background: none;
   color: inherit;
   font: inherit;
-  text-align: left;
+  text-align: start;
   text-decoration: none;
   cursor: pointer;
 }
@@ -302,7 +302,7 @@ ul {
     padding: 18px 16px 24px;
   }
   .lists {
-    border-left: 0;
+    border-inline-start: 0;
     border-top: 1px solid var(--line);
   }
   .ask {

@@ -216,7 +216,9 @@ test.describe('on a phone', () => {
     const log = await demoLog(baseURL!)
     expect((await request.post('/api/log', { data: log, timeout: 60_000 })).ok()).toBe(true)
     await page.goto('/log/learnt')
-    await expect(page.getByRole('heading', { name: 'What your log says, from 60 pots' })).toBeVisible({ timeout: 60_000 })
+    await expect(page.getByRole('heading', { name: 'What your log says, from 60 pots' })).toBeVisible({
+      timeout: 60_000,
+    })
     expect(await sideways(page)).toBe(0)
     await expectAccessible(page)
   })

@@ -58,6 +58,6 @@ li {
   border-top: 1px solid var(--line);
 }
 strong {
-  margin-right: 10px;
+  margin-inline-end: 10px;
 }
 </style>

@@ -49,6 +49,6 @@ code {
   font-size: 14px;
 }
 span {
-  margin-left: 12px;
+  margin-inline-start: 12px;
 }
 </style>

@@ -307,7 +307,7 @@ li .soft {
   text-transform: none;
 }
 .kept .soft {
-  margin-left: 10px;
+  margin-inline-start: 10px;
 }
 .inForm {
   position: relative;

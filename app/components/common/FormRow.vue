@@ -30,7 +30,7 @@ defineProps<{ label: string | null; hint?: string | null; error?: string | null 
   font-size: 14px;
 }
 .hint {
-  text-align: right;
+  text-align: end;
 }
 .error {
   margin: 0;

@@ -33,7 +33,9 @@ const unit = computed(() => (quantity ? unitFor(quantity) : null))
 const read = (typed: string) =>
   clock
     ? readMinutes(typed, likes.value.decimal)
-    : quantity ? readFigure(typed, quantity, unit.value!, likes.value.decimal) : readAmount(typed, likes.value.decimal)
+    : quantity
+      ? readFigure(typed, quantity, unit.value!, likes.value.decimal)
+      : readAmount(typed, likes.value.decimal)
 const written = (value: number) =>
   clock
     ? minutesText(value)

@@ -38,8 +38,8 @@ const problems = computed(() => (store.failure?.problems ?? []).filter(({ path }
   justify-items: start;
   gap: 8px;
   margin: 14px 0 0;
-  padding-left: 12px;
-  border-left: 3px solid var(--danger);
+  padding-inline-start: 12px;
+  border-inline-start: 3px solid var(--danger);
 }
 p {
   margin: 0;

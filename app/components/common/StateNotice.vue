@@ -20,7 +20,7 @@ const { t, problemText } = useI18nText()
   justify-items: start;
   max-width: 52ch;
   margin: 48px 24px;
-  padding-left: 16px;
-  border-left: 3px solid var(--danger);
+  padding-inline-start: 16px;
+  border-inline-start: 3px solid var(--danger);
 }
 </style>

@@ -60,7 +60,7 @@ button {
   color: inherit;
   font: inherit;
   font-size: clamp(19px, 2vw, 26px);
-  text-align: left;
+  text-align: start;
   cursor: pointer;
 }
 .ticked {

@@ -196,7 +196,7 @@ h1 {
   min-width: 180px;
   max-width: 360px;
   height: 100%;
-  margin-left: auto;
+  margin-inline-start: auto;
 }
 .drawing {
   max-height: 180px;
@@ -226,7 +226,7 @@ footer {
   padding: 8px 20px;
   border: 0;
   border-radius: 0;
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
   background: var(--ground);
   color: var(--ink);
   font: inherit;
@@ -239,7 +239,7 @@ footer {
   outline-offset: -5px;
 }
 .buttons .main-press {
-  border-left: 0;
+  border-inline-start: 0;
   background: var(--ink);
   color: var(--ground);
   font-size: 25px;

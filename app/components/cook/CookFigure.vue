@@ -63,7 +63,7 @@ const pour = computed(() => ({ ...partsOf(pourG.value, 'weight'), inCups: measur
   font-size: clamp(92px, 12vw, 150px);
 }
 .of {
-  margin-left: 22px;
+  margin-inline-start: 22px;
   font-size: clamp(36px, 5.5vw, 68px);
 }
 .cups {

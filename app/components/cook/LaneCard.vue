@@ -110,7 +110,7 @@ h2 a {
   font-size: 88px !important;
 }
 .figure-of :deep(.of) {
-  margin-left: 10px;
+  margin-inline-start: 10px;
   font-size: 30px;
 }
 .figure-of :deep(.cups) {
@@ -137,7 +137,7 @@ h2 a {
   cursor: default;
 }
 .number {
-  margin-right: 8px;
+  margin-inline-end: 8px;
   color: inherit;
   font-weight: 400;
 }

@@ -121,7 +121,7 @@ const foods = computed(() =>
 
 <style scoped>
 aside {
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
   padding: 8px 32px;
   min-width: 0;
 }
@@ -176,7 +176,7 @@ h2 {
     display: flex;
     gap: 14px;
     padding: 0 16px;
-    border-left: 0;
+    border-inline-start: 0;
     border-top: 1px solid var(--line);
   }
   aside > div {

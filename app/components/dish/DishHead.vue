@@ -86,7 +86,7 @@ const typed = computed({
   gap: 2px;
 }
 .state {
-  margin-left: auto;
+  margin-inline-start: auto;
   font-size: 13px;
 }
 .servings {

@@ -348,8 +348,8 @@ const opened = ref<string | null>(null)
 }
 .ask {
   margin: 0 0 4px;
-  padding-left: 8px;
-  border-left: 3px solid var(--heat);
+  padding-inline-start: 8px;
+  border-inline-start: 3px solid var(--heat);
   font-size: 13.5px;
 }
 .where {

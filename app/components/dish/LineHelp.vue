@@ -85,8 +85,8 @@ const stillText = computed(() => {
   justify-items: start;
   gap: 10px;
   margin: 12px 0;
-  padding-left: 12px;
-  border-left: 3px solid var(--food);
+  padding-inline-start: 12px;
+  border-inline-start: 3px solid var(--food);
 }
 h2 {
   margin: 0;

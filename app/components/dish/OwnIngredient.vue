@@ -62,8 +62,8 @@ const sour = computed({
   display: grid;
   gap: 6px;
   margin: 4px 0;
-  padding-left: 12px;
-  border-left: 2px solid var(--line);
+  padding-inline-start: 12px;
+  border-inline-start: 2px solid var(--line);
 }
 .own > p {
   margin: 0;

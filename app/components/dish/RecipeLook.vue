@@ -352,7 +352,7 @@ ol {
   gap: 6px 8px;
   margin-bottom: 8px;
   padding: 10px 12px;
-  border-left: 4px solid var(--heat);
+  border-inline-start: 4px solid var(--heat);
   background: var(--ground-raised);
 }
 .ask-box p {
@@ -360,7 +360,7 @@ ol {
   margin: 0;
 }
 .ask-box strong {
-  margin-right: 6px;
+  margin-inline-end: 6px;
 }
 .another {
   flex: 1 1 180px;
@@ -378,7 +378,7 @@ ol {
 }
 .rows .figure {
   font-size: 18px;
-  text-align: right;
+  text-align: end;
 }
 .typed :deep(input) {
   min-height: 30px;
@@ -387,7 +387,7 @@ ol {
   font-size: 14px;
 }
 .nowhere {
-  margin-left: 8px;
+  margin-inline-start: 8px;
   font-size: 14px;
 }
 .steps li {
@@ -406,8 +406,8 @@ ol {
   font-size: 14.5px;
 }
 .missing {
-  padding-left: 10px;
-  border-left: 3px solid var(--heat);
+  padding-inline-start: 10px;
+  border-inline-start: 3px solid var(--heat);
 }
 @media (max-width: 719px), (pointer: coarse) {
   .look :deep(input) {

@@ -69,14 +69,14 @@ const ownCooker = computed(() => {
 .scale {
   margin: 0 0 12px;
   padding: 4px 0 4px 12px;
-  border-left: 3px solid var(--food);
+  border-inline-start: 3px solid var(--food);
 }
 p {
   margin: 0 0 6px;
 }
 .fit {
-  padding-left: 8px;
-  border-left: 3px solid var(--danger);
+  padding-inline-start: 8px;
+  border-inline-start: 3px solid var(--danger);
 }
 ul {
   margin: 0;

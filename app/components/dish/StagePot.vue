@@ -94,8 +94,8 @@ const writtenText = computed(() => {
   gap: 12px;
 }
 .written {
-  padding-left: 10px;
-  border-left: 3px solid var(--steam);
+  padding-inline-start: 10px;
+  border-inline-start: 3px solid var(--steam);
   font-size: 14.5px;
 }
 p {

@@ -196,7 +196,7 @@ h2 {
   white-space: pre-line;
 }
 .time {
-  text-align: right;
+  text-align: end;
 }
 .time p {
   margin: 0;
@@ -220,8 +220,8 @@ h2 {
   padding-bottom: 16px;
 }
 .sour {
-  padding-left: 8px;
-  border-left: 3px solid var(--heat);
+  padding-inline-start: 8px;
+  border-inline-start: 3px solid var(--heat);
 }
 .said {
   margin: 4px 0;

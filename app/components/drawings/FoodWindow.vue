@@ -128,7 +128,7 @@ const label = computed(() =>
   position: absolute;
   top: -7px;
   width: 0;
-  margin-left: -6px;
+  margin-inline-start: -6px;
   border: 6px solid transparent;
   border-top: 9px solid var(--ink);
   border-bottom: 0;

@@ -322,7 +322,7 @@ const text = computed(() => {
   place-items: center;
   width: 44px;
   height: 44px;
-  margin-left: -22px;
+  margin-inline-start: -22px;
   cursor: ew-resize;
   touch-action: none;
 }

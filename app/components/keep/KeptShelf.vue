@@ -177,8 +177,8 @@ li {
   grid-column: 1 / -1;
 }
 .past {
-  padding-left: 10px;
-  border-left: 3px solid var(--danger);
+  padding-inline-start: 10px;
+  border-inline-start: 3px solid var(--danger);
 }
 .labels {
   display: none;

@@ -61,7 +61,7 @@ const kept = ({ portions, place, leftover }: { portions: number; place: CameOut[
 <style scoped>
 .doubt {
   margin: 0 0 10px;
-  padding-left: 10px;
-  border-left: 3px solid var(--danger);
+  padding-inline-start: 10px;
+  border-inline-start: 3px solid var(--danger);
 }
 </style>

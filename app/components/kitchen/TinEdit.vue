@@ -60,8 +60,8 @@ const lids = computed(() => [
 .caution {
   grid-column: 1 / -1;
   margin: 0;
-  padding-left: 10px;
-  border-left: 3px solid var(--heat);
+  padding-inline-start: 10px;
+  border-inline-start: 3px solid var(--heat);
   font-size: 14px;
 }
 </style>

@@ -54,8 +54,18 @@ const burners = computed(() => inUse(kitchen.value.burners))
             :choices="byName(burners)"
             :label="t('pot.rows.burner')"
           />
-          <TextField v-model="notes.waterG" inputmode="decimal" :label="t('kitchen.test.waterIn')" :suffix="unitText('weight')" />
-          <TextField v-model="notes.startC" inputmode="decimal" :label="t('kitchen.test.startC')" :suffix="unitText('temperature')" />
+          <TextField
+            v-model="notes.waterG"
+            inputmode="decimal"
+            :label="t('kitchen.test.waterIn')"
+            :suffix="unitText('weight')"
+          />
+          <TextField
+            v-model="notes.startC"
+            inputmode="decimal"
+            :label="t('kitchen.test.startC')"
+            :suffix="unitText('temperature')"
+          />
         </div>
         <p v-if="begun" class="clock figure" role="timer">
           {{ holdLeft !== null ? clockText(holdLeft) : clockText(elapsed) }}
@@ -134,7 +144,7 @@ section {
   padding: 18px 24px;
 }
 .so-far {
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
 }
 h1 {
   margin: 14px 0 8px;
@@ -194,7 +204,7 @@ li {
 }
 li .figure {
   font-size: 20px;
-  text-align: right;
+  text-align: end;
 }
 .buttons {
   display: flex;
@@ -208,7 +218,7 @@ li .figure {
     padding: 14px 16px;
   }
   .so-far {
-    border-left: 0;
+    border-inline-start: 0;
     border-top: 1px solid var(--line);
   }
 }

@@ -292,8 +292,8 @@ h2 {
   font-size: 19px;
 }
 .nonsense {
-  padding-left: 12px;
-  border-left: 3px solid var(--danger);
+  padding-inline-start: 12px;
+  border-inline-start: 3px solid var(--danger);
 }
 .tables {
   display: grid;
@@ -306,14 +306,14 @@ h2 {
 }
 caption {
   padding-bottom: 4px;
-  text-align: left;
+  text-align: start;
   font-weight: 700;
 }
 th,
 td {
   padding: 4px 8px 4px 0;
   border-top: 1px solid var(--line);
-  text-align: left;
+  text-align: start;
   font-weight: 400;
 }
 thead th {

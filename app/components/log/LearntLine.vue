@@ -121,7 +121,7 @@ svg {
 }
 .value {
   font-size: 27px;
-  text-align: right;
+  text-align: end;
   white-space: nowrap;
 }
 .more {

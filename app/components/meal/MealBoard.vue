@@ -164,7 +164,7 @@ const barStyle = (task: MealTask) => ({
 </script>
 
 <template>
-  <div ref="box" class="board" role="group" :aria-label="t('meals.board')" tabindex="0">
+  <div ref="box" class="board" dir="ltr" role="group" :aria-label="t('meals.board')" tabindex="0">
     <div class="inner" :style="{ width: `${across + NAMES_PX + 12}px` }">
       <div class="over" :style="{ left: `${NAMES_PX}px`, width: `${across}px` }" aria-hidden="true">
         <i v-for="tick in ticks" :key="tick" class="grid" :style="{ left: `${x(tick)}px` }" />
@@ -296,7 +296,7 @@ const barStyle = (task: MealTask) => ({
   border: 0;
 }
 .name {
-  padding-right: 8px;
+  padding-inline-end: 8px;
   font-size: 14.5px;
   font-weight: 700;
 }
@@ -420,7 +420,7 @@ svg {
   font: inherit;
   font-size: 13px;
   line-height: 20px;
-  text-align: left;
+  text-align: start;
   white-space: nowrap;
   cursor: pointer;
 }
@@ -439,13 +439,13 @@ svg {
   bottom: 0;
 }
 .grid {
-  border-left: 1px solid color-mix(in srgb, var(--line) 70%, transparent);
+  border-inline-start: 1px solid color-mix(in srgb, var(--line) 70%, transparent);
 }
 .hour {
-  border-left: 3px solid var(--ink);
+  border-inline-start: 3px solid var(--ink);
 }
 .now {
-  border-left: 2px dashed var(--ink);
+  border-inline-start: 2px dashed var(--ink);
 }
 
 .over b {

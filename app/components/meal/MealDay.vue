@@ -418,7 +418,7 @@ section {
 }
 aside {
   padding: 22px 24px;
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
 }
 p {
   margin: 0;
@@ -448,8 +448,8 @@ p {
 }
 .trouble,
 .slips {
-  padding-left: 12px;
-  border-left: 3px solid var(--heat);
+  padding-inline-start: 12px;
+  border-inline-start: 3px solid var(--heat);
 }
 .trouble ul {
   display: flex;

@@ -192,7 +192,7 @@ h1 {
 .summary {
   margin: 0;
   justify-self: end;
-  text-align: right;
+  text-align: end;
 }
 ul {
   margin: 0;
@@ -244,7 +244,7 @@ p {
   .summary {
     grid-column: 1 / -1;
     justify-self: start;
-    text-align: left;
+    text-align: start;
   }
   .dishes {
     display: grid;

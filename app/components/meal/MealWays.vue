@@ -76,7 +76,7 @@ li {
   align-items: center;
 }
 button {
-  text-align: left;
+  text-align: start;
 }
 @media (max-width: 719px) {
   ul {

@@ -39,8 +39,8 @@ const text = computed(() => {
 <style scoped>
 .batches {
   margin: 0 0 12px;
-  padding-left: 10px;
-  border-left: 3px solid var(--heat);
+  padding-inline-start: 10px;
+  border-inline-start: 3px solid var(--heat);
 }
 p {
   margin: 0 0 8px;

@@ -30,13 +30,13 @@ const cautionText = useCautionText()
 }
 li {
   padding: 1px 0 1px 10px;
-  border-left: 3px solid var(--line);
+  border-inline-start: 3px solid var(--line);
 }
 .warn {
-  border-left-color: var(--heat);
+  border-inline-start-color: var(--heat);
 }
 .refuse {
-  border-left-color: var(--danger);
+  border-inline-start-color: var(--danger);
   color: var(--danger);
   font-weight: 700;
 }

@@ -33,8 +33,8 @@ const said = computed(() => {
 <style scoped>
 .count {
   margin: 0 0 8px;
-  padding-left: 10px;
-  border-left: 3px solid var(--heat);
+  padding-inline-start: 10px;
+  border-inline-start: 3px solid var(--heat);
   font-size: 14.5px;
 }
 </style>

@@ -179,7 +179,7 @@ th,
 td {
   padding: 3px 10px 3px 0;
   border-top: 1px solid var(--line);
-  text-align: left;
+  text-align: start;
   font-weight: 400;
   vertical-align: baseline;
 }
@@ -194,7 +194,7 @@ thead th {
   vertical-align: top;
 }
 .number {
-  text-align: right;
+  text-align: end;
 }
 @media (min-width: 720px) {
   .cooker,
@@ -216,7 +216,7 @@ thead th {
   background: none;
   color: inherit;
   font: inherit;
-  text-align: left;
+  text-align: start;
   text-decoration: underline;
   text-decoration-color: var(--line);
   text-underline-offset: 4px;
@@ -238,7 +238,7 @@ thead th {
 @media (max-width: 719px) {
   th,
   td {
-    padding-right: 6px;
+    padding-inline-end: 6px;
   }
   .use {
     min-height: 44px;

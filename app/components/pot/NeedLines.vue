@@ -52,18 +52,18 @@ const times = computed(() => food.factors.reduce((product, factor) => product * 
   font-size: 14px;
 }
 caption {
-  text-align: left;
+  text-align: start;
   font-weight: 700;
 }
 th,
 td {
   padding: 4px 0;
   border-top: 1px solid var(--line);
-  text-align: left;
+  text-align: start;
   font-weight: 400;
 }
 td {
-  text-align: right;
+  text-align: end;
   font-size: 17px;
 }
 .total th,

@@ -171,7 +171,7 @@ li {
 li::before {
   content: counter(step);
   position: absolute;
-  left: 0;
+  inset-inline-start: 0;
   top: 15px;
   font-family: var(--figure-family);
   font-size: 19px;

@@ -113,8 +113,8 @@ const becomesText = useBecomesText()
 }
 .becomes {
   margin: 0 0 4px;
-  padding-left: 10px;
-  border-left: 3px solid var(--water);
+  padding-inline-start: 10px;
+  border-inline-start: 3px solid var(--water);
 }
 .sure {
   margin: 0;

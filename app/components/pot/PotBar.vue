@@ -171,7 +171,7 @@ useUndoKeys({ undo: pot.undo, redo: pot.redo, save: keepChange })
   gap: 4px;
 }
 .row > :first-child {
-  margin-left: -8px;
+  margin-inline-start: -8px;
 }
 .gap {
   flex: 1;
@@ -185,8 +185,8 @@ useUndoKeys({ undo: pot.undo, redo: pot.redo, save: keepChange })
 }
 .problem {
   margin: 8px 0 0;
-  padding-left: 10px;
-  border-left: 3px solid var(--danger);
+  padding-inline-start: 10px;
+  border-inline-start: 3px solid var(--danger);
   font-size: 14.5px;
 }
 .problem p,

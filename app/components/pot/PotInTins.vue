@@ -289,7 +289,7 @@ section {
 }
 .foods {
   grid-area: foods;
-  border-right: 1px solid var(--line);
+  border-inline-end: 1px solid var(--line);
 }
 .drawing {
   grid-area: drawing;
@@ -299,7 +299,7 @@ section {
 }
 .side {
   grid-area: side;
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
 }
 .under {
   grid-area: under;
@@ -317,8 +317,8 @@ section {
 }
 .problems {
   margin: 12px 0;
-  padding-left: 12px;
-  border-left: 3px solid var(--danger);
+  padding-inline-start: 12px;
+  border-inline-start: 3px solid var(--danger);
 }
 .problems p {
   margin: 0 0 6px;
@@ -342,11 +342,11 @@ section {
 .waters td {
   padding: 3px 6px 3px 0;
   border-top: 1px solid var(--line);
-  text-align: left;
+  text-align: start;
   font-weight: 400;
 }
 .waters .figure {
-  text-align: right;
+  text-align: end;
   font-size: 18px;
 }
 .lift {
@@ -408,7 +408,7 @@ section {
 }
 .without {
   margin: 0;
-  padding-left: 10px;
-  border-left: 3px solid var(--heat);
+  padding-inline-start: 10px;
+  border-inline-start: 3px solid var(--heat);
 }
 </style>

@@ -99,7 +99,7 @@ const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`li
   color: inherit;
   font: inherit;
   font-size: 15px;
-  text-align: left;
+  text-align: start;
   cursor: pointer;
 }
 .more {

@@ -174,7 +174,7 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
 }
 .inputs {
   grid-area: inputs;
-  border-right: 1px solid var(--line);
+  border-inline-end: 1px solid var(--line);
 }
 .drawing {
   grid-area: drawing;
@@ -183,7 +183,7 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
 }
 .side {
   grid-area: side;
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
 }
 .timeline {
   grid-area: timeline;
@@ -194,13 +194,13 @@ const foodNames = computed(() => answer.value?.foods.map(({ food }) => kitchen.f
   display: grid;
   align-content: start;
   gap: 18px;
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
   border-top: 1px solid var(--line);
 }
 .problems {
   margin-bottom: 14px;
-  padding-left: 12px;
-  border-left: 3px solid var(--danger);
+  padding-inline-start: 12px;
+  border-inline-start: 3px solid var(--danger);
   color: var(--danger);
 }
 .problems p {

@@ -141,7 +141,7 @@ const sure = computed(() =>
   td {
     padding: 3pt 8pt 3pt 0;
     border-top: 0.5pt solid #000;
-    text-align: left;
+    text-align: start;
     font-weight: 400;
   }
   .steps {
@@ -160,7 +160,7 @@ const sure = computed(() =>
   }
   ul {
     margin: 0;
-    padding-left: 14pt;
+    padding-inline-start: 14pt;
   }
   .lines {
     height: 66pt;

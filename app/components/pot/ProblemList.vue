@@ -20,8 +20,8 @@ const reasons = computed(() => [...new Set(problems.map((problem) => problemText
 <style scoped>
 .problems {
   margin-bottom: 14px;
-  padding-left: 12px;
-  border-left: 3px solid var(--danger);
+  padding-inline-start: 12px;
+  border-inline-start: 3px solid var(--danger);
 }
 h2 {
   margin: 0 0 4px;

@@ -61,14 +61,14 @@ const bad = ({ fate }: FolkOutcome) => fate === null || fate === 'scorches' || f
 }
 caption {
   padding-bottom: 4px;
-  text-align: left;
+  text-align: start;
   color: var(--ink-soft);
 }
 th,
 td {
   padding: 4px 5px 4px 0;
   border-top: 1px solid var(--line);
-  text-align: left;
+  text-align: start;
   font-weight: 400;
   white-space: nowrap;
 }

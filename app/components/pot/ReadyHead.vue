@@ -44,6 +44,6 @@ h2 {
   font-size: 14px;
 }
 .by > * {
-  margin-right: 8px;
+  margin-inline-end: 8px;
 }
 </style>

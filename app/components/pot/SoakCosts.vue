@@ -75,7 +75,7 @@ button {
   color: inherit;
   font: inherit;
   font-size: 14px;
-  text-align: left;
+  text-align: start;
   cursor: pointer;
 }
 button:hover {
@@ -92,7 +92,7 @@ button:hover {
   font-size: 17px;
 }
 button > :last-child {
-  text-align: right;
+  text-align: end;
 }
 @media (max-width: 719px), (pointer: coarse) {
   button {

@@ -48,8 +48,8 @@ const lines = computed(() => {
 
 <style scoped>
 .note {
-  padding-left: 10px;
-  border-left: 3px solid var(--food);
+  padding-inline-start: 10px;
+  border-inline-start: 3px solid var(--food);
   font-size: 14.5px;
 }
 p {

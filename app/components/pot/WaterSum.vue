@@ -52,18 +52,18 @@ const name = (line: WaterLine) => {
 th,
 td {
   padding: 4px 0;
-  text-align: left;
+  text-align: start;
   font-weight: 400;
   border-top: 1px solid var(--line);
 }
 td.figure {
-  padding-right: 10px;
-  text-align: right;
+  padding-inline-end: 10px;
+  text-align: end;
   font-size: 17px;
   white-space: nowrap;
 }
 td.soft {
-  text-align: right;
+  text-align: end;
   white-space: nowrap;
 }
 .total th {

@@ -202,7 +202,7 @@ function applyRepair() {
   color: inherit;
   font: inherit;
   font-size: 14px;
-  text-align: left;
+  text-align: start;
   cursor: pointer;
 }
 .option .figure {
@@ -215,15 +215,15 @@ function applyRepair() {
 .problems,
 .options {
   margin: 12px 0;
-  padding-left: 12px;
-  border-left: 3px solid var(--danger);
+  padding-inline-start: 12px;
+  border-inline-start: 3px solid var(--danger);
 }
 .options {
-  padding-left: 0;
-  border-left: 0;
+  padding-inline-start: 0;
+  border-inline-start: 0;
 }
 .closest {
-  border-left-color: var(--heat);
+  border-inline-start-color: var(--heat);
 }
 .problems p,
 .options p {

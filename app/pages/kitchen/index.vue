@@ -284,7 +284,7 @@ useHead({ title: () => `${t('app.nav.kitchen')} · Bivvet` })
 .panel {
   min-width: 0;
   padding: 18px 24px 40px;
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
 }
 header {
   display: flex;
@@ -373,7 +373,7 @@ ul {
     grid-template-columns: minmax(0, 1fr);
   }
   .panel {
-    border-left: 0;
+    border-inline-start: 0;
     border-top: 1px solid var(--line);
   }
   /* What was touched comes first where there is no room beside. */

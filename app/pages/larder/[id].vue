@@ -279,8 +279,8 @@ header p {
 }
 .lectin {
   margin: 14px 0 0;
-  padding-left: 12px;
-  border-left: 3px solid var(--danger);
+  padding-inline-start: 12px;
+  border-inline-start: 3px solid var(--danger);
   max-width: 80ch;
 }
 .columns {
@@ -298,7 +298,7 @@ th,
 td {
   padding: 6px 8px 6px 0;
   border-bottom: 1px solid var(--line);
-  text-align: left;
+  text-align: start;
   font-weight: 400;
 }
 thead th {

@@ -177,7 +177,7 @@ ul {
   gap: 3px;
   min-height: 38px;
   align-content: center;
-  text-align: right;
+  text-align: end;
 }
 .all {
   font-family: var(--text-family);
@@ -201,7 +201,7 @@ ul {
   }
   .row > .tone-water {
     order: 4;
-    text-align: right;
+    text-align: end;
   }
 }
 </style>

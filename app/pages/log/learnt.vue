@@ -77,7 +77,7 @@ aside {
   align-content: start;
   gap: 14px;
   padding: 18px 24px 48px;
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
 }
 aside h2 {
   margin: 0 0 6px;
@@ -102,7 +102,7 @@ aside li {
   }
   aside {
     padding: 16px;
-    border-left: 0;
+    border-inline-start: 0;
   }
 }
 </style>

@@ -275,7 +275,7 @@ header {
   gap: 6px 16px;
 }
 header .link-button {
-  margin-left: auto;
+  margin-inline-start: auto;
 }
 h1,
 h2,

@@ -420,13 +420,13 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
   padding: 16px 20px 48px;
 }
 .left {
-  border-right: 1px solid var(--line);
+  border-inline-end: 1px solid var(--line);
 }
 .right {
   display: grid;
   align-content: start;
   gap: 16px;
-  border-left: 1px solid var(--line);
+  border-inline-start: 1px solid var(--line);
 }
 .heads {
   display: flex;
@@ -458,8 +458,8 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
   align-items: center;
   gap: 8px;
   margin-bottom: 12px;
-  padding-left: 12px;
-  border-left: 3px solid var(--danger);
+  padding-inline-start: 12px;
+  border-inline-start: 3px solid var(--danger);
 }
 .notice p {
   flex-basis: 100%;
@@ -467,8 +467,8 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
 }
 .problem {
   margin: 0 0 8px;
-  padding-left: 10px;
-  border-left: 3px solid var(--danger);
+  padding-inline-start: 10px;
+  border-inline-start: 3px solid var(--danger);
 }
 .scaled {
   margin: 0;
@@ -503,7 +503,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
   .right {
     grid-column: 1 / -1;
     border-top: 1px solid var(--line);
-    border-left: 0;
+    border-inline-start: 0;
   }
   .heads span:last-child {
     display: none;
@@ -514,7 +514,7 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
     grid-template-columns: minmax(0, 1fr);
   }
   .left {
-    border-right: 0;
+    border-inline-end: 0;
   }
   .to-stages {
     display: inline-flex;

@@ -239,8 +239,8 @@ li {
   margin: 12px 0;
 }
 .problems {
-  padding-left: 12px;
-  border-left: 3px solid var(--danger);
+  padding-inline-start: 12px;
+  border-inline-start: 3px solid var(--danger);
 }
 @media (max-width: 719px) {
   .program {
