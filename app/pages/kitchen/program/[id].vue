@@ -120,7 +120,12 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
     <p class="how">{{ t('kitchen.program.how', { name: cooker.name }) }}</p>
     <div class="fields">
       <TextField v-model="notes.name" :label="t('kitchen.program.name')" maxlength="60" />
-      <TextField v-model="notes.waterG" inputmode="decimal" :label="t('kitchen.test.waterIn')" :suffix="unitText('weight')" />
+      <TextField
+        v-model="notes.waterG"
+        inputmode="decimal"
+        :label="t('kitchen.test.waterIn')"
+        :suffix="unitText('weight')"
+      />
     </div>
     <template v-if="notes.startedAt === null">
       <v-btn variant="flat" color="primary" size="x-large" @click="begin">{{ t('kitchen.program.begin') }}</v-btn>
@@ -136,7 +141,12 @@ useHead({ title: () => `${t('kitchen.program.title')} · Bivvet` })
         <v-btn v-if="highC !== null" size="large" @click="note('gone', boilC)">
           {{ t('kitchen.program.gone') }}
         </v-btn>
-        <TextField v-model="notes.thermometer" inputmode="decimal" :label="t('kitchen.test.thermometer')" :suffix="unitText('temperature')" />
+        <TextField
+          v-model="notes.thermometer"
+          inputmode="decimal"
+          :label="t('kitchen.test.thermometer')"
+          :suffix="unitText('temperature')"
+        />
         <v-btn size="large" @click="noteThermometer">{{ t('kitchen.program.note') }}</v-btn>
         <v-btn variant="flat" color="primary" size="large" @click="end">{{ t('kitchen.program.end') }}</v-btn>
       </div>
