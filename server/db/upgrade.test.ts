@@ -134,7 +134,8 @@ function rowsOf(idx: number): ReadonlyMap<string, Row[]> {
 /** Puts rows into the columns that a table has; answers how many each table took. */
 async function fill(pool: Pool, given: ReadonlyMap<string, Row[]>): Promise<Map<string, number>> {
   const { rows: columns } = await pool.query<{ table: string; column: string }>(
-    `select table_name as table, column_name as column from information_schema.columns where table_schema = 'public'`,
+    `select table_name as table, column_name as column from information_schema.columns
+     where table_schema = 'public' and is_generated = 'NEVER'`,
   )
   const taken = new Map<string, number>()
   const client = await pool.connect()
