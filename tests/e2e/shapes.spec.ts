@@ -66,6 +66,7 @@ test('other choices say what they cost; stages are parted and joined, fat is kep
   await page.getByRole('button', { name: 'Join with the stage before' }).click()
   await expect(kinds).toHaveText(['Soak', 'Close and cook', 'Fry', 'Simmer open'])
 
+  await page.setViewportSize({ width: 1280, height: 1900 })
   // The same by keys, and by dragging the one onto the other.
   const grip = page.getByRole('button', { name: /^Drag to move fry/ })
   await grip.focus()
