@@ -121,7 +121,9 @@ async function take(browser, url) {
   const practice = await open(new Date('2026-03-07T19:02:00'))
   await practice.goto(`${url}/pot`)
   await practice.getByRole('link', { name: 'Practise it first' }).click()
-  await practice.getByRole('button', { name: 'Start' }).click()
+  // Pot has a button of that name too.
+  await practice.waitForURL(/\/practice/)
+  await practice.getByRole('button', { name: 'Start', exact: true }).click()
   await practice.getByRole('button', { name: 'All four are fine' }).click()
   await practice.getByText('60×', { exact: true }).click()
   await practice.getByRole('button', { name: 'It is lit' }).click()
