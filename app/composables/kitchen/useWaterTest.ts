@@ -36,7 +36,9 @@ export function useWaterTest(cooker: HouseholdCooker, kitchen: Kitchen) {
     litAt: null,
     marks: [],
   })
-  const notes = useLocalStorage<Notes>(`bivvet-water-test-${cooker.id}`, fresh())
+  // In other units the same digits would be another amount: each has notes of its own.
+  const inUnits = weight === 'g' && temperature === 'C' ? '' : `-${weight}-${temperature}`
+  const notes = useLocalStorage<Notes>(`bivvet-water-test-${cooker.id}${inUnits}`, fresh())
   const step = computed(() => stepAfter(guide.steps, notes.value.marks))
 
   /** The mark that the present step waits for, now. */

@@ -31,7 +31,10 @@ const fresh = () => ({
   ended: false,
   points: [] as { minute: number; tempC: number; what: PointKind }[],
 })
-const notes = useLocalStorage(`bivvet-program-${String(route.params.id)}`, fresh())
+// In other units the same digits would be another amount: each has notes of its own.
+const units = [unitFor('weight'), unitFor('temperature')].join('-')
+const inUnits = units === 'g-C' ? '' : `-${units}`
+const notes = useLocalStorage(`bivvet-program-${String(route.params.id)}${inUnits}`, fresh())
 const elapsed = computed(() => (notes.value.startedAt === null ? 0 : Math.max(0, nowMs.value - notes.value.startedAt)))
 const clockText = computed(
   () => `${Math.floor(elapsed.value / MINUTE_MS)}:${String(Math.floor(elapsed.value / 1000) % 60).padStart(2, '0')}`,
