@@ -41,8 +41,11 @@ const SHARED_FILES: [name: string, path: RegExp][] = [
   ['physics', /core\/pot\/(run|physics|integrate|cooking|simulate)\.ts/],
   ['drawings', /drawings\/(FoodWindow|PotCutaway|PotShell|RunStrip)\.vue|pot\/(CautionList|WaterSum)\.vue/],
 ]
-/** What a screen says is loaded with it alone: a room's words are never put to something else's. */
-const WORDS = /locales\/(\w+)\/(\w+)\.json/
+/** What a screen says is loaded with it alone; what every screen needs of a language is one file. */
+function fileOfMessages(id: string): string | undefined {
+  const [, locale, name] = /locales\/(\w+)\/([\w-]+)\.json/.exec(id) ?? []
+  return name && `${locale}-${/^(shell|problems|catalogue)$/.test(name) ? 'everywhere' : name}`
+}
 
 /** The addresses of pages, as the router writes them. */
 let pagePaths: string[] = []
@@ -56,6 +59,7 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   modules: ['@nuxt/eslint', '@pinia/nuxt', 'vuetify-nuxt-module', 'nuxt-auth-utils', 'nuxt-security', '@vite-pwa/nuxt'],
   css: [
+    '@fontsource-variable/noto-sans-devanagari/index.css',
     '@fontsource-variable/atkinson-hyperlegible-next/index.css',
     '@fontsource/barlow-condensed/latin-600.css',
     '~/theme/base.css',
@@ -219,8 +223,7 @@ export default defineNuxtConfig({
             // screens share is grouped by what it is.
             experimentalMinChunkSize: 7_000,
             onlyExplicitManualChunks: true,
-            manualChunks: (id) =>
-              WORDS.exec(id)?.slice(1).join('-') ?? SHARED_FILES.find(([, path]) => path.test(id))?.[0],
+            manualChunks: (id) => fileOfMessages(id) ?? SHARED_FILES.find(([, path]) => path.test(id))?.[0],
           },
         },
       },

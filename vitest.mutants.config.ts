@@ -1,6 +1,20 @@
 import { defineConfig } from 'vitest/config'
+import whole from './vitest.config'
 
-// Only what tests the computation; the trials take long and judge it as a whole.
+/** Only what tests the lines that are changed; the trials take long and judge the computation as a whole. */
+const TESTS: Record<string, string[]> = {
+  core: ['{core,shared}/**/*.test.ts'],
+  server: ['{server,shared}/**/*.test.ts'],
+  stores: ['app/**/*.test.ts'],
+}
+
 export default defineConfig({
-  test: { include: ['{core,shared}/**/*.test.ts'], testTimeout: 60_000, bail: 1, setupFiles: ['./vitest.setup.ts'] },
+  plugins: whole.plugins,
+  resolve: whole.resolve,
+  test: {
+    include: TESTS[process.env.BIVVET_MUTANTS_OF ?? 'core'],
+    testTimeout: 60_000,
+    bail: 1,
+    setupFiles: ['./vitest.setup.ts'],
+  },
 })

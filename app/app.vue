@@ -10,6 +10,11 @@ const shown = computed(() => (choice.value === 'system' && route.path.startsWith
 watchEffect(() => theme.change(shown.value))
 
 const kitchen = useKitchenStore()
+const { hear } = useLanguage()
+watch(
+  () => kitchen.kitchen?.likes,
+  (likes) => likes && hear(likes.language),
+)
 // Who comes by a link is in no kitchen yet.
 if (!/^\/(join|guest)\//.test(window.location.pathname)) void kitchen.load()
 </script>

@@ -1,6 +1,8 @@
 /** The computation from the command line: it reads files, checks what it reads, and says what is wrong in words. */
 import { readFileSync } from 'node:fs'
 import { z } from 'zod'
+import { parseArgs } from 'node:util'
+import { LOCALES, USUAL_LOCALE, type Locale } from '../locales/languages'
 import { namesOf } from '../locales/names'
 import { impossibleSentence, sentenceOf, withSentences, type SentenceCode } from '../locales/sentences'
 import { problemsOf } from '../shared/problems'
@@ -47,6 +49,8 @@ const USAGE = `Use: npm run --silent core -- COMMAND FILE     (FILE may be - for
   recipe FILE     reads a recipe (JSON-LD, an HTML page that holds it, or plain text) and prints it as a dish
   schema COMMAND  prints the JSON Schema of what simulate, plan, dish, meal or learn reads
 
+--language CODE   what a recipe is read and a problem told in: ${LOCALES.join(', ')}; ${USUAL_LOCALE} without it
+
 Prints JSON. On bad input prints { problems: [{ path, message }] } and ends with status 2.`
 
 interface Said {
@@ -55,14 +59,23 @@ interface Said {
   params?: Record<string, string | number>
 }
 
-function main([command, file, other]: string[]): void {
+/** What is read and told in. */
+let locale: Locale = USUAL_LOCALE
+
+function main(given: string[]): void {
+  const {
+    values: { language },
+    positionals: [command, file, other],
+  } = parseArgs({ args: given, allowPositionals: true, options: { language: { type: 'string' } } })
+  const known = LOCALES.find((one) => one === (language ?? USUAL_LOCALE))
   const run =
     command !== undefined && Object.hasOwn(COMMANDS, command) ? COMMANDS[command as keyof typeof COMMANDS] : null
-  if (!run || !file) {
+  if (!run || !file || !known) {
     console.error(USAGE)
     process.exitCode = 2
     return
   }
+  locale = known
   run(file, other)
 }
 
@@ -136,7 +149,7 @@ function runMeal(input: unknown): void {
   if (!answer.ok) return fail(answer.problems)
   if (answer.value.possible) return print(answer.value.plan)
   const { wishes, repairs } = answer.value
-  const said = { path: 'tasks', code: 'meal-impossible', message: impossibleSentence(answer.value) }
+  const said = { path: 'tasks', code: 'meal-impossible', message: impossibleSentence(answer.value, locale) }
   print({ problems: [said], wishes, repairs })
   process.exitCode = 2
 }
@@ -220,7 +233,7 @@ function readJson(file: string): unknown {
 function unreadable(file: string, error: unknown): never {
   const params = { file, reason: (error as Error).message }
   print({
-    problems: [{ path: '', code: 'unreadable-json', message: sentenceOf({ code: 'unreadable-json', params }) }],
+    problems: [{ path: '', code: 'unreadable-json', message: sentenceOf({ code: 'unreadable-json', params }, locale) }],
   })
   process.exit(2)
 }
@@ -237,7 +250,7 @@ function print(value: unknown): void {
 }
 
 function fail(problems: readonly Said[]): void {
-  print({ problems: withSentences(problems) })
+  print({ problems: withSentences(problems, locale) })
   process.exitCode = 2
 }
 

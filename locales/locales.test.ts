@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { CATALOGUE } from '../core/food/catalogue'
 import { INGREDIENTS } from '../core/ingredient/ingredients'
-import { LOADERS, type Bundle } from './bundles'
+import { BUNDLES, messagesOf, type Bundle } from './bundles'
 import { cautionText, refusalSentence, sentenceOf, withSentences } from './sentences'
 
 type Messages = { [key: string]: string | Messages }
@@ -22,8 +22,7 @@ const codes = read('core') + read('cli') + read('server') + read('shared')
 
 const bundles: Partial<Record<Bundle, string[]>> = {}
 beforeAll(async () => {
-  for (const [bundle, load] of Object.entries(LOADERS.en))
-    bundles[bundle as Bundle] = flat((await load()).default as Messages)
+  for (const bundle of BUNDLES) bundles[bundle] = flat((await messagesOf('en', bundle)) as Messages)
 })
 const all = () => Object.values(bundles).flat()
 

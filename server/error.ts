@@ -1,12 +1,20 @@
 import type { NitroErrorHandler } from 'nitropack'
-import { sentenceOf } from '../locales/sentences'
+import Negotiator from 'negotiator'
+import { localeAmong, type Locale } from '../locales/languages'
+import { isProblem, refusalSentence, sentenceOf, type RunRefusal } from '../locales/sentences'
 import { LimitReached } from './db/scope'
 import { factsOf, log } from './log'
 
-/** Every error of the API has one shape: `{ problems: [{ path, code, message }] }`. */
+interface Told {
+  path: string
+  code: string
+  params?: Record<string, string | number>
+}
+
+/** Every error of the API has one shape: `{ problems: [{ path, code, message }] }`, told in the reader's language. */
 const handler: NitroErrorHandler = (error, event) => {
   const cause = error.cause ?? error
-  const known = cause instanceof LimitReached ? told(cause) : (error.data as { problems?: unknown } | undefined)
+  const known = cause instanceof LimitReached ? told(cause) : (error.data as { problems?: Told[] } | undefined)
   const isReadOnly = !known?.problems && codeOf(cause) !== null && CANNOT_WRITE.test(codeOf(cause)!)
   const isDatabase = isReadOnly || (!known?.problems && isOfDatabase(cause))
   const status = isDatabase ? 503 : cause instanceof LimitReached ? 409 : error.statusCode || 500
@@ -18,12 +26,20 @@ const handler: NitroErrorHandler = (error, event) => {
   res.statusCode = status
   res.setHeader('content-type', 'application/json; charset=utf-8')
   res.setHeader('cache-control', 'no-store')
-  res.end(JSON.stringify(known?.problems ? known : { problems: [{ path: '', code, message: sentenceOf({ code }) }] }))
+  const locale = localeAmong(new Negotiator(event.node.req).languages())
+  const problems = known?.problems ?? [{ path: '', code }]
+  res.end(
+    JSON.stringify({ ...known, problems: problems.map((one) => ({ ...one, message: sentenceFor(one, locale) })) }),
+  )
 }
 
 const told = ({ code, max }: LimitReached) => ({
-  problems: [{ path: '', code, params: { max }, message: sentenceOf({ code, params: { max } }) }],
+  problems: [{ path: '', code, params: { max } }],
 })
+
+/** A problem’s sentence, or that of an event which a run refuses. */
+const sentenceFor = ({ code, params }: Told, locale: Locale) =>
+  isProblem(code) ? sentenceOf({ code, params }, locale) : refusalSentence(code as RunRefusal, locale)
 
 /** It only reads, or has no room left: read_only_sql_transaction, disk_full, out_of_memory. */
 const CANNOT_WRITE = /^(25006|53100|53200)$/

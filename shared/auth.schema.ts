@@ -1,3 +1,4 @@
+import { LOCALES } from '../locales/languages'
 import { z } from 'zod'
 import { LENGTH } from '../core/bounds'
 import { bounded } from '../core/fields.schema'
@@ -20,6 +21,7 @@ export const foundSchema = z
     household: name,
     altitudeM: bounded('altitudeM'),
     timeZone: z.string().max(LENGTH.id).refine(isTimeZone).optional(),
+    language: z.enum(LOCALES).optional(),
     member: name,
     /** Without them the member comes in at this device alone, until a passkey or a password is added. */
     signInName: signInName.optional(),

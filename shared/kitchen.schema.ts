@@ -1,3 +1,4 @@
+import { LOCALES } from '../locales/languages'
 import { z } from 'zod'
 import { burnerSchema, cookerSchema } from '../core/appliance/appliance.schema'
 import { waterTestSchema } from '../core/appliance/water-test.schema'
@@ -68,6 +69,8 @@ const likesSchema = z.object({
   beans: z.enum(LIKES.beans).optional(),
   /** Where its days begin; missing in kitchens from before, whose days are those of the device. */
   timeZone: z.string().max(LENGTH.id).refine(isTimeZone).optional(),
+  /** The language of its screens and its calendar; missing: that of each device. */
+  language: z.enum(LOCALES).optional(),
   /** The texture last asked for, by food. */
   textures: z.record(foodId, z.enum(TEXTURES)).refine((textures) => Object.keys(textures).length <= MOST.likedTextures),
 })

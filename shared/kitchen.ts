@@ -4,6 +4,7 @@ import type { Food } from '../core/food/food.schema'
 import type { Burner } from '../core/appliance/burner'
 import { withFigures, type Cooker } from '../core/appliance/appliance'
 import { DAY_MS } from '../core/measure/time'
+import { LANGUAGES } from '../locales/languages'
 import type { Kitchen } from './kitchen.schema'
 import { KITCHEN_SHAPE } from './shapes'
 
@@ -29,14 +30,22 @@ export const USUAL_LIKES: Likes = {
 }
 
 /** A kitchen in which no pot stands yet: a cup, and the spoons and the scale that every kitchen has. */
-export const newKitchen = (name: string, altitudeM: number, timeZone?: string): Kitchen => ({
+export const newKitchen = (
+  name: string,
+  altitudeM: number,
+  { timeZone, language }: Pick<Likes, 'timeZone' | 'language'> = {},
+): Kitchen => ({
   shape: KITCHEN_SHAPE,
   name,
   altitudeM,
   roomC: 20,
   tapC: 18,
   hardWater: false,
-  likes: { ...USUAL_LIKES, ...(timeZone ? { timeZone } : {}) },
+  likes: {
+    ...USUAL_LIKES,
+    ...(language ? { language, decimal: LANGUAGES[language].decimal } : {}),
+    ...(timeZone ? { timeZone } : {}),
+  },
   cookers: [],
   burners: [],
   measures: [{ id: uuid(), name: 'Cup', volumeMl: 240 }],

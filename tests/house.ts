@@ -2,7 +2,7 @@ import { createPinia, getActivePinia, setActivePinia } from 'pinia'
 import { vi } from 'vitest'
 import { createApp, nextTick, type App } from 'vue'
 import { createI18n } from 'vue-i18n'
-import { LOADERS } from '../locales/bundles'
+import { BUNDLES, messagesOf } from '../locales/bundles'
 import type { Kitchen } from '../shared/kitchen'
 import { aKitchen, START_MS } from './fixtures'
 import { spoken } from './nuxt'
@@ -84,9 +84,9 @@ export function closePage() {
 
 /** What a composable gives on a screen of the application, with every message in English. */
 export async function onScreen<Given>(use: () => Given): Promise<Given> {
-  const bundles = await Promise.all(Object.values(LOADERS.en).map((load) => load()))
+  const bundles = await Promise.all(BUNDLES.map((bundle) => messagesOf('en', bundle)))
   const i18n = createI18n({ legacy: false, locale: 'en', messages: { en: {} } })
-  for (const { default: bundle } of bundles) i18n.global.mergeLocaleMessage('en', bundle)
+  for (const bundle of bundles) i18n.global.mergeLocaleMessage('en', bundle)
   spoken.t = (key) => i18n.global.t(key)
   let given!: Given
   const app = createApp({

@@ -33,6 +33,7 @@ function stepsOf({ tasks }: Pick<Meal, 'tasks'>): { task: MealTask; kind: StepKi
  * was in it and is not any more is told as cancelled, and a later version of a dinner has a higher sequence.
  */
 export function calendarOf(meals: readonly CalendarMeal[], kitchen: Kitchen): string {
+  const { language } = kitchen.likes
   // No METHOD: nobody organises it, it is only read.
   const calendar = ical({ name: 'Bivvet', prodId: { company: 'Bivvet', product: 'Bivvet' }, ttl: REFRESH_S })
   for (const { id, version, meal, updatedAt, gone, isRemoved } of meals) {
@@ -61,8 +62,8 @@ export function calendarOf(meals: readonly CalendarMeal[], kitchen: Kitchen): st
     const addStep = ({ task, kind }: { task: MealTask; kind: StepKind }) => {
       const dish = meal.dishes.find(({ key }) => key === task.dish)
       const pot = kitchen.cookers.find((one) => one.id === task.cooker)?.name ?? ''
-      const summary = mealSentence(kind, { dish: dish?.dish.name ?? '', pot })
-      const lines = stepSentences(told.get(task.id) ?? [], kitchen)
+      const summary = mealSentence(kind, { dish: dish?.dish.name ?? '', pot }, language)
+      const lines = stepSentences(told.get(task.id) ?? [], kitchen, language)
       return add(
         task.id,
         momentOf(meal, task.startMinute),
@@ -79,7 +80,14 @@ export function calendarOf(meals: readonly CalendarMeal[], kitchen: Kitchen): st
       if (!standing.has(step.task.id)) addStep(step).status(ICalEventStatus.CANCELLED)
     const dishes = meal.dishes.map(({ dish }) => dish.name).join(', ')
     if (meal.dishes.length === 0) continue
-    const serve = add('serve', meal.servedAt, 30, mealSentence('serve', { dish: dishes, pot: '' }), '', SERVING_ALARM_S)
+    const serve = add(
+      'serve',
+      meal.servedAt,
+      30,
+      mealSentence('serve', { dish: dishes, pot: '' }, language),
+      '',
+      SERVING_ALARM_S,
+    )
     if (isRemoved) serve.status(ICalEventStatus.CANCELLED)
   }
   const text = calendar.toString()

@@ -1,6 +1,6 @@
 import type { H3Event } from 'h3'
 import type { z } from 'zod'
-import { withSentences, type SentenceCode } from '../../locales/sentences'
+import { sentenceOf, type SentenceCode } from '../../locales/sentences'
 import { KEPT_KINDS, type KeptKind } from '../../shared/names'
 import { problemsOf } from '../../shared/problems'
 import { holdsUnstorable, isTooMuch } from '../json'
@@ -14,8 +14,8 @@ export interface ToSay {
 
 /** An error whose answer is `{ problems }` (server/error.ts writes it), and what else helps to repair it. */
 export function refusal(statusCode: number, problems: ToSay | readonly ToSay[], more: object = {}) {
-  const said = withSentences([problems].flat() as ToSay[])
-  return createError({ statusCode, message: said[0]!.message, data: { problems: said, ...more } })
+  const told = [problems].flat() as ToSay[]
+  return createError({ statusCode, message: sentenceOf(told[0]!), data: { problems: told, ...more } })
 }
 
 export function notFound(what: string) {

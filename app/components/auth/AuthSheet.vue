@@ -8,6 +8,7 @@ defineProps<{ title: string; text?: string }>()
     <h1>{{ title }}</h1>
     <p v-if="text" class="soft">{{ text }}</p>
     <slot />
+    <LanguagePick />
   </section>
 </template>
 

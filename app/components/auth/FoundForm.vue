@@ -5,6 +5,7 @@ import { PASSWORD_LENGTH } from '~~/shared/names'
 const { isFirst } = defineProps<{ isFirst: boolean }>()
 const emit = defineEmits<{ in: []; back: [] }>()
 const { t } = useI18nText()
+const { language } = useLanguage()
 const { busy, problemAt, problemBeside, found } = useAuth()
 const FIELDS = ['household', 'altitudeM', 'member', 'signInName', 'password'] as const
 const household = ref('')
@@ -17,6 +18,7 @@ async function go() {
     household: household.value,
     altitudeM: altitudeM.value,
     timeZone: deviceTimeZone(),
+    language: language.value,
     member: member.value,
     ...(signInName.value ? { signInName: signInName.value } : {}),
     ...(password.value ? { password: password.value } : {}),

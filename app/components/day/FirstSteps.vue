@@ -3,7 +3,7 @@ import { mdiCheckCircle, mdiNumeric1CircleOutline, mdiNumeric2CircleOutline, mdi
 import { inUse } from '~~/shared/kitchen'
 
 /** What a new household does first: a cooker, the cup, and a pot that is planned and practised. */
-const { t, number } = useI18nText()
+const { t, inSentence, number } = useI18nText()
 const store = useKitchenStore()
 const cookers = computed(() => inUse(store.loaded.cookers))
 const steps = computed(() => [
@@ -16,7 +16,7 @@ const steps = computed(() => [
   {
     icon: mdiNumeric2CircleOutline,
     title: t('day.first.cup'),
-    text: t('day.first.cupText', { name: store.cup.name.toLowerCase(), n: number(store.cup.volumeMl) }),
+    text: t('day.first.cupText', { name: inSentence(store.cup.name), n: number(store.cup.volumeMl) }),
     to: '/kitchen',
   },
   { icon: mdiNumeric3CircleOutline, title: t('day.first.pot'), text: t('day.first.potText'), to: '/pot' },

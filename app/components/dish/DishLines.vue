@@ -17,7 +17,7 @@ import { vDrag } from '~/composables/common/drag'
 const dish = defineModel<DishDocument>({ required: true })
 const { answer, dishId } = defineProps<{ answer: DishAnswer | null; dishId: string }>()
 const emit = defineEmits<{ ask: [line: string]; forgot: [line: string] }>()
-const { t, problemText, dayOf, number } = useI18nText()
+const { t, inSentence, problemText, dayOf, number } = useI18nText()
 const { thing, lineName, amount } = useDishWords()
 const kitchen = useKitchen()
 
@@ -146,7 +146,7 @@ function addKept(id: string) {
   if (!found) return
   const typedAs = t('dishes.lines.keptTyped', {
     g: amount(found.content.portionG),
-    name: found.content.name.toLowerCase(),
+    name: inSentence(found.content.name),
   })
   dish.value.lines.push(lineOfPortion(uuid(), id, found.content, typedAs))
 }
@@ -168,7 +168,7 @@ async function addDish(id: string) {
     undone.value = isSafe ? null : other.name
     if (!isSafe) return
     const g = Math.round((made.value.massG / other.servings) * dish.value.servings)
-    const typedAs = t('dishes.lines.madeTyped', { g: amount(g), name: other.name.toLowerCase() })
+    const typedAs = t('dishes.lines.madeTyped', { g: amount(g), name: inSentence(other.name) })
     dish.value.lines.push(lineOfDish(uuid(), { id, name: other.name }, made.value, g, typedAs))
   } catch {
     failed.value = true

@@ -5,7 +5,7 @@ import type { StandIn } from '~~/core/dish/instead'
 /** What can stand in for a line, with what each changes; or what can still be done about one that was forgotten. */
 const { request, line, what } = defineProps<{ request: DishRequest; line: string; what: 'instead' | 'forgotten' }>()
 const emit = defineEmits<{ take: [standIn: StandIn]; close: [] }>()
-const { t, number, weight, list } = useI18nText()
+const { t, inSentence, number, weight, list } = useI18nText()
 const { thing, lineName, amount } = useDishWords()
 const of = computed(() => request.dish.lines.find(({ id }) => id === line))
 const at = ref(request.dish.stages.at(-1)?.id ?? '')
@@ -19,9 +19,7 @@ const { result: still } = useWorked(
   (work, { request: asked, line: id, at: stage }) => work.forgotten(asked, id, stage),
 )
 const named = ({ parts }: StandIn) =>
-  list(
-    parts.map(({ what: id, g }) => (g === null ? thing(id).toLowerCase() : `${thing(id).toLowerCase()} ${amount(g)}`)),
-  )
+  list(parts.map(({ what: id, g }) => (g === null ? inSentence(thing(id)) : `${inSentence(thing(id))} ${amount(g)}`)))
 const told = ({ change, serves }: StandIn) => {
   const parts = [
     t(`dishes.standIn.serves.${serves}`),

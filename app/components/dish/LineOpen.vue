@@ -11,7 +11,7 @@ const { places, place } = defineProps<{
   place: string
 }>()
 const emit = defineEmits<{ put: [stage: string]; ask: []; forgot: []; remove: [] }>()
-const { t } = useI18nText()
+const { t, inSentence } = useI18nText()
 const { thing, lineName } = useDishWords()
 const foods = useNamedFoods()
 
@@ -65,7 +65,7 @@ const isWeighed = computed({
       @update:model-value="choose"
     />
     <p v-if="watched">
-      {{ t('dishes.lines.maybe', { name: watched.name.toLowerCase() }) }}
+      {{ t('dishes.lines.maybe', { name: inSentence(watched.name) }) }}
       <LinkBtn @click="becomeWatched">{{ t('dishes.lines.yes') }}</LinkBtn>
       {{ t('dishes.own.watched') }}
     </p>

@@ -15,7 +15,7 @@ import { inUse } from '~~/shared/kitchen'
 /** How a pot stage is programmed: in which cooker, by what, how wet, and how each of its foods comes out. */
 const pot = defineModel<PotSettings>({ required: true })
 const { answer, stage, dish } = defineProps<{ answer: StageAnswer['pot'] | null; stage: Stage; dish: DishDocument }>()
-const { t, number, weight, unitFor, unitName, likes } = useI18nText()
+const { t, inSentence, number, weight, unitFor, unitName, likes } = useI18nText()
 const foods = computed(() => answer?.request.contents.map(({ food }) => food) ?? [])
 const kitchen = useKitchenStore()
 const cookers = computed(() => inUse(kitchen.loaded.cookers))
@@ -110,7 +110,7 @@ const places = computed(() => [
   ...inUse(kitchen.loaded.tins).flatMap((tin) =>
     Array.from({ length: MOST_TIERS }, (_, i) => ({
       value: `${i + 1} ${tin.id}`,
-      title: t('dishes.stage.tier', { tier: i + 1, tin: tin.name.toLowerCase() }),
+      title: t('dishes.stage.tier', { tier: i + 1, tin: inSentence(tin.name) }),
     })),
   ),
 ])

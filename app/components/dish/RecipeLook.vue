@@ -15,7 +15,7 @@ const { text, found, busy, reread } = defineProps<{
   reread: (typed: string, measure?: { name: string; volumeMl: number }) => Promise<ReadLine>
 }>()
 const emit = defineEmits<{ keep: [dish: ImportedDish['dish']]; again: [] }>()
-const { t, list, number, duration } = useI18nText()
+const { t, inSentence, list, number, duration } = useI18nText()
 const { thing, lineName, amount } = useDishWords()
 const kitchen = useKitchenStore()
 const foods = useNamedFoods()
@@ -112,7 +112,7 @@ function weigh(index: number, grams: string) {
 }
 const question = (line: ReadLine, doubt: Doubt) =>
   doubt === 'what' && line.maybe
-    ? t('dishes.look.isIt', { name: thing(line.maybe).toLowerCase() })
+    ? t('dishes.look.isIt', { name: inSentence(thing(line.maybe)) })
     : t(`dishes.look.ask.${doubt}`, { measure: line.measure ?? '' })
 
 const kinds = computed(() => STAGE_KINDS.map((value) => ({ value, title: t(`dishes.kinds.${value}`) })))
@@ -222,7 +222,7 @@ const stepTone = (stages: readonly string[]) =>
         >
           <p>
             <strong>{{ stage.until }}</strong>
-            {{ t('dishes.look.howLong', { kind: t(`dishes.kinds.${stage.kind}`).toLowerCase() }) }}
+            {{ t('dishes.look.howLong', { kind: inSentence(t(`dishes.kinds.${stage.kind}`)) }) }}
           </p>
           <v-btn v-for="n in LATER_MINUTES" :key="n" @click="lasts(stage.id, n)">
             {{ duration(n) }}

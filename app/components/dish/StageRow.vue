@@ -28,7 +28,7 @@ const {
 }>()
 const emit = defineEmits<{ move: [line: string, stage: string]; to: [by: number]; join: []; part: [] }>()
 const editing = defineModel<boolean>('editing', { required: true })
-const { t, number, duration, problemText, list } = useI18nText()
+const { t, inSentence, number, duration, problemText, list } = useI18nText()
 const { lineName, stageFigure } = useDishWords()
 const words = useStepWords()
 
@@ -85,8 +85,8 @@ function moveByKey(event: KeyboardEvent) {
         size="x-small"
         variant="text"
         class="grip"
-        :aria-label="t('dishes.stage.grip', { name: name.toLowerCase() })"
-        :title="t('dishes.stage.grip', { name: name.toLowerCase() })"
+        :aria-label="t('dishes.stage.grip', { name: inSentence(name) })"
+        :title="t('dishes.stage.grip', { name: inSentence(name) })"
         @keydown="moveByKey"
       />
     </div>
@@ -117,7 +117,7 @@ function moveByKey(event: KeyboardEvent) {
       <CautionList v-if="said.length > 0" :cautions="said" class="said" />
       <div class="ways">
         <LinkBtn v-if="!fixed" :aria-expanded="editing" @click="editing = !editing">
-          {{ editing ? t('dishes.stage.done') : t('dishes.stage.change', { name: name.toLowerCase() }) }}
+          {{ editing ? t('dishes.stage.done') : t('dishes.stage.change', { name: inSentence(name) }) }}
         </LinkBtn>
         <LinkBtn v-if="answer?.pot" :aria-expanded="showWhy" @click="showWhy = !showWhy">
           {{ t('dishes.stage.why') }}

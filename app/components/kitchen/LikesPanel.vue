@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { LIKES, type LikeName } from '~~/shared/names'
 import type { Likes } from '~~/shared/kitchen'
+import { LANGUAGES, LOCALES, type Locale } from '~~/locales/languages'
 
 /** In what units the household is told its figures, and whether it counts whistles. */
 const likes = defineModel<Likes>({ required: true })
@@ -17,6 +18,15 @@ const questions = computed(() =>
 )
 const { timeZone } = useToday()
 const timeZones = Intl.supportedValuesOf('timeZone')
+/** The first: each device as it likes. */
+const languages = computed(() => [
+  { value: '', title: t('kitchen.likes.language.each') },
+  ...LOCALES.map((value) => ({ value, title: LANGUAGES[value].name })),
+])
+function speak(locale: string | undefined) {
+  const { language: _, ...others } = likes.value
+  likes.value = locale ? { ...others, language: locale as Locale } : others
+}
 function choose(name: LikeName, value: string) {
   likes.value = { ...likes.value, [name]: value }
 }
@@ -32,6 +42,18 @@ function choose(name: LikeName, value: string) {
         :choices="choices"
         @update:model-value="(value) => choose(name, value)"
       />
+    </FormRow>
+    <FormRow :label="t('kitchen.likes.language.label')">
+      <PickField
+        :model-value="likes.language ?? ''"
+        :label="t('kitchen.likes.language.label')"
+        hide-label
+        :choices="languages"
+        @update:model-value="speak"
+      />
+    </FormRow>
+    <FormRow :label="t('app.language.label')">
+      <LanguagePick hide-label />
     </FormRow>
     <FormRow :label="t('kitchen.likes.timeZone.label')">
       <v-autocomplete

@@ -3,7 +3,7 @@ import type { RunWithPlan } from '~~/shared/household'
 
 /** One run in the log: what was planned, what happened, how it came out. */
 const { run } = defineProps<{ run: RunWithPlan }>()
-const { t, number, clock, day, duration, weight } = useI18nText()
+const { t, inSentence, number, clock, day, duration, weight } = useI18nText()
 const { foodName } = useKitchenStore()
 
 const facts = computed(() => runFacts(run))
@@ -35,7 +35,7 @@ const startedMs = computed(() => facts.value.startedMs)
       <span class="soft">
         {{
           run.plan.answer.foods
-            .map(({ food, dryG }) => t('units.amountOf', { grams: weight(dryG), food: foodName(food).toLowerCase() }))
+            .map(({ food, dryG }) => t('units.amountOf', { grams: weight(dryG), food: inSentence(foodName(food)) }))
             .join(', ')
         }}
         · {{ run.plan.cookerName }}<template v-if="lighter"> · {{ lighter }}</template>

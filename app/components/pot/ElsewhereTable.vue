@@ -8,7 +8,7 @@ import { inUse, measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
 import { cookedWith } from '~~/shared/pot'
 
 /** The same food in every cooker and style of the kitchen, side by side; a tap switches to one. */
-const { t, number, duration, problemText, weight } = useI18nText()
+const { t, inSentence, number, duration, problemText, weight } = useI18nText()
 const cautionText = useCautionText()
 const { nowMs, beginText } = useReadyBy()
 const soakMs = useSoakAhead(nowMs)
@@ -142,7 +142,7 @@ function use({ cooker, style }: Row) {
               class="use"
               :aria-pressed="row.here"
               :aria-label="
-                t('pot.elsewhere.use', { name: row.cooker.name, style: t(`pot.styles.${row.style}`).toLowerCase() })
+                t('pot.elsewhere.use', { name: row.cooker.name, style: inSentence(t(`pot.styles.${row.style}`)) })
               "
               @click="use(row)"
             >

@@ -8,7 +8,7 @@ import type { LearntFactors } from '~~/core/program/request.schema'
 
 /** What the log has put in the place of what is assumed, and what it would be without; and how it was done last time. */
 const { answer } = defineProps<{ answer: PlanAnswer }>()
-const { t, number, day, weight, list } = useI18nText()
+const { t, inSentence, number, day, weight, list } = useI18nText()
 const kitchen = useKitchenStore()
 const pot = usePotStore()
 const runs = useRunsStore()
@@ -35,7 +35,7 @@ const parts = computed(() => {
   if (isOff(learnt.loss)) found.push(t('pot.learnt.loss', { times: times(learnt.loss) }))
   if (isOff(learnt.steam)) found.push(t('pot.learnt.steam', { times: times(learnt.steam) }))
   answer.foods.forEach(({ food, factors }, i) => {
-    const name = kitchen.foodName(food).toLowerCase()
+    const name = inSentence(kitchen.foodName(food))
     const need = factors.find(({ id }) => id === 'learnt')?.times
     if (isOff(need)) found.push(t('pot.learnt.need', { food: name, times: times(need) }))
     const drinks = learnt.contents?.[i]?.uptake
@@ -101,7 +101,7 @@ const lastText = computed(() => {
   const poured = closings.reduce((sum, { water }) => sum + water.pourG, 0)
   const verdict = run.verdicts.map(({ texture, foodId }) =>
     t('pot.learnt.was', {
-      food: kitchen.foodName(foodId).toLowerCase(),
+      food: inSentence(kitchen.foodName(foodId)),
       state: t(`pot.learnt.states.${String(texture) as Step}`),
     }),
   )
@@ -111,7 +111,7 @@ const lastText = computed(() => {
     pot: potOfRequest(run.plan, kitchen.loaded),
     what: t('pot.learnt.lastWhat', {
       day: day(facts.startedMs),
-      foods: list(foods.map(({ food, dryG }) => `${weight(dryG)} ${kitchen.foodName(food).toLowerCase()}`)),
+      foods: list(foods.map(({ food, dryG }) => `${weight(dryG)} ${inSentence(kitchen.foodName(food))}`)),
       water: weight(poured),
       figure: facts.happened.figure === null ? '–' : figureText(Math.round(facts.happened.figure), unit),
     }),

@@ -14,7 +14,7 @@ const { answer, request, cup, lead } = defineProps<{
   /** Figures of the first closing that are known a moment before the answer. */
   lead: { pourG: number; figure: number } | null
 }>()
-const { t, list, number, duration, measured, weight } = useI18nText()
+const { t, inSentence, list, number, duration, measured, weight } = useI18nText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
 const words = useStepWords()
@@ -101,7 +101,7 @@ function jug(one: Instruction): string {
   const waterG = one.things[0]?.g ?? 0
   if (one.closing !== 0 || pouring.length === 0 || waterG === 0) return ''
   return t('pot.answer.jug', {
-    list: list(pouring.map(({ kind, g }) => `${measured(g, cup)} ${t(`liquids.${kind}`).toLowerCase()}`)),
+    list: list(pouring.map(({ kind, g }) => `${measured(g, cup)} ${inSentence(t(`liquids.${kind}`))}`)),
     mark: measured(pouring.reduce((sum, { g }) => sum + g, 0) + waterG, cup),
   })
 }

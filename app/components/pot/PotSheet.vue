@@ -9,7 +9,7 @@ const { answer, cup } = defineProps<{
   answer: PlanAnswer
   cup: HouseholdMeasure
 }>()
-const { t, number, weight } = useI18nText()
+const { t, inSentence, number, weight } = useI18nText()
 const cautionText = useCautionText()
 const pot = usePotStore()
 const kitchen = useKitchen()
@@ -18,11 +18,8 @@ const foods = computed(() =>
   pot.form.items.map((item, i) => {
     const food = pot.foods[i]!
     const unit = unitOf(item.unit, kitchen.value)
-    const measure =
-      typeof unit === 'string'
-        ? t(`units.${unit}`)
-        : (kitchen.value.measures.find(({ id }) => id === unit.id)?.name.toLowerCase() ??
-          t(`units.${unit.id as 'tbsp'}`))
+    const own = typeof unit === 'string' ? undefined : kitchen.value.measures.find(({ id }) => id === unit.id)
+    const measure = own ? inSentence(own.name) : t(`units.${typeof unit === 'string' ? unit : (unit.id as 'tbsp')}`)
     const soak = pot.request?.contents[placedItems(pot.content).indexOf(i)]?.soak
     return {
       name: pot.names[i]!,

@@ -4,7 +4,7 @@ import { fuelOf, yieldOf } from '~~/core/program/yield'
 
 /** What it comes to cooked, and what its heat costs. */
 const { answer } = defineProps<{ answer: PlanAnswer }>()
-const { t, number, weight } = useI18nText()
+const { t, inSentence, number, weight } = useI18nText()
 const kitchen = useKitchenStore()
 
 const lines = computed(() =>
@@ -19,7 +19,7 @@ const lines = computed(() =>
       cups:
         ofOurs === null
           ? ''
-          : t('units.ownMeasure', { count: number(ofOurs, 1), name: kitchen.cup.name.toLowerCase() }, 2),
+          : t('units.ownMeasure', { count: number(ofOurs, 1), name: inSentence(kitchen.cup.name) }, 2),
       portions: t('pot.yield.portions', { n: portions }, portions),
     }
     return [t(ofOurs === null ? 'pot.yield.pieces' : 'pot.yield.line', params)]

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { LOADERS, type Bundle } from '~~/locales/bundles'
+import { BUNDLES, messagesOf, type Bundle } from '~~/locales/bundles'
 import { EVERYWHERE, bundlesOf } from './messageBundles'
 
 const filesIn = (folder: string, end: RegExp) =>
@@ -44,9 +44,9 @@ describe('the message files of a screen', () => {
       const loaded = new Set<Bundle>([...EVERYWHERE, ...(pages.includes(page) ? bundlesOf(address) : [])])
       const missing: string[] = []
       const asked = keysOf(page)
-      for (const [bundle, load] of Object.entries(LOADERS.en)) {
-        if (loaded.has(bundle as Bundle)) continue
-        const keys = flat((await load()).default)
+      for (const bundle of BUNDLES) {
+        if (loaded.has(bundle)) continue
+        const keys = flat(await messagesOf('en', bundle))
         missing.push(
           ...asked.filter((key) => keys.some((one) => one === key || (key.endsWith('.') && one.startsWith(key)))),
         )

@@ -1,5 +1,6 @@
 import type { I18n } from 'vue-i18n'
-import { LOADERS, type Locale, type Bundle } from '~~/locales/bundles'
+import { messagesOf, type Bundle } from '~~/locales/bundles'
+import { type Locale } from '~~/locales/languages'
 
 /** Messages that every screen needs. */
 export const EVERYWHERE: readonly Bundle[] = ['everywhere']
@@ -41,15 +42,23 @@ export function bundlesOf(path: string): readonly Bundle[] {
   ]
 }
 
-const loaded = new Set<Bundle>()
+const loaded = new Map<Locale, Set<Bundle>>()
+const loadedOf = (locale: Locale) => {
+  const of = loaded.get(locale) ?? new Set<Bundle>()
+  loaded.set(locale, of)
+  return of
+}
 
-/** Loads message files into the library, each once. */
-export async function loadBundles({ global }: I18n, bundles: readonly Bundle[]): Promise<void> {
-  const locale = (typeof global.locale === 'string' ? global.locale : global.locale.value) as Locale
-  const missing = bundles.filter((bundle) => !loaded.has(bundle))
-  const files = await Promise.all(missing.map((bundle) => LOADERS[locale][bundle]()))
-  files.forEach((file, i) => {
-    global.mergeLocaleMessage(locale, file.default as never)
-    loaded.add(missing[i]!)
+/** Loads message files of a language into the library, each once. */
+export async function loadBundles({ global }: I18n, locale: Locale, bundles: readonly Bundle[]): Promise<void> {
+  const have = loadedOf(locale)
+  const missing = bundles.filter((bundle) => !have.has(bundle))
+  const files = await Promise.all(missing.map((bundle) => messagesOf(locale, bundle)))
+  files.forEach((messages, i) => {
+    global.mergeLocaleMessage(locale, messages)
+    have.add(missing[i]!)
   })
 }
+
+/** What was loaded in one language until now, so that another has the same before it is shown. */
+export const bundlesLoaded = (locale: Locale): Bundle[] => [...loadedOf(locale)]

@@ -30,7 +30,7 @@ describe('figures as the household writes them', () => {
 
   it('puts a list together as it is spoken', () => {
     expect(text.list(['beans'])).toBe('beans')
-    expect(text.list(['beans', 'rice', 'carrots'])).toBe('beans, rice, and carrots')
+    expect(text.list(['beans', 'rice', 'carrots'])).toBe('beans, rice and carrots')
   })
 
   it('writes so many digits and no more', () => {

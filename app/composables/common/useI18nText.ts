@@ -5,10 +5,13 @@ import { inUnit, QUANTITIES, type Quantity, type UnitOf } from '~~/core/quantity
 import type { Problem } from '~~/core/problem'
 import { USUAL_LIKES, type HouseholdMeasure } from '~~/shared/kitchen'
 import type { MessageKey } from '~~/locales/bundles'
+import { LANGUAGES, type Locale } from '~~/locales/languages'
 
 /** Messages and the household's way of writing figures. */
 export function useI18nText() {
-  const { t: translate, te, locale } = useI18n()
+  const { t: translate, te, locale: shown } = useI18n()
+  /** How days and lists are written in the language that is shown. */
+  const locale = computed(() => LANGUAGES[shown.value as Locale].tag)
   type Params = Readonly<Record<string, unknown>>
 
   /** A message by its name; `plural` chooses between its forms. */
@@ -19,8 +22,10 @@ export function useI18nText() {
   /** How this household likes its figures told. */
   const likes = computed(() => kitchen.kitchen?.likes ?? USUAL_LIKES)
 
-  const number = (value: number, digits = 0) =>
-    numberFormat(likes.value.decimal === 'comma' ? WITH_COMMA : locale.value, digits).format(value)
+  const number = (value: number, digits = 0) => numberFormat(WRITES[likes.value.decimal], digits).format(value)
+
+  /** A name where it does not begin a sentence. */
+  const inSentence = (name: string) => LANGUAGES[shown.value as Locale].inSentence(name)
 
   const clock = (ms: number) => dateFormat(locale.value, likes.value.hours === '12' ? CLOCK_12 : CLOCK_24).format(ms)
 
@@ -75,7 +80,7 @@ export function useI18nText() {
     const count = `${whole === 0 ? '' : whole}${glyph}`
     if (measure !== cup.id) return `${count} ${t(`units.${measure as 'tbsp'}`)}`
     const many = whole + (fraction ? 0.5 : 0) > 1
-    return t('units.ownMeasure', { count, name: cup.name.toLowerCase() }, many ? 2 : 1)
+    return t('units.ownMeasure', { count, name: inSentence(cup.name) }, many ? 2 : 1)
   }
   /** So much water as it is measured: in cups and spoons, or on the jug's scale. */
   function measured(g: number, cup: HouseholdMeasure): string {
@@ -116,6 +121,7 @@ export function useI18nText() {
 
   return {
     t,
+    inSentence,
     likes,
     number,
     clock,
@@ -143,8 +149,8 @@ export function useI18nText() {
   }
 }
 
-/** Any locale that writes a comma before decimals and a point between thousands. */
-const WITH_COMMA = 'de'
+/** Locales that write decimals so: the sign is the household's, whatever language is shown. */
+const WRITES = { point: 'en', comma: 'de' } as const
 /** Decimals that a cook reads in each unit; none elsewhere. */
 const DIGITS: Readonly<Record<string, number>> = { oz: 1, bar: 2, psi: 1, in: 1 }
 /** Parameters of problems and cautions that are weights in g. */

@@ -11,13 +11,13 @@ export const byName = (rows: readonly { id: string; name: string }[]) =>
 
 /** What an amount can be measured in: weights, the household's own measures, and the common ones. */
 export function useUnits() {
-  const { t } = useI18nText()
+  const { t, inSentence } = useI18nText()
   const kitchen = useKitchenStore()
   const weights = computed(() => (['g', 'kg', 'oz'] as const).map((value) => ({ value, title: t(`units.${value}`) })))
   const measures = computed(() => [
     ...inUse(kitchen.kitchen?.measures ?? []).map(({ id, name }) => ({
       value: id as string,
-      title: name.toLowerCase(),
+      title: inSentence(name),
     })),
     ...COMMON.map((value) => ({ value, title: t(`units.${value}`) })),
   ])
@@ -33,7 +33,7 @@ export function useUnits() {
       ...weights.value.slice(1),
     ]
     const away = kitchen.kitchen?.measures.find(({ id }) => id === used && !units.some(({ value }) => value === id))
-    if (away) return [...units, { value: away.id, title: t('units.away', { name: away.name.toLowerCase() }) }]
+    if (away) return [...units, { value: away.id, title: t('units.away', { name: inSentence(away.name) }) }]
     const isKnown = used === '' || units.some(({ value }) => value === used)
     return isKnown ? units : [...units, { value: used, title: t('units.gone') }]
   }

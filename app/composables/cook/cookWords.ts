@@ -24,11 +24,10 @@ type Press = (typeof PRESSES)[number]
 
 /** What the Cook screens say of a run: the next action, why, and what its button stands for. */
 export function useCookWords() {
-  const { t, list, number, clock, weight } = useI18nText()
+  const { t, inSentence, list, number, clock, weight } = useI18nText()
   const { thing } = useStepWords()
 
-  const flameOf = ({ event }: NextAction) =>
-    event?.kind === 'flame' ? t(`pot.flames.${event.flame}`).toLowerCase() : ''
+  const flameOf = ({ event }: NextAction) => (event?.kind === 'flame' ? inSentence(t(`pot.flames.${event.flame}`)) : '')
 
   function headline(action: NextAction): string {
     const { id, whistlesLeft } = action

@@ -1,5 +1,7 @@
 import { useLocalStorage } from '@vueuse/core'
 
+import { LANGUAGES } from '~~/locales/languages'
+
 export const ALARMS = ['quiet', 'sound', 'voice'] as const
 export type AlarmKind = (typeof ALARMS)[number]
 
@@ -24,6 +26,7 @@ function nextCall(): void {
 /** How this device makes itself heard: not at all, by a chime, or by a chime and a voice. */
 export function useAlarm() {
   const kind = useLocalStorage<AlarmKind>('bivvet-alarm', 'sound')
+  const { language } = useLanguage()
 
   function chime() {
     context ??= new AudioContext()
@@ -51,7 +54,10 @@ export function useAlarm() {
     if (document.hidden && 'Notification' in window && Notification.permission === 'granted')
       new Notification(text, { tag: 'bivvet-call' })
     if (kind.value !== 'voice' || !('speechSynthesis' in window)) return
-    speechSynthesis.speak(new SpeechSynthesisUtterance(text))
+    const said = new SpeechSynthesisUtterance(text)
+    // A voice of the language in which it is written.
+    said.lang = LANGUAGES[language.value].tag
+    speechSynthesis.speak(said)
   }
 
   return { kind, call }

@@ -6,7 +6,7 @@ import type { MessageKey } from '~~/locales/bundles'
 
 /** The words in which a dish is told: what its lines are, what its stages take. */
 export function useDishWords() {
-  const { t, weight, number, duration, measured } = useI18nText()
+  const { t, inSentence, weight, number, duration, measured } = useI18nText()
   const kitchen = useKitchenStore()
 
   /** What something is called by its id: a food, an ingredient, or one of the household's own. */
@@ -16,10 +16,10 @@ export function useDishWords() {
   /** What a line is, shortly; as it was typed where nobody has said. */
   const lineName = ({ what, typed, own }: Pick<DishLine, 'what' | 'typed' | 'own'>) =>
     what === null
-      ? (own?.name?.toLowerCase() ?? typed)
-      : thing(what)
-          .replace(/\s*(\(.*\)|\d+ cm$)/, '')
-          .toLowerCase()
+      ? own?.name === undefined
+        ? typed
+        : inSentence(own.name)
+      : inSentence(thing(what).replace(/\s*(\(.*\)|\d+ cm$)/, ''))
 
   /** “white beans 300 g · water 1.2 L · salt 12 g”. */
   function takesText(stage: Stage, takes: readonly { line: string; g: number | null }[], lines: readonly DishLine[]) {
@@ -52,7 +52,7 @@ export function useDishWords() {
   /** The water that goes into the tins of a pot stage, each with its food. */
   const tinTexts = (answer: StageAnswer | null) =>
     (answer?.pot?.answer.foods ?? []).flatMap(({ food, tinWaterG }) =>
-      tinWaterG ? [t('dishes.inTin', { food: thing(food).toLowerCase(), g: told(tinWaterG) })] : [],
+      tinWaterG ? [t('dishes.inTin', { food: inSentence(thing(food)), g: told(tinWaterG) })] : [],
     )
   const waterText = (g: number) => t('dishes.of', { name: t('dishes.water'), g: told(g) })
   /** The water of a pot stage, by weight and in the household's measures; null where none is poured. */

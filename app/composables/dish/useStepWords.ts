@@ -5,7 +5,7 @@ import type { MessageKey } from '~~/locales/bundles'
 
 /** What is done, in this household's words, names and measures. */
 export function useStepWords() {
-  const { t, weight, number, duration, list, temp, measured } = useI18nText()
+  const { t, inSentence, weight, number, duration, list, temp, measured } = useI18nText()
   const { te } = useI18n()
   const kitchen = useKitchenStore()
   /** Small amounts in tenths: a gram of turmeric is not nothing. */
@@ -14,13 +14,13 @@ export function useStepWords() {
   function nameOf({ food, liquid, water, keptFrom, fat, what, name }: Thing): string {
     if (water) return t('steps.water')
     if (keptFrom !== undefined) return t(fat ? 'steps.fat' : 'steps.stock')
-    if (liquid) return t(`liquids.${liquid}`).toLowerCase()
-    if (name !== undefined) return name.toLowerCase()
+    if (liquid) return inSentence(t(`liquids.${liquid}`))
+    if (name !== undefined) return inSentence(name)
     const id = food ?? what ?? ''
     // Ingredients have their names where dishes are told.
     const key = `ingredients.${id}.name`
     const called = te(key) ? t(key as MessageKey) : kitchen.foodName(id)
-    return called.replace(/\s*(\(.*\)|\d+ cm$)/, '').toLowerCase()
+    return inSentence(called.replace(/\s*(\(.*\)|\d+ cm$)/, ''))
   }
   return stepWords({
     say: (key, params, plural) => t(`steps.${key}` as MessageKey, params, plural),

@@ -7,7 +7,7 @@ const AS_ASSUMED = 0.03
 
 /** How the figures of a log are told. */
 export function useLearntWords() {
-  const { t, number } = useI18nText()
+  const { t, inSentence, number } = useI18nText()
   const store = useKitchenStore()
   const kitchen = computed(() => store.loaded)
   const called = (rows: readonly { id: string; name: string }[], id: string) =>
@@ -21,7 +21,7 @@ export function useLearntWords() {
       case 'flame-heat':
         return t('learnt.flame', {
           burner: burnerName(figure.burnerId),
-          flame: t(`pot.flames.${figure.flame}`).toLowerCase(),
+          flame: inSentence(t(`pot.flames.${figure.flame}`)),
           cooker,
         })
       case 'own-heat':
@@ -37,14 +37,14 @@ export function useLearntWords() {
       case 'batch': {
         const bag = kitchen.value.bags.find(({ id }) => id === figure.bagId)
         if (!bag) return t('learnt.gone')
-        return t('learnt.batch', { food: store.foodName(bag.foodId), bag: bag.name.toLowerCase() })
+        return t('learnt.batch', { food: store.foodName(bag.foodId), bag: inSentence(bag.name) })
       }
       case 'need':
         return t('learnt.need', { food: store.foodName(figure.foodId) })
       case 'uptake':
         return t('learnt.uptake', { food: store.foodName(figure.foodId) })
       case 'group-taste':
-        return t('learnt.groupTaste', { group: t(`larder.groups.${figure.group}`).toLowerCase() })
+        return t('learnt.groupTaste', { group: inSentence(t(`larder.groups.${figure.group}`)) })
       case 'taste':
         return t('learnt.taste')
     }

@@ -4,7 +4,7 @@ import { itemG } from '~~/shared/pot'
 
 /** The pots that the household keeps, as they stand in lists: what is in them, opened, copied, taken off and put back. */
 export function useKeptPots() {
-  const { t, weight } = useI18nText()
+  const { t, inSentence, weight } = useI18nText()
   const kitchen = useKitchenStore()
   const pot = usePotStore()
   const store = usePotsStore()
@@ -16,7 +16,7 @@ export function useKeptPots() {
       .map((item) =>
         t('edit.amountOf', {
           grams: weight(itemG(item, kitchen.loaded)),
-          food: kitchen.foodName(item.foodId).toLowerCase(),
+          food: inSentence(kitchen.foodName(item.foodId)),
         }),
       )
       .join(', ')

@@ -11,7 +11,7 @@ import { foodById, isOldBag } from '~~/shared/kitchen'
 
 /** One food: what its figures mean at the stove, where they come from, its bags, and how to make it one's own. */
 const route = useRoute()
-const { list, t, number, length, duration, dayOf, weight, temp } = useI18nText()
+const { list, t, number, length, duration, dayOf, weight, temp, inSentence } = useI18nText()
 const cautionText = useCautionText()
 const pot = usePotStore()
 const kitchen = useKitchenStore()
@@ -95,7 +95,7 @@ const taught = computed(() => {
     ...bags.value.map((bag) => ({
       kind: 'bag' as const,
       times: factor({ kind: 'batch', bagId: bag.id }),
-      bag: bag.name.toLowerCase(),
+      bag: inSentence(bag.name),
     })),
   ]
   return said.flatMap(({ kind, times, bag }) => (times === null ? [] : [{ kind, times, bag }]))

@@ -7,7 +7,7 @@ import { simulate } from '~~/core/pot/simulate'
 import { potOfRequest } from '~~/shared/pot'
 
 const route = useRoute()
-const { t, number, day, clock, weight } = useI18nText()
+const { t, inSentence, number, day, clock, weight } = useI18nText()
 const { foodName } = useKitchenStore()
 const runs = useRunsStore()
 const id = computed(() => String(route.params.id))
@@ -63,7 +63,7 @@ useHead({ title: () => `${run.value?.name ?? t('log.title')} · Bivvet` })
         {{ day(startedMs) }}, {{ clock(startedMs) }} · {{ run.plan.cookerName }} ·
         {{
           run.plan.answer.foods
-            .map(({ food, dryG }) => t('units.amountOf', { grams: weight(dryG), food: foodName(food).toLowerCase() }))
+            .map(({ food, dryG }) => t('units.amountOf', { grams: weight(dryG), food: inSentence(foodName(food)) }))
             .join(', ')
         }}
         ·

@@ -6,12 +6,12 @@ import { foundHousehold } from '../../db/auth'
 /** Makes a household with its first member, who is in from then on. */
 export default defineEventHandler(async (event) => {
   await countTry('address', addressOf(event))
-  const { household, altitudeM, timeZone, member, signInName, password } = await readJson(event, foundSchema)
+  const { household, altitudeM, timeZone, language, member, signInName, password } = await readJson(event, foundSchema)
   if ((signInName === undefined) !== (password === undefined))
     throw refusal(422, { path: signInName ? 'password' : 'signInName', code: 'name-and-password' })
   const made = await foundHousehold(
     authDatabase(),
-    newKitchen(household, altitudeM, timeZone),
+    newKitchen(household, altitudeM, { timeZone, language }),
     {
       name: member,
       signInName: signInName ?? null,

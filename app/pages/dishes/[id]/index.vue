@@ -12,7 +12,7 @@ import { STAGES } from '~~/core/dish/stages'
 import { dishOf, dishRequestOf, newStage, type DishDocument } from '~~/shared/dish'
 
 /** A dish: its ingredients as typed, what is done with them in order, and what becomes of it. */
-const { t, list, number, weight, problemText } = useI18nText()
+const { t, inSentence, list, number, weight, problemText } = useI18nText()
 const words = useStepWords()
 const { lineName, thing } = useDishWords()
 const route = useRoute()
@@ -156,7 +156,7 @@ function become({ lines, stages }: Pick<Dish, 'lines' | 'stages'>) {
   dish.value!.stages = stages
   dish.value!.lines = lines.map((line) => {
     if (before.has(`${line.id} ${line.what}`)) return line
-    const name = thing(line.what!).toLowerCase()
+    const name = inSentence(thing(line.what!))
     return { ...line, typed: line.g === null ? name : t('dishes.of', { name, g: weight(line.g) }) }
   })
 }

@@ -21,7 +21,7 @@ export default defineEventHandler(async (event) => {
       throw refusal(409, { path: 'data', code: why })
     default: {
       const message = refusalSentence(why)
-      throw createError({ statusCode: 409, message, data: { problems: [{ path: 'data', code: why, message }] } })
+      throw createError({ statusCode: 409, message, data: { problems: [{ path: 'data', code: why }] } })
     }
   }
 })
