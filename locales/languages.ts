@@ -11,6 +11,8 @@ const lowerAdjective = (name: string) =>
  */
 export const LANGUAGES = {
   en: { name: 'English', tag: 'en-GB', decimal: 'point', inSentence: lower },
+  de: { name: 'Deutsch', tag: 'de', decimal: 'comma', inSentence: lowerAdjective },
+  es: { name: 'Español', tag: 'es', decimal: 'comma', inSentence: lower },
 } as const
 
 export type Locale = keyof typeof LANGUAGES

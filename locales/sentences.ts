@@ -9,7 +9,9 @@ import {
 import type { Instruction, Thing } from '../core/guide/instruction'
 import type { Impossible } from '../core/meal/impossible'
 import type { Caution } from '../core/safety/rules'
+import * as de from './de/said'
 import * as en from './en/said'
+import * as es from './es/said'
 import { LANGUAGES, USUAL_LOCALE, type Locale } from './languages'
 import { stepWords } from './step-words'
 
@@ -18,7 +20,7 @@ import { stepWords } from './step-words'
 registerMessageCompiler(compile)
 registerMessageResolver(resolveValue)
 /** What each language says outside of the screens. */
-const SAID: Record<Locale, object> = { en }
+const SAID: Record<Locale, object> = { en, de, es }
 const context = createCoreContext({ locale: USUAL_LOCALE, fallbackLocale: false, messages: SAID as never })
 
 type Params = Readonly<Record<string, string | number>>
