@@ -13,6 +13,7 @@ export const LANGUAGES = {
   en: { name: 'English', tag: 'en-GB', decimal: 'point', inSentence: lower },
   de: { name: 'Deutsch', tag: 'de', decimal: 'comma', inSentence: lowerAdjective },
   es: { name: 'Español', tag: 'es', decimal: 'comma', inSentence: lower },
+  hi: { name: 'हिन्दी', tag: 'hi', decimal: 'point', inSentence: asItIs },
 } as const
 
 export type Locale = keyof typeof LANGUAGES

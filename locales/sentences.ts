@@ -12,6 +12,7 @@ import type { Caution } from '../core/safety/rules'
 import * as de from './de/said'
 import * as en from './en/said'
 import * as es from './es/said'
+import * as hi from './hi/said'
 import { LANGUAGES, USUAL_LOCALE, type Locale } from './languages'
 import { stepWords } from './step-words'
 
@@ -20,7 +21,7 @@ import { stepWords } from './step-words'
 registerMessageCompiler(compile)
 registerMessageResolver(resolveValue)
 /** What each language says outside of the screens. */
-const SAID: Record<Locale, object> = { en, de, es }
+const SAID: Record<Locale, object> = { en, de, es, hi }
 const context = createCoreContext({ locale: USUAL_LOCALE, fallbackLocale: false, messages: SAID as never })
 
 type Params = Readonly<Record<string, string | number>>
