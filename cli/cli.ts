@@ -4,6 +4,7 @@ import { z } from 'zod'
 import { parseArgs } from 'node:util'
 import { LOCALES, USUAL_LOCALE, type Locale } from '../locales/languages'
 import { namesOf } from '../locales/names'
+import { readingOf } from '../locales/reading'
 import { impossibleSentence, sentenceOf, withSentences, type SentenceCode } from '../locales/sentences'
 import { problemsOf } from '../shared/problems'
 import { holdsPressure } from '../core/appliance/appliance'
@@ -76,7 +77,7 @@ function main(given: string[]): void {
     return
   }
   locale = known
-  run(file, other)
+  void run(file, other)
 }
 
 const COMMANDS = {
@@ -173,14 +174,14 @@ const POTS: PotsToTake = {
   },
 }
 
-function runRecipe(text: string): void {
+async function runRecipe(text: string): Promise<void> {
   const recipe = readRecipe(text)
   if (!recipe.ok) return fail(recipe.problems)
   const own = dishSchema.safeParse(recipe.value.own)
   print(
     own.success
       ? { dish: own.data, lines: [], steps: [], written: [], missing: [], leftOut: [] }
-      : dishOfRecipe(recipe.value, namesOf(), POTS),
+      : dishOfRecipe(recipe.value, namesOf([], await readingOf(locale)), POTS),
   )
 }
 

@@ -129,7 +129,7 @@ export const usePotStore = defineStore('pot', () => {
       const measuring = toPlain({ decimal: likes.decimal, measures, foods: own.map(foodOf) })
       const [{ sortAlso }, lines] = await Promise.all([
         import('~/composables/pot/askedFood'),
-        useWorker('answer').readLines(more.also, measuring),
+        useWorker('answer').readLines(more.also, measuring, useLanguage().language.value),
       ])
       also = sortAlso(lines, kitchen.value)
       unknown.push(...also.unknown)

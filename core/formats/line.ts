@@ -12,6 +12,8 @@ export interface Names {
   exact(name: string): string | null
   /** Words that say how something is prepared, and not what it is. */
   says: Words
+  /** A step with the English words for what is done in it; missing where steps are English already. */
+  inEnglish?: (step: string) => string
 }
 export interface Words {
   prepared: ReadonlySet<string>
@@ -62,7 +64,8 @@ const HEADING =
 /** “Rice – 1 cup”, “Salt: 1 tsp”, “Turmeric powder 1/2 tsp”. */
 const AMOUNT_LAST =
   /^([\p{L}\p{M}][^\d½¼¾⅓⅔⅛]*?[\p{L}\p{M})])\s*(?:[-–—:=,]+\s*|\s+)((?:about\s+|approx\.?\s+|~)?[\d½¼¾⅓⅔⅛].*|an?\s+(?:pinch|handful|few|bunch|dash)\b.*|one\b.*|two\b.*|half\b.*|few\b.*)$/iu
-const GIVES = /^(?:the\s+)?(?:freshly\s+squeezed\s+)?(juice|zest|rind|peel)(?:\s+and\s+\w+)?\s+(?:of|from)\s+(.*)$/i
+const GIVES =
+  /^(?:the\s+|el\s+|la\s+)?(?:freshly\s+squeezed\s+)?(juice|zest|rind|peel|saft|schale|abrieb|zumo|jugo|ralladura)(?:\s+and\s+\w+)?\s+(?:(?:of|from|von|de)\s+|(?=eine[rs]?\s))(.*)$/i
 const GIVEN = /\b(juiced|juice only|juice of|zested|zest only)\b/i
 /** “1 tsp each cumin, coriander”: several in one line. */
 const EACH = /\beach\b(?:\s+of)?\s+(?:\p{L}+\s+){0,3}\p{L}+\s*(?:,|and\b|&)/iu
@@ -129,7 +132,7 @@ function quantityOf(body: string, style: QuantityStyle): ReadQuantity {
   if (gives) {
     const inner = readQuantity(gives[2]!, style)
     const amounts = inner.amounts.length > 0 ? inner.amounts : [ONE]
-    const what = /juice/i.test(gives[0].slice(0, gives[0].length - gives[2]!.length)) ? 'juice' : 'zest'
+    const what = /juice|saft|zumo|jugo/i.test(gives[0].slice(0, gives[0].length - gives[2]!.length)) ? 'juice' : 'zest'
     const [fruit = '', ...rest] = inner.words.split(',')
     return { ...inner, amounts, words: [`${fruit.replace(/s$/, '')} ${what}`, ...rest].join(',') }
   }
@@ -208,7 +211,7 @@ function whatOf(text: string, names: Names, unit: Unit | null, own: OwnThings): 
         left,
         all,
         asCanned !== null || before.every((word) => !SOAKED.has(word)),
-        asCanned !== null,
+        { isSaid: canned, isKnown: asCanned !== null },
         names.says,
       )
     const found = [...partWords, ...name.split(' ').slice(1)].flatMap((word) => partOf(word) ?? [])
@@ -252,7 +255,7 @@ function isOther(
   left: readonly string[],
   all: readonly string[],
   isDry: boolean,
-  isCanned: boolean,
+  canned: { isSaid: boolean; isKnown: boolean },
   says: Words,
 ): boolean {
   if (!known || !('food' in known)) return false
@@ -262,7 +265,9 @@ function isOther(
   // “2 cups soaked chickpeas” were fewer dry.
   if (food.soak !== null && !isDry) return true
   if (food.soak !== null && left.some((word) => says.colours.has(word))) return true
-  if (food.soak !== null && !isCanned && all.some((word) => says.cooked.has(word))) return true
+  // What is sold cooked was never so much dry.
+  if (food.soak !== null && canned.isSaid && !canned.isKnown) return true
+  if (food.soak !== null && !canned.isKnown && all.some((word) => says.cooked.has(word))) return true
   return food.group === 'meat' && all.some((word) => says.minced.has(word))
 }
 

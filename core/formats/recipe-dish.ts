@@ -78,7 +78,7 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
   for (const step of recipe.steps) {
     const told: ReadStep = { text: step.text, section: step.section, stages: [], isOpen: false }
     steps.push(told)
-    const done = actionsOf(step.text, step.section)
+    const done = actionsOf(step.text, step.section, names.inEnglish)
     const only = done.filter(({ isRelease }) => !isRelease).length === 1
     for (const action of done) {
       if (action.isRelease) {
@@ -150,12 +150,12 @@ const NEEDS_MINUTES: ReadonlySet<StageKind> = new Set(['rest', 'simmer'])
 
 function stageOf(
   id: string,
-  { kind, text, figure, appliance, isBeside }: ReadAction,
+  { kind, text, told, figure, appliance, isBeside }: ReadAction,
   minutes: number | null,
   pots: PotsToTake,
   missing: Set<WrittenFor>,
 ): Stage {
-  const base = { id, kind, takes: [], from: [], until: text.slice(0, 1000) }
+  const base = { id, kind, takes: [], from: [], until: told.slice(0, 1000) }
   if (kind === 'pot') {
     const wanted = appliance ?? (figure ? WRITTEN_FOR[figure.kind] : null)
     const own = wanted === null ? pots.usual : pots.kinds[wanted]
@@ -247,7 +247,6 @@ function place(
 ): boolean {
   const words = wordsNaming(typed, names)
   const whole = wordsNaming(typed, names, true)
-  if (words.length === 0) return false
   const known = knownOf({ what }, own)
   const said = stages.map(({ until = '' }) => ` ${wordsOf(until).map(stem).join(' ')} `)
   const measured = wordsOf(typed.replace(/^([\d½¼¾⅓⅔./\s-]+\p{L}+(?:\s+of)?\s+\p{L}+).*$/u, '$1'))
@@ -256,14 +255,14 @@ function place(
   const isOfSection = (i: number) =>
     section === null || sections[i] === null ? null : nameKey(section) === nameKey(sections[i]!)
   const scores = stages.map((_, i) => {
-    const all = words.filter((word) => said[i]!.includes(` ${word} `)).length / words.length
+    const all = words.filter((word) => said[i]!.includes(` ${word} `)).length / Math.max(words.length, 1)
     const bySection = isOfSection(i)
     // “For the tempering”: its lines go where it is tempered.
     const isTempering = section !== null && /temper|tadka|tarka/i.test(section)
     const fits = bySection ?? (isTempering ? stages[i]!.kind === 'temper' : null)
     if (all === 0 || fits === false) return 0
     // “Coriander leaves” are not the coriander powder of a step before; “4 cups of water” are where that is said.
-    const phrase = whole.filter((word) => said[i]!.includes(` ${word} `)).length / whole.length
+    const phrase = whole.filter((word) => said[i]!.includes(` ${word} `)).length / Math.max(whole.length, 1)
     const isMeasured = measured !== '' && said[i]!.includes(` ${measured} `)
     const isBath = what === 'water' && BATHS.has(stages[i]!.kind)
     return (all + (fits === true ? 1 : 0) + PHRASE_WEIGHS * phrase + (isMeasured ? 1 : 0)) * (isBath ? 0.5 : 1)

@@ -403,7 +403,7 @@ function withoutTags(html: string): string {
 }
 
 const PORTIONS =
-  /\b(?:serv(?:es?|ings?)|portions?|people|persons?|pax|plates?|bowls?|helpings?|adults?|personas|personnes|personen|porciones|portionen|porzioni|pessoas|kişilik)\b/i
+  /(?<![\p{L}\p{M}])(?:serv(?:es?|ings?)|portions?|people|persons?|pax|plates?|bowls?|helpings?|adults?|personas|personnes|personen|porciones|portionen|porzioni|pessoas|kişilik|raciones|लोगों|व्यक्तियों)(?![\p{L}\p{M}])/iu
 const LEADS = /^\s*(?:serves?|servings?|makes|yields?|for|feeds?|about|approx\.?|circa)?\s*:?\s*/i
 
 /** Portions, where it says so: “4”, 4, “4 servings”, “Serves 4 to 6”, [“6”, “6 bowls”]; “Makes 500 g” says nothing of them. */
@@ -433,11 +433,11 @@ export function minutesOf(value: unknown): number | null {
 }
 
 const INGREDIENTS_HEADING =
-  /^\W*(ingredients|you need|you will need|you[’']ll need|what you need|zutaten|ingredientes|ingrédients|ingredienti)\b.{0,40}$/i
+  /^\W*(ingredients|you need|you will need|you[’']ll need|what you need|zutaten|ingredientes|ingrédients|ingredienti|सामग्री|सामान)(?![\p{L}\p{M}]).{0,40}$/iu
 const STEPS_HEADING =
-  /^\W*(method|directions|instructions|steps|preparation|how to|procedure|zubereitung|preparación|préparation|preparo|procedimento|cooking)\b[^.]{0,30}$/i
+  /^\W*(method|directions|instructions|steps|preparation|how to|procedure|zubereitung|preparación|préparation|preparo|procedimento|cooking|so geht['’]?s|elaboración|modo de preparación|विधि|बनाने की विधि)(?![\p{L}\p{M}])[^.]{0,30}$/iu
 const SERVES =
-  /\b(?:serves|servings?|feeds|yield)\D{0,12}\d+|\bfor \d+ (?:people|persons?)|^\W*makes\s+\d+\s+(?:serv|portion)|\b\d+(?:\s*(?:-|–|to)\s*\d+)?\s+(?:servings?|portions?|people)\b/i
+  /\b(?:serves|servings?|feeds|yield)\D{0,12}\d+|\bfor \d+ (?:people|persons?)|^\W*makes\s+\d+\s+(?:serv|portion)|\b\d+(?:\s*(?:-|–|to|bis|a)\s*\d+)?\s+(?:servings?|portions?|people|portionen|personen|personas|porciones|raciones|लोगों|व्यक्तियों)(?![\p{L}\p{M}])/iu
 /** What stands about a recipe and is none of its lines. */
 const META =
   /^\W*(?:(?:prep|cook|total|ready)\b\s*[:\-–]?\s*\d+\s*(?:mins?|minutes?|h|hrs?|hours?)|(?:prep(?:aration)?|cook(?:ing)?|total|ready|active|resting|soaking|marinating|hands[- ]on|additional)\s*(?:time|in)|time|difficulty|cuisine|course|category|author|published|updated|calories|nutrition|rating|keywords?|diet|level|print|pin|jump to)\b\s*[:\-–]?/i

@@ -3,13 +3,15 @@ import type { StageKind } from '../dish/names'
 import { durationsIn, middleMinutes } from '../quantity/duration'
 import { figureIn } from './figure'
 
-// English, as the recipes are; another language is another list of words.
+// English, as the recipes are; of another language the words for what is done are put into English first.
 
 /** One thing that a step of a recipe has done. */
 export interface ReadAction {
   kind: StageKind
-  /** The words that say so, until when too. */
+  /** The words that say so, until when too, in English. */
   text: string
+  /** The same as it was written. */
+  told: string
   minutes: number | null
   /** Of a pot what it is to be programmed by. */
   figure: WrittenFigure | null
@@ -63,7 +65,7 @@ const BOUNDARY = new RegExp(
   `(?:\\s*[;:]\\s*|\\s*,?\\s+(?:and\\s+)?then\\s+|\\s*,\\s*(?:and\\s+)?|\\s+and\\s+|\\s+&\\s+|\\s+before\\s+(?=\\w+ing\\b))(?=(?:(?:gently|lightly|quickly|carefully|immediately|now|finally|slowly|thoroughly|roughly|finely|also|again|once more|just)\\s+)?(?:${ANY_VERB}|let|allow)\\b(?!\\s*(?:ed|ing)\\b))`,
   'giu',
 )
-const SENTENCE = /(?<=[.!?])\s+(?=[\p{Lu}\d("“])|\n+/u
+const SENTENCE = /(?<=[.!?])\s+(?=[\p{Lu}\d("“¡¿])|(?<=।)\s*|\n+/u
 const FIRST_VERB = new RegExp(`(?<![\\p{L}-])(${ANY_VERB})(?![\\p{L}-])`, 'giu')
 /** “Let it rest”, “leave to soak”, “allow to simmer”. */
 const LETS =
@@ -91,12 +93,21 @@ const COOLS =
   /\bcool(?:s|ed)?\b[^.;]*(?:completely|to room temperature|before (?:storing|freezing|chilling))|\b(?:fridge|freezer|refrigerat\w*)\b/i
 
 /** Everything that a step has done, in order: what is told of one thing in several clauses is one. */
-export function actionsOf(text: string, section: string | null = null): ReadAction[] {
-  const clauses = text
+export function actionsOf(
+  written: string,
+  section: string | null = null,
+  inEnglish: (text: string) => string = (text) => text,
+): ReadAction[] {
+  const text = inEnglish(written)
+  const clauses = written
     .replace(/\b(approx|tbsp|tsp|min|mins|hr|hrs|oz|lb|no)\.\s/gi, '$1 ')
     .split(SENTENCE)
-    .flatMap((sentence) => clausesOf(sentence.trim(), text))
-    .filter((clause): clause is Clause => clause !== null)
+    .flatMap((sentence) => {
+      const said = inEnglish(sentence.trim())
+      const found = clausesOf(said, text).filter((clause): clause is Clause => clause !== null)
+      // Words that were put in do not stand where they were: all of the sentence is told.
+      return said === sentence.trim() ? found : found.map((clause) => ({ ...clause, told: sentence.trim() }))
+    })
   const isTempered = TEMPERING.test(text.replace(INTO_TEMPERING, ' ')) || (section !== null && TEMPERING.test(section))
   return merged(isTempered ? clauses.map(asTempered) : clauses)
 }
@@ -167,6 +178,7 @@ function clauseOf(text: string, sentence: string, step: string, isBeside: boolea
     kind,
     sentence,
     text: text.trim(),
+    told: text.trim(),
     // “For up to 4 days” says how long it keeps.
     minutes: times[0] && !(kind === 'chill' && /\bup to\b/i.test(text)) ? middleMinutes(times[0]) : null,
     figure: kind === 'pot' ? (figure ?? slowFigure(appliance, times)) : kind === 'release' ? figure : null,
@@ -321,6 +333,7 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
   const joined = (one: Clause, more: Clause): Clause => ({
     ...one,
     text: `${one.text}, ${more.text}`,
+    told: bothTold(one, more),
     minutes: one.minutes === null && more.minutes === null ? null : (one.minutes ?? 0) + (more.minutes ?? 0),
     figure: one.figure && more.figure ? withRelease(one.figure, more.figure) : (one.figure ?? more.figure),
     appliance: one.appliance ?? more.appliance,
@@ -366,6 +379,7 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
       list[list.length - 1] = {
         ...joined(clause, before),
         text: `${before.text}, ${clause.text}`,
+        told: bothTold(before, clause),
         minutes: clause.minutes ?? null,
       }
     else if (before && clause.kind === 'combine' && TAKES_MORE.has(before.kind))
@@ -381,7 +395,12 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
       while (done.at(-1)?.kind === 'lid' || done.at(-1)?.kind === 'off') done.pop()
       const added = done.at(-1)
       if (added?.kind === 'combine') {
-        done[done.length - 1] = { ...clause, text: `${added.text}, ${clause.text}`, isBeside: false }
+        done[done.length - 1] = {
+          ...clause,
+          text: `${added.text}, ${clause.text}`,
+          told: bothTold(added, clause),
+          isBeside: false,
+        }
         continue
       }
     }
@@ -395,6 +414,10 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
         : [actionOf(clause, clause.kind)],
   )
 }
+
+/** Two clauses of one sentence that is told whole are told once. */
+const bothTold = (one: Clause, more: Clause) =>
+  one.told === more.told ? one.told : `${one.told.replace(/[.।]$/, '')}, ${more.told}`
 
 const actionOf = ({ sentence: _, ...clause }: Clause, kind: StageKind): ReadAction => ({ ...clause, kind })
 

@@ -49,6 +49,37 @@ const WORDS: Readonly<Record<string, number>> = {
   fifty: 50,
   sixty: 60,
   ninety: 90,
+  ein: 1,
+  eine: 1,
+  einer: 1,
+  einen: 1,
+  zwei: 2,
+  drei: 3,
+  vier: 4,
+  fünf: 5,
+  sechs: 6,
+  un: 1,
+  una: 1,
+  dos: 2,
+  tres: 3,
+  cuatro: 4,
+  cinco: 5,
+  seis: 6,
+  एक: 1,
+  दो: 2,
+  तीन: 3,
+  चार: 4,
+  पाँच: 5,
+  छह: 6,
+  डेढ़: 1.5,
+  ढाई: 2.5,
+  सवा: 1.25,
+  पौन: 0.75,
+  आधा: 0.5,
+  आधी: 0.5,
+  आधे: 0.5,
+  medio: 0.5,
+  media: 0.5,
 }
 const SHARES: Readonly<Record<string, number>> = {
   half: 1 / 2,
@@ -69,6 +100,7 @@ const FEW = 3
 
 /** Word numbers, the longest first. */
 const SAID: readonly [RegExp, (found: RegExpExecArray) => { value: number; isGuess?: true }][] = [
+  [/^(?:eine?[nrs]?\s+)?halbe[nrs]?(?!\p{L})/iu, () => ({ value: 1 / 2 })],
   [/^half\s+(?:a\s+)?dozen\b/i, () => ({ value: DOZEN / 2 })],
   [/^(?:a\s+couple(?:\s+of)?|couple\s+of)\b/i, () => ({ value: 2 })],
   [/^(?:an?\s+few|few|several)\b/i, () => ({ value: FEW, isGuess: true })],
@@ -83,7 +115,7 @@ const SAID: readonly [RegExp, (found: RegExpExecArray) => { value: number; isGue
     new RegExp(`^(?:an?\\s+|one[\\s-]+)?${SHARE}\\b(?:\\s+(?:an?|of(?:\\s+an?)?)\\b)?`, 'i'),
     ([, share]) => ({ value: shareOf(share) }),
   ],
-  [new RegExp(`^(${WORD})\\b(?!-)`, 'i'), ([, n]) => ({ value: valueOf(n) })],
+  [new RegExp(`^(${WORD})(?![\\p{L}\\p{M}\\d_-])`, 'iu'), ([, n]) => ({ value: valueOf(n) })],
 ]
 const shareOf = (name = '') => SHARES[name.toLowerCase()] ?? NaN
 const valueOf = (word = '') => WORDS[word.toLowerCase()] ?? Number(word)

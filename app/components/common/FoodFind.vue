@@ -49,6 +49,7 @@ const emit = defineEmits<{
 const { t, typed, list: list_ } = useI18nText()
 const kitchen = useKitchen()
 const foods = useNamedFoods()
+const { language } = useLanguage()
 const listId = useId()
 
 const query = ref(chosen ?? '')
@@ -57,7 +58,7 @@ const index = ref(0)
 const fetchTools = async () => ({
   ...(await import('~/composables/pot/askedFood')),
   ...(await import('~/composables/common/searchNames')),
-  abroad: (await import('~~/locales/abroad.json')).default as Readonly<Record<string, string>>,
+  abroad: await otherNames(language.value),
 })
 const tools = shallowRef<Awaited<ReturnType<typeof fetchTools>> | null>(null)
 const isTouched = ref(chosen === null)
@@ -119,7 +120,7 @@ const found = computed(() => {
 /** What everybody means by just these words, from where all names are read. */
 const { result: meant, working: isMeaning } = useWorked(
   () => (asked.value.words.trim() === '' ? null : asked.value.words),
-  (work, words) => work.meantBy(words, {}),
+  (work, words) => work.meantBy(words, {}, language.value),
   'answer',
 )
 /** Each food with its names in other languages too. */

@@ -42,6 +42,7 @@ function understood({ typed: text, what, maybe }: ReadLine): Pick<DishLine, 'wha
   if (what === null) return { what, ...(maybe ? { maybe } : {}) }
   return told ? { what: null, own: { ...told } } : { what }
 }
+const { language } = useLanguage()
 const typed = ref('')
 const busy = ref(false)
 const failed = ref(false)
@@ -56,7 +57,7 @@ async function add() {
   busy.value = true
   failed.value = false
   try {
-    const read = await useWorker('answer').readLines(texts, JSON.parse(JSON.stringify(measuring.value)))
+    const read = await useWorker('answer').readLines(texts, toPlain(measuring.value), language.value)
     for (const one of read)
       if (!one.isHeading)
         dish.value.lines.push({ id: uuid(), typed: one.typed.slice(0, 300), ...understood(one), g: one.g })
@@ -70,7 +71,7 @@ async function add() {
 /** A line that was changed is read anew; where it goes stays. */
 async function retype(line: DishLine, text: string) {
   if (text.trim() === '' || text === line.typed) return
-  const [read] = await useWorker('answer').readLines([text], JSON.parse(JSON.stringify(measuring.value)))
+  const [read] = await useWorker('answer').readLines([text], toPlain(measuring.value), language.value)
   Object.assign(line, {
     typed: text.slice(0, 300),
     g: read!.g,

@@ -7,6 +7,7 @@ import { foodOf } from '~~/shared/kitchen'
 const take = defineModel<Take>({ required: true })
 const { line, name } = defineProps<{ line: DishLine; name: string }>()
 const { t, unitFor } = useI18nText()
+const { language } = useLanguage()
 const { amount, thing } = useDishWords()
 const kitchen = useKitchen()
 
@@ -38,10 +39,7 @@ async function gOf(text: string): Promise<number | null | undefined> {
     measures: kitchen.value.measures.map(({ id, name: of, volumeMl }) => ({ id, name: of, volumeMl })),
     foods: kitchen.value.foods.map(foodOf),
   }
-  const [found] = await useWorker('answer').readLines(
-    [`${portion.amount} ${called}`],
-    JSON.parse(JSON.stringify(style)),
-  )
+  const [found] = await useWorker('answer').readLines([`${portion.amount} ${called}`], toPlain(style), language.value)
   return found?.g ?? null
 }
 </script>

@@ -1,6 +1,6 @@
 import type { I18n } from 'vue-i18n'
 import { messagesOf, type Bundle } from '~~/locales/bundles'
-import { type Locale } from '~~/locales/languages'
+import type { Locale } from '~~/locales/languages'
 
 /** Messages that every screen needs. */
 export const EVERYWHERE: readonly Bundle[] = ['everywhere']

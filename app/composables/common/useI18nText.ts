@@ -35,7 +35,8 @@ export function useI18nText() {
     const liked: Partial<Record<Quantity, string | undefined>> = { temperature, weight, pressure, length }
     return (liked[quantity] ?? Object.keys(QUANTITIES[quantity])[0]) as UnitOf<Q>
   }
-  const unitName = (unit: string) => (unit === 'C' || unit === 'F' ? `°${unit}` : unit)
+  const unitName = (unit: string) =>
+    unit === 'C' || unit === 'F' ? `°${unit}` : te(`units.${unit}`) ? translate(`units.${unit}`) : unit
   /** A figure in the unit that is liked, and that unit. */
   function partsOf<Q extends Quantity>(value: number, quantity: Q, digits?: number) {
     const unit = unitFor(quantity)

@@ -78,7 +78,7 @@ describe('what the Cook screen says', () => {
     const following = createFollower(congee, { bands: false })([], START_MS)
     const { pourG } = congee.answer.closings[0]!.water
     expect(words.contents(congee, following)).toBe(
-      `90 g jasmine rice, 240 g thin stock, and ${Math.round(pourG)} g of water in`,
+      `90 g jasmine rice, 240 g thin stock and ${Math.round(pourG)} g of water in`,
     )
     expect((await said(congee, [CHECKED], 0)).detail).toMatch(/^90 g .* and 240 g thin stock in, lid on\./)
   })

@@ -17,6 +17,7 @@ const problem = ref<string | null>(null)
 const found = shallowRef<ImportedDish | null>(null)
 watch(text, () => (problem.value = null))
 
+const { language } = useLanguage()
 type More = { name: string; volumeMl: number }
 const measuring = (more?: More) => {
   const { likes, measures, foods } = kitchen.loaded
@@ -32,7 +33,7 @@ async function read() {
   problem.value = null
   try {
     const pots = toPlain(potsToTake(kitchen.loaded))
-    const outcome = await useWorker('beside').importRecipe(text.value, pots, measuring())
+    const outcome = await useWorker('beside').importRecipe(text.value, pots, measuring(), language.value)
     if (outcome.ok) found.value = outcome.value
     else problem.value = problemText(outcome.problems[0]!)
   } catch {
@@ -41,7 +42,8 @@ async function read() {
     busy.value = false
   }
 }
-const reread = async (typed: string, more?: More) => (await useWorker('beside').readLines([typed], measuring(more)))[0]!
+const reread = async (typed: string, more?: More) =>
+  (await useWorker('beside').readLines([typed], measuring(more), language.value))[0]!
 async function choose(chosen: File | File[] | null | undefined) {
   const file = Array.isArray(chosen) ? chosen[0] : chosen
   if (!file) return

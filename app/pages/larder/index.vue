@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import ABROAD from '~~/locales/abroad.json'
 import { stylesFor } from '~~/core/appliance/appliance'
 import { FOOD_GROUPS } from '~~/core/names'
 import type { Food } from '~~/core/food/food.schema'
@@ -18,9 +17,11 @@ const hasKept = computed(() => kept.portions !== null || kept.failure !== null)
 
 const own = computed(() => new Set(kitchen.value.foods.map(({ id }) => id)))
 const all = useNamedFoods()
-const everywhere = computed(() =>
-  all.value.map((one) => ({ ...one, abroad: (ABROAD as Readonly<Record<string, string>>)[one.food.id] ?? '' })),
-)
+const { language } = useLanguage()
+/** Names in other languages come when something is looked for. */
+const abroad = shallowRef<Readonly<Record<string, string>>>({})
+watch(query, async () => (abroad.value = await otherNames(language.value)), { once: true })
+const everywhere = computed(() => all.value.map((one) => ({ ...one, abroad: abroad.value[one.food.id] ?? '' })))
 const found = computed(() => searchNames(query.value, everywhere.value))
 /** By kind, as on a shelf; what is looked for stands in the order in which it was found. */
 const shelves = computed(() =>
