@@ -81,10 +81,6 @@ export default defineNuxtConfig({
       meta: [
         { name: 'viewport', content: 'width=device-width, initial-scale=1' },
         { name: 'color-scheme', content: 'light dark' },
-        {
-          name: 'description',
-          content: 'Water, whistles or minutes, and release for one pot, with the reason for every figure.',
-        },
       ],
       link: [
         { rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' },
@@ -125,7 +121,6 @@ export default defineNuxtConfig({
     manifest: {
       name: 'Bivvet',
       short_name: 'Bivvet',
-      description: 'Water, whistles or minutes, and release for one pot, with the reason for every figure.',
       display: 'standalone',
       start_url: '/',
       background_color: '#edf1ee',

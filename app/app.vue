@@ -9,6 +9,8 @@ const route = useRoute()
 const shown = computed(() => (choice.value === 'system' && route.path.startsWith('/cook') ? 'dark' : choice.value))
 watchEffect(() => theme.change(shown.value))
 
+useHead({ meta: [{ name: 'description', content: () => t('app.description') }] })
+
 const kitchen = useKitchenStore()
 const { hear } = useLanguage()
 watch(

@@ -47,4 +47,82 @@ describe('a dinner', () => {
     expect(store.one(id)!.content.hands).toBe(3)
     expect((await server.next('PUT', /meal/)).body).toMatchObject({ content: { hands: 3 } })
   })
+
+  it('that the server has lost already is not put back', async () => {
+    const store = useMealsStore()
+    void store.load()
+    await (await server.next('GET', /meal$/)).answer([kept('one', 1)])
+    void store.remove(store.one('one')!)
+    await (await server.next('DELETE', /meal/)).answer({ status: 404, body: { problems: [] } })
+    await settle()
+    expect(store.failure).toMatchObject({ status: 404 })
+    expect(server.open).toEqual([])
+  })
+
+  it('is unsent until the server has it', async () => {
+    const store = useMealsStore()
+    expect(store.isUnsent).toBe(false)
+    store.start(meal)
+    await settle()
+    expect(store.isUnsent).toBe(true)
+    await (await server.next('PUT', /meal/)).answer(kept('any', 1))
+    expect(store.isUnsent).toBe(false)
+  })
+})
+
+describe('the dinners of the household', () => {
+  const at = (id: string, hoursFromNow: number) => ({
+    ...kept(id, 1),
+    content: { ...meal, servedAt: START_MS + hoursFromNow * 3_600_000 },
+  })
+
+  it('are those of the list and those that were begun here, each once', async () => {
+    const store = useMealsStore()
+    const id = store.start(meal)
+    await (await server.next('PUT', /meal/)).answer('no-network')
+    void store.load()
+    await (await server.next('GET', /meal$/)).answer([kept(id, 1), kept('other', 1)])
+    expect(store.meals!.map((one) => one.id).sort()).toEqual([id, 'other'].sort())
+  })
+
+  it('that is nearest and not over is the day’s, and other places know until when', async () => {
+    const store = useMealsStore()
+    expect(store.current).toBeNull()
+    void store.load()
+    await (await server.next('GET', /meal$/)).answer([at('late', 30), at('soon', 3), at('over', -30)])
+    expect(store.current!.id).toBe('soon')
+    await settle()
+    expect(JSON.parse(localStorage.getItem('bivvet-meal-until')!)).toBe(START_MS + 3 * 3_600_000)
+    expect(store.one('over')).not.toBeNull()
+  })
+
+  it('leave nothing to look for where none is to come', async () => {
+    openPage({ 'bivvet-meal-until': START_MS })
+    server = playServer()
+    const store = useMealsStore()
+    await settle()
+    // As long as the list is not there, what was known stays.
+    expect(JSON.parse(localStorage.getItem('bivvet-meal-until')!)).toBe(START_MS)
+    void store.load()
+    await (await server.next('GET', /meal$/)).answer([at('over', -30)])
+    await settle()
+    expect(JSON.parse(localStorage.getItem('bivvet-meal-until')!)).toBe(0)
+    expect(store.current).toBeNull()
+  })
+
+  it('go back a step, and not further than they were changed', async () => {
+    const store = useMealsStore()
+    void store.load()
+    await (await server.next('GET', /meal$/)).answer([kept('one', 1)])
+    store.change('one', (of) => ({ ...of, hands: 2 }))
+    // What changes nothing is no step, and neither is what the cook does not undo.
+    store.change('one', (of) => ({ ...of }))
+    store.change('one', (of) => ({ ...of, hands: 3 }), { undo: false })
+    expect(store.undoable).toHaveLength(1)
+    store.undo()
+    expect(store.one('one')!.content.hands).toBe(1)
+    store.undo()
+    expect(store.one('one')!.content.hands).toBe(1)
+    expect(store.undoable).toEqual([])
+  })
 })

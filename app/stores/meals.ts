@@ -61,9 +61,11 @@ export const useMealsStore = defineStore('meals', () => {
   })
   // On other places than the day's its steps are only looked for while there is one.
   const until = useLocalStorage(STORED.mealUntil, 0)
-  watch(current, (now) => (until.value = now ? now.content.servedAt : meals.value === null ? until.value : 0), {
-    immediate: true,
-  })
+  watch(
+    [current, () => meals.value === null],
+    ([now, isUnknown]) => (until.value = now ? now.content.servedAt : isUnknown ? until.value : 0),
+    { immediate: true },
+  )
   const one = (id: string) => meals.value?.find((kept) => kept.id === id) ?? null
 
   /** Stands here as that, and is sent. */

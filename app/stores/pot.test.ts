@@ -1,5 +1,6 @@
 // @vitest-environment happy-dom
 import { findFood } from '~~/core/food/catalogue'
+import { USUAL_LIKES } from '~~/shared/kitchen'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { closePage, houseId, openKitchen, openPage, settle } from '~~/tests/house'
 import { useKitchenStore } from './kitchen'
@@ -85,5 +86,77 @@ describe('the pot being planned', () => {
     expect(pot.changed).toBe(false)
     pot.form.items[0]!.amount = '5'
     expect(pot.changed).toBe(true)
+  })
+
+  it('is called by what is in it, and not longer than a name may be', async () => {
+    const pot = usePotStore()
+    await settle()
+    const one = pot.name
+    expect(one).not.toBe('')
+    for (const food of ['red-rice', 'black-rice', 'chickpea-white', 'toor-split', 'basmati-white', 'moth-bean'])
+      pot.addFood(findFood(food)!)
+    expect(pot.name.startsWith(`${one} + `)).toBe(true)
+    expect(pot.name.length).toBeLessThanOrEqual(120)
+    pot.keepAs({ id: id(9), name: 'Sunday', favourite: false, version: 1, content: pot.content, updatedAt: '' })
+    expect(pot.name).toBe('Sunday')
+  })
+
+  it('stays as it is where a food is chosen that is not there', async () => {
+    const pot = usePotStore()
+    const before = JSON.stringify(pot.form)
+    pot.chooseFood(0, 'unicorn')
+    expect(await pot.startWithAll('unicorn', null, { also: [], isUnsoaked: false })).toEqual([])
+    expect(JSON.stringify(pot.form)).toBe(before)
+    pot.chooseFood(0, 'red-rice')
+    expect([pot.form.items[0]!.foodId, pot.form.freeLiquid]).toEqual(['red-rice', 'drained'])
+    pot.chooseFood(0, 'chickpea-white')
+    expect(pot.form.freeLiquid).toBe('spoonable')
+  })
+
+  it('is in tins only where something stands in one', async () => {
+    const pot = usePotStore()
+    pot.view = 'tins'
+    await settle()
+    expect(pot.content.inTins).toBe(false)
+    pot.form.stack = {
+      places: [''],
+      locks: ['any'],
+      soakFree: [true],
+      tiers: [],
+      topCovered: true,
+      trivetMm: 25,
+    }
+    expect(pot.content.inTins).toBe(false)
+    pot.form.stack.places = [id(4)]
+    expect(pot.content.inTins).toBe(true)
+  })
+
+  it('begun anew asks for no hour, and takes what was said to be unsoaked as such', async () => {
+    const pot = usePotStore()
+    pot.readyBy = '19:30'
+    await pot.startWithAll('chickpea-white', null, { also: [], isUnsoaked: true })
+    expect([pot.readyBy, pot.form.items[0]!.soakHours]).toEqual(['', '0'])
+    await pot.startWithAll('chickpea-white', null, { also: [], isUnsoaked: false })
+    expect(pot.form.items[0]!.soakHours).not.toBe('0')
+  })
+})
+
+describe('how a pot is told what to do', () => {
+  it('is never by whistles in a house that does not count them', async () => {
+    expect(usePotStore().styleKind).toBe('whistles')
+    closePage()
+    openPage()
+    await openKitchen(useKitchenStore().load, { likes: { ...USUAL_LIKES, counts: 'never' } })
+    expect(usePotStore().styleKind).not.toBe('whistles')
+  })
+
+  it('is as the cook chose for this kind of cooker, until that is left to Bivvet again', async () => {
+    const pot = usePotStore()
+    pot.styleKind = 'clock'
+    await settle()
+    expect(pot.styleKind).toBe('clock')
+    pot.leaveStyle()
+    await settle()
+    expect(pot.styleKind).toBe('whistles')
   })
 })

@@ -114,4 +114,33 @@ describe('the practice stove', () => {
     pass(practice, 12)
     expect(practice.truth!.gets[0]).toBeGreaterThan(first)
   })
+
+  it('is open once that was said and can be, and counts its minutes from the lighting', async () => {
+    const practice = begun()
+    expect(practice.minutes).toBe(0)
+    practice.add({ kind: 'lit' })
+    pass(practice, 12)
+    await settle()
+    expect(practice.minutes).toBeCloseTo(12, 0)
+    practice.add({ kind: 'heat-off' })
+    pass(practice, 60)
+    await settle()
+    practice.add({ kind: 'pressure-gone' })
+    await settle()
+    expect(practice.add({ kind: 'opened' })).toBe(true)
+    expect(practice.opened).toBe(true)
+    // An open pot stands still.
+    const { nowMs } = practice
+    pass(practice, 5)
+    expect(practice.nowMs).toBe(nowMs)
+  })
+
+  it('keeps nothing of the pot before when another is begun', () => {
+    const practice = begun()
+    practice.add({ kind: 'lit' })
+    pass(practice, 20)
+    expect(practice.pot!.gaugePa).toBeGreaterThan(0)
+    practice.begin(beansRun('b').plan)
+    expect([practice.pot, practice.flame, practice.whistlesGiven, practice.events]).toEqual([null, 'off', 0, []])
+  })
 })

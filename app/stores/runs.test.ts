@@ -4,7 +4,7 @@ import type { RunEventData } from '~~/core/live/event.schema'
 import { beansRun, closePage, openPage, playServer, settle, START_MS } from '~~/tests/house'
 import { useCookingStore } from './cooking'
 import { useOutbox } from './outbox'
-import { useRunsStore } from './runs'
+import { useRunsStore, withUnsent } from './runs'
 
 const id = (n: number) => `0de70000-0000-4000-8000-${String(n).padStart(12, '0')}`
 const ONE = id(1)
@@ -14,8 +14,25 @@ const event = (data: RunEventData, seconds = 0) => ({ id: id(count++), at: START
 const lit = (seconds = -1500) => event({ kind: 'lit' }, seconds)
 
 let server: ReturnType<typeof playServer>
+/** Answers all that ask for it: pages of tests before listen on. */
+async function answerAll(path: RegExp, answer: object) {
+  do await (await server.next('GET', path)).answer(answer)
+  while (server.open.some((one) => path.test(one.path)))
+}
+/** What the server tells every device that listens. */
+let tell: (change: { kind: string; id: string } | null) => void = () => undefined
 beforeEach(() => {
   openPage()
+  vi.stubGlobal(
+    'EventSource',
+    class {
+      addEventListener(type: string, listener: (event: { data: string }) => void) {
+        if (type === 'message') tell = (change) => listener({ data: change ? JSON.stringify(change) : '' })
+      }
+      removeEventListener() {}
+      close() {}
+    },
+  )
   server = playServer()
 })
 afterEach(closePage)
@@ -94,6 +111,109 @@ describe('the runs that this device has heard of', () => {
     await (await server.next('GET', /after=mark/)).answer({ runs: [beansRun(TWO)], next: null })
     expect(runs.log!.map(({ id: runId }) => runId)).toEqual([ONE, TWO])
     expect(runs.next).toBeNull()
+  })
+})
+
+describe('the log', () => {
+  const opened = async () => {
+    const runs = useRunsStore()
+    void runs.loadLog()
+    await (await server.next('GET', /\/runs$/)).answer({ runs: [beansRun(ONE)], next: null })
+    return runs
+  }
+
+  it('is headed by what was lit on another device, once', async () => {
+    const runs = await opened()
+    for (let times = 0; times < 2; times++) {
+      tell({ kind: 'run', id: TWO })
+      await answerAll(new RegExp(TWO), beansRun(TWO, [lit()]))
+    }
+    expect(runs.log!.map(({ id: runId }) => runId)).toEqual([TWO, ONE])
+  })
+
+  it('that is looked through stays what was looked for', async () => {
+    const runs = await opened()
+    void runs.look({ text: 'soup' })
+    await (await server.next('GET', /text=soup/)).answer({ runs: [], next: null })
+    tell({ kind: 'run', id: TWO })
+    await answerAll(new RegExp(TWO), beansRun(TWO, [lit()]))
+    expect(runs.log).toEqual([])
+  })
+
+  it('shows what was asked for last, though an answer to what was asked before comes later', async () => {
+    const runs = useRunsStore()
+    void runs.look({ text: 'so' })
+    const first = await server.next('GET', /text=so$/)
+    void runs.look({ text: 'soup' })
+    await first.answer({ runs: [beansRun(ONE)], next: 'mark' })
+    expect(runs.log).toBeNull()
+    await (await server.next('GET', /text=soup/)).answer({ runs: [beansRun(TWO)], next: null })
+    expect(runs.log!.map(({ id: runId }) => runId)).toEqual([TWO])
+  })
+
+  it('says why a page could not be had, and has it when it is asked again', async () => {
+    const runs = useRunsStore()
+    void runs.loadLog()
+    await (await server.next('GET', /\/runs$/)).answer({ status: 500, body: { problems: [] } })
+    await (await server.next('GET', /\/runs$/)).answer({ status: 500, body: { problems: [] } }).catch(() => undefined)
+    expect(runs.failure).toMatchObject({ status: 500 })
+    void runs.loadLog()
+    await (await server.next('GET', /\/runs$/)).answer({ runs: [], next: null })
+    expect([runs.failure, runs.log]).toEqual([null, []])
+  })
+})
+
+describe('what is on the stove', () => {
+  it('is asked for after a gap in what the server tells', async () => {
+    const runs = useRunsStore()
+    tell(null)
+    await answerAll(/\/runs\?on/, { runs: [beansRun(ONE, [lit()])], next: null })
+    expect(runs.running.map(({ id: runId }) => runId)).toEqual([ONE])
+  })
+
+  it('is a pot that was started and not lit for some hours only, and none that was opened', () => {
+    const runs = useRunsStore()
+    runs.put(beansRun(ONE))
+    expect(runs.running).toHaveLength(1)
+    vi.setSystemTime(START_MS + 4 * 3_600_000)
+    runs.put(beansRun(TWO))
+    expect(runs.running).toEqual([])
+  })
+
+  it('has what this device has not sent yet after what the server has, and nothing twice', () => {
+    const whistle = event({ kind: 'whistle' })
+    const first = lit()
+    expect(withUnsent([first], [first, whistle])).toEqual([first, whistle])
+  })
+})
+
+describe('a pot as it was cooked last', () => {
+  it('is the last that was judged, or else the last', async () => {
+    const runs = useRunsStore()
+    const judged = { ...beansRun(TWO), verdicts: [{ content: 0, foodId: 'navy-bean', texture: 0, water: 0, note: '' }] }
+    const asked = runs.lastOf('navy-bean', 'blue')
+    await (
+      await server.next('GET', /foods=navy-bean&cookerId=blue/)
+    ).answer({ runs: [beansRun(ONE), judged], next: null })
+    expect((await asked)!.id).toBe(TWO)
+    const again = runs.lastOf('navy-bean', 'blue')
+    await (await server.next('GET', /foods=navy-bean/)).answer({ runs: [beansRun(ONE)], next: null })
+    expect((await again)!.id).toBe(ONE)
+    const never = runs.lastOf('rice', 'blue')
+    await (await server.next('GET', /foods=rice/)).answer({ runs: [], next: null })
+    expect(await never).toBeNull()
+  })
+})
+
+describe('a run that is not here', () => {
+  it('is missing with the reason, until it is found', async () => {
+    const runs = useRunsStore()
+    void runs.loadOne(ONE)
+    await (await server.next('GET', new RegExp(ONE))).answer({ status: 404, body: { problems: [] } })
+    expect(runs.missing.get(ONE)).toMatchObject({ status: 404 })
+    void runs.loadOne(ONE)
+    await (await server.next('GET', new RegExp(ONE))).answer(beansRun(ONE))
+    expect(runs.missing.has(ONE)).toBe(false)
   })
 })
 

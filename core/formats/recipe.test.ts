@@ -347,6 +347,7 @@ describe('a dish that goes out', () => {
       workedOutFor: 'For a whistling cooker of 5 L at 1450 m.',
       cookers: ['a whistling cooker of 5 L'],
       author: 'Larkspur Terrace',
+      language: 'en',
     })
   }
 

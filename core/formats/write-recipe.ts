@@ -20,6 +20,8 @@ export interface RecipeWords {
   cookers: string[]
   /** The household that it comes from. */
   author: string
+  /** The language in which the steps are told (BCP 47); the lines stay as they were typed. */
+  language: string
   /** Where a picture of it stands. */
   image?: string
 }
@@ -39,6 +41,7 @@ export function recipeOfDish(dish: Dish, answer: DishAnswer | null, words: Recip
     name: dish.name,
     description: words.workedOutFor,
     author: { '@type': 'Organization', name: words.author },
+    inLanguage: words.language,
     ...(words.image ? { image: words.image } : {}),
     recipeYield: String(dish.servings),
     ...(answer ? timesOf(dish, answer) : {}),

@@ -38,8 +38,11 @@ export async function readJson<T>(event: H3Event, schema: z.ZodType<T>, mostByte
   if (holdsUnstorable(json)) throw refusal(422, { path: '', code: 'not-text' })
   const parsed = schema.safeParse(json)
   if (parsed.success) return parsed.data
-  throw refusal(422, problemsOf(parsed.error))
+  // A body that asks for nothing is no request; one that asks for something that cannot be is one.
+  throw refusal(isEmpty(json) ? 400 : 422, problemsOf(parsed.error))
 }
+
+const isEmpty = (json: unknown) => typeof json === 'object' && json !== null && Object.keys(json).length === 0
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
 

@@ -13,6 +13,7 @@ import { dishOf, dishRequestOf, newStage, type DishDocument } from '~~/shared/di
 
 /** A dish: its ingredients as typed, what is done with them in order, and what becomes of it. */
 const { t, inSentence, list, number, weight, problemText } = useI18nText()
+const { language } = useLanguage()
 const words = useStepWords()
 const { lineName, thing } = useDishWords()
 const route = useRoute()
@@ -206,6 +207,7 @@ async function send() {
     }),
     cookers,
     author: kitchen.value.name,
+    language: language.value,
   })
   const link = document.createElement('a')
   link.href = URL.createObjectURL(new Blob([JSON.stringify(recipe, null, 2)], { type: 'application/ld+json' }))
