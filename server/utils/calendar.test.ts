@@ -105,6 +105,13 @@ describe('a dinner in a calendar', () => {
     for (const { summary, description } of events) expect(`${summary} ${description ?? ''}`).not.toMatch(/\bopen it\b/)
   })
 
+  it('speaks the language of its household', () => {
+    const german = { ...DEMO_KITCHEN, likes: { ...DEMO_KITCHEN.likes, language: 'de' as const } }
+    const [soak, , light] = eventsOf(calendarOf([kept()], german)).map(({ event }) => event)
+    expect(soak!.summary).toMatch(/^Einweichen: /)
+    expect(light!.description).toMatch(/Deckel zu: Blue 5 L/)
+  })
+
   it('rises with every version, ends its last line, says when to look again, and is organised by nobody', () => {
     const calendar = calendarOf([kept({ version: 7 })], DEMO_KITCHEN)
     expect(calendar.endsWith('END:VCALENDAR\r\n')).toBe(true)
@@ -121,6 +128,8 @@ describe('a dinner in a calendar', () => {
         event.sequence,
       ])
     const another = mealTask('B.pot.close', -70, { part: 'close', cooker, dish: 'B' })
+    // What stands there again is not cancelled beside it.
+    expect(statuses(kept({ version: 3, gone: [TASKS[2]!] })).filter(([, status]) => status === 'CANCELLED')).toEqual([])
     expect(statuses(kept({ version: 3, gone: [another] })).find(([, status]) => status === 'CANCELLED')).toEqual([
       'pot',
       'CANCELLED',
