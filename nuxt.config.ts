@@ -47,6 +47,8 @@ function fileOfMessages(id: string): string | undefined {
   return name && `${locale}-${/^(shell|problems|catalogue)$/.test(name) ? 'everywhere' : name}`
 }
 
+const WORDS_FILE = /^[a-z]{2}-/
+
 /** The addresses of pages, as the router writes them. */
 let pagePaths: string[] = []
 
@@ -59,7 +61,6 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   modules: ['@nuxt/eslint', '@pinia/nuxt', 'vuetify-nuxt-module', 'nuxt-auth-utils', 'nuxt-security', '@vite-pwa/nuxt'],
   css: [
-    '@fontsource-variable/noto-sans-devanagari/index.css',
     '@fontsource-variable/atkinson-hyperlegible-next/index.css',
     '@fontsource/barlow-condensed/latin-600.css',
     '~/theme/base.css',
@@ -133,9 +134,16 @@ export default defineNuxtConfig({
     },
     workbox: {
       globPatterns: ['**/*.{js,css,woff2,svg,png}'],
+      // Of languages and scripts only what is shown is kept (app/plugins/serviceWorker.client.ts).
+      globIgnores: ['**/_nuxt/words/**', '**/noto-sans-*'],
       // There is one page for every address; what was fetched last opens when there is no network.
       navigateFallback: null,
       runtimeCaching: [
+        {
+          urlPattern: ({ url, sameOrigin }) => sameOrigin && /^\/_nuxt\/(words\/|noto-sans-)/.test(url.pathname),
+          handler: 'CacheFirst',
+          options: { cacheName: 'words', expiration: { maxEntries: 100, purgeOnQuotaError: true } },
+        },
         {
           urlPattern: ({ request }) => request.mode === 'navigate',
           handler: 'NetworkFirst',
@@ -218,6 +226,8 @@ export default defineNuxtConfig({
             // screens share is grouped by what it is.
             experimentalMinChunkSize: 7_000,
             onlyExplicitManualChunks: true,
+            // Words of a language lie apart: nobody needs those of the others.
+            chunkFileNames: ({ name }) => (WORDS_FILE.test(name) ? '_nuxt/words/[hash].js' : '_nuxt/[hash].js'),
             manualChunks: (id) => fileOfMessages(id) ?? SHARED_FILES.find(([, path]) => path.test(id))?.[0],
           },
         },

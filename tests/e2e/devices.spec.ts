@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { createServer } from 'node:net'
 import path from 'node:path'
 import { expect, type APIRequestContext, type Page } from '@playwright/test'
+import { BUNDLES } from '../../locales/bundles'
 import { event, keepDish, litBefore, startRun, test } from './kitchen'
 
 /** A server process of its own on the same database, as a second machine would be. */
@@ -163,6 +164,12 @@ test('an event that arrives twice at once counts once', async ({ request }) => {
   expect(events).toHaveLength(2)
 })
 
+/** The worker holds what it was installed with; the words of the language come when the first screen stands. */
+const isKept = (page: Page) =>
+  expect
+    .poll(() => page.evaluate(async () => (await (await caches.open('words')).keys()).length), { timeout: 60_000 })
+    .toBeGreaterThanOrEqual(BUNDLES.length)
+
 test('with no network the Cook screen opens, counts on, and sends it all when it is back', async ({
   browser,
   request,
@@ -178,7 +185,7 @@ test('with no network the Cook screen opens, counts on, and sends it all when it
   // The worker holds what it was installed with; the page itself is fetched through it once.
   await page.reload()
   await expect(great(page)).toHaveText(counted(1))
-  await page.waitForTimeout(1500)
+  await isKept(page)
 
   await context.setOffline(true)
   await page.keyboard.press('Space')
@@ -215,7 +222,7 @@ test('a pot is lit without a network, and is there for everybody once it is back
   await page.evaluate(() => navigator.serviceWorker.ready)
   await page.reload()
   await expect(page.getByRole('button', { name: 'Light it' })).toBeEnabled()
-  await page.waitForTimeout(1500)
+  await isKept(page)
 
   await context.setOffline(true)
   await page.getByRole('button', { name: 'Light it' }).click()

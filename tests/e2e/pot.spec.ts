@@ -38,7 +38,7 @@ test('two foods share a pot, in measures of the kitchen, and an impossible pair 
   // Something that is mush long before the beans are done goes in later, or not at all.
   await page.getByRole('combobox', { name: 'Food' }).fill('gajar')
   await page.getByRole('option', { name: /Carrot chunks/ }).click()
-  await expect(page.getByText(/comes out very soft/).first()).toBeVisible()
+  await expect(page.getByText(/very soft when this is done/).first()).toBeVisible()
   await expect(page.getByText(/^(First Navy beans alone|Carrot chunks .* cannot go into this pot)/)).toBeVisible()
 
   await page.getByRole('button', { name: /Remove Carrot chunks/ }).click()

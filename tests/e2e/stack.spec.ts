@@ -148,14 +148,14 @@ test('foods too far apart go in one after the other, each with its strip', async
     page.getByText(/First Chickpeas alone: \d+ min\. Open, add Carrot chunks 2 cm, and then \d+ min more\./),
   ).toBeVisible()
   await expect(page.getByText(/From the flame to the lid/)).toHaveCount(3)
-  await expect(page.getByText(/Carrot chunks 2 cm comes out very soft/).first()).toBeVisible()
+  await expect(page.getByText(/Carrot chunks 2 cm: very soft when this is done/).first()).toBeVisible()
 
   // And that is how it is planned, kept, and started; undo puts it all in from the start again.
   await page.getByRole('button', { name: 'Cook it like this' }).click()
   // It is started twice: once before the carrots, once with them.
   const starts = plan(page).locator('[data-deed=light]')
   await expect(starts).toHaveCount(2)
-  await expect(page.getByText(/Carrot chunks 2 cm comes out very soft/)).toHaveCount(0)
+  await expect(page.getByText(/Carrot chunks 2 cm: very soft when this is done/)).toHaveCount(0)
   await expect(page.getByText('Then, with Carrot chunks 2 cm in it')).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(starts).toHaveCount(1)

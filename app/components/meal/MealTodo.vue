@@ -162,8 +162,9 @@ li :deep(.v-label) {
   white-space: normal;
   opacity: 1;
 }
+/* The day over the hour. */
 .time {
-  max-width: 74px;
+  max-width: 104px;
   font-size: 18px;
   font-weight: 700;
 }
@@ -177,12 +178,12 @@ li :deep(.v-label) {
 /* Read from the stove; of more than fits at that size two columns. */
 @media print {
   li :deep(.v-label) {
-    grid-template-columns: 70px minmax(0, 1fr);
+    grid-template-columns: minmax(70px, auto) minmax(0, 1fr);
     padding: 4px 0;
     font-size: 18px;
   }
   .time {
-    font-size: 24px;
+    font-size: 21px;
   }
   .many {
     columns: 2;

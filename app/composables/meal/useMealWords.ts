@@ -6,6 +6,9 @@ import { momentOf, type Meal, type MealTask } from '~~/shared/meal'
 
 const MOST_NAMED = 3
 
+/** A day is not broken over two lines. */
+const inOne = (text: string) => text.replaceAll(' ', '\u00a0')
+
 /** The words in which a meal is told: what a task is, what stands in its way, what would repair it. */
 export function useMealWords() {
   const { t, clock, day, number, list, duration } = useI18nText()
@@ -71,7 +74,7 @@ export function useMealWords() {
   /** When: the hour, with its night or day where that is not today. */
   const when = (meal: Meal, minute: number): string => whenMs(momentOf(meal, minute))
   function whenMs(ms: number): string {
-    return day(ms) === day(nowMs.value) ? clock(ms) : t('meals.onDay', { day: day(ms), time: clock(ms) })
+    return day(ms) === day(nowMs.value) ? clock(ms) : t('meals.onDay', { day: inOne(day(ms)), time: clock(ms) })
   }
 
   const wishText = (meal: Meal, wish: Wish, tasks: readonly MealTask[]): string => {
