@@ -3,7 +3,10 @@ const lower = (name: string) => name.toLowerCase()
 const asItIs = (name: string) => name
 /** Nouns keep their capital, what stands before them as an adjective does not: “rote Linsen”. */
 const lowerAdjective = (name: string) =>
-  name.replace(/^\p{Lu}\p{Ll}+(?:e|er|es|en)(?=(?: \p{Ll}+)* \p{Lu})/u, (word) => word.toLowerCase())
+  name.replace(
+    /^\p{Lu}\p{Ll}+(?:e|er|es|en)(?=(?: (?!oder|ohne|d(?:er|en|es) )\p{Ll}+(?:e|er|es|en))* \p{Lu})/u,
+    (word) => word.toLowerCase(),
+  )
 
 /**
  * A language is its folder, and one line here: its own name, its locale for days and lists, how it writes decimals, and
