@@ -42,7 +42,8 @@ export async function readJson<T>(event: H3Event, schema: z.ZodType<T>, mostByte
   throw refusal(isEmpty(json) ? 400 : 422, problemsOf(parsed.error))
 }
 
-const isEmpty = (json: unknown) => typeof json === 'object' && json !== null && Object.keys(json).length === 0
+const isEmpty = (json: unknown) =>
+  typeof json === 'object' && json !== null && !Array.isArray(json) && Object.keys(json).length === 0
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
 
