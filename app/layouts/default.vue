@@ -206,7 +206,8 @@ main:focus {
     justify-content: center;
     min-width: 44px;
     padding: 0;
-    font-size: 15px;
+    /* Six words of any language stand beside each other. */
+    font-size: min(15px, 3.6vw);
     border-bottom: 0;
   }
   .room-here {
