@@ -32,7 +32,7 @@ export default withNuxt(
           patterns: [
             {
               regex: '/(app|server)/|^(vue|nuxt|pinia|drizzle-orm|pg|#|~)',
-              message: 'shared may import only core and zod.',
+              message: 'shared may import only core, the list of languages and zod.',
             },
           ],
         },

@@ -67,7 +67,7 @@ function main(given: string[]): void {
   const {
     values: { language },
     positionals: [command, file, other],
-  } = parseArgs({ args: given, allowPositionals: true, options: { language: { type: 'string' } } })
+  } = parseArgs({ args: given, strict: false, allowPositionals: true, options: { language: { type: 'string' } } })
   const known = LOCALES.find((one) => one === (language ?? USUAL_LOCALE))
   const run =
     command !== undefined && Object.hasOwn(COMMANDS, command) ? COMMANDS[command as keyof typeof COMMANDS] : null

@@ -32,7 +32,7 @@ type Params = Record<string, string | number>
 /** The words of instructions, the same wherever they are told. */
 export function stepWords(voice: Voice) {
   const { say, list } = voice
-  const capital = (text: string) => text.charAt(0).toLocaleUpperCase() + text.slice(1)
+  const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
   function placeOf({ in: place }: Pick<Instruction, 'in'>): string {
     if (place && 'vessel' in place) return say(`place.${place.vessel}`)

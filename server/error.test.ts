@@ -48,6 +48,11 @@ describe('an error', () => {
     expect((await answered(refused, 'hi')).problems[0]!.message).toMatch(/आँच/)
   })
 
+  it('that was not meant tells nothing that it carries', async () => {
+    const found = await answered({ statusCode: 500, data: { secret: 'x' } })
+    expect(JSON.stringify(found)).not.toContain('secret')
+  })
+
   it('keeps what else helps to repair it', async () => {
     const now = { version: 3 }
     expect(

@@ -29,7 +29,11 @@ const handler: NitroErrorHandler = (error, event) => {
   const locale = localeAmong(new Negotiator(event.node.req).languages())
   const problems = known?.problems ?? [{ path: '', code }]
   res.end(
-    JSON.stringify({ ...known, problems: problems.map((one) => ({ ...one, message: sentenceFor(one, locale) })) }),
+    // Of an error that was not meant nothing else is told.
+    JSON.stringify({
+      ...(known?.problems ? known : {}),
+      problems: problems.map((one) => ({ ...one, message: sentenceFor(one, locale) })),
+    }),
   )
 }
 

@@ -4,23 +4,39 @@ import type { Locale } from '~~/locales/languages'
 
 /** The messages: a screen's files are loaded before it is shown. */
 export default defineNuxtPlugin(async ({ vueApp }) => {
-  const { language } = useLanguage()
+  const { language, begin, keepShown } = useLanguage()
   // Every language has every message (locales.test.ts): none stands in for another.
-  const i18n = createI18n({ legacy: false, locale: language.value, fallbackLocale: false, messages: {} })
+  const i18n = createI18n({ legacy: false, locale: begin(), fallbackLocale: false, messages: {} })
   vueApp.use(i18n)
   const { t, locale } = i18n.global
   const shown = () => locale.value as Locale
-  const load = (bundles: readonly Bundle[]) => loadBundles(i18n as never, shown(), bundles)
-  const mark = () => (document.documentElement.lang = shown())
+  /** In the language that is shown when they are there, which may have changed meanwhile. */
+  async function load(bundles: readonly Bundle[]) {
+    let into: Locale
+    do await loadBundles(i18n as never, (into = shown()), bundles)
+    while (into !== shown())
+  }
+  const mark = () => {
+    document.documentElement.lang = shown()
+    keepShown(shown())
+  }
   mark()
   await load([...EVERYWHERE, ...bundlesOf(useRoute().path)])
-  watch(language, async (next) => {
-    await loadBundles(i18n as never, next, bundlesLoaded(shown()))
+  /** What this language needs may grow while it is fetched; without a network the one that is shown stays. */
+  async function turnTo(next: Locale) {
+    let needed: Bundle[]
+    do await loadBundles(i18n as never, next, (needed = bundlesLoaded(shown())))
+    while (needed.length < bundlesLoaded(shown()).length)
     // Chosen again meanwhile.
     if (language.value !== next) return
     locale.value = next
     mark()
-  })
+  }
+  watch(
+    language,
+    (next) => void turnTo(next).catch((error: unknown) => console.warn('Its words cannot be had now:', error)),
+    { immediate: true },
+  )
   addRouteMiddleware('messages', ({ path: to }) => load(bundlesOf(to)), { global: true })
   // For stores, which are not components.
   return { provide: { loadBundles: load, i18nText: { t: (key: string) => t(key) } } }

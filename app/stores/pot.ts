@@ -44,6 +44,7 @@ const contentOf = (pot: Pot) =>
 /** The pot being planned: kept on this device as it is typed, so that nothing is lost by a reload. */
 export const usePotStore = defineStore('pot', () => {
   const kitchen = useKitchen()
+  const { language } = useLanguage()
   const start = newPot(findFood('navy-bean')!, kitchen.value)
   start.items[0]!.amount = '2'
   // Which kept pot it is belongs to what undo brings back; as what that one was last kept does not.
@@ -129,7 +130,7 @@ export const usePotStore = defineStore('pot', () => {
       const measuring = toPlain({ decimal: likes.decimal, measures, foods: own.map(foodOf) })
       const [{ sortAlso }, lines] = await Promise.all([
         import('~/composables/pot/askedFood'),
-        useWorker('answer').readLines(more.also, measuring, useLanguage().language.value),
+        useWorker('answer').readLines(more.also, measuring, language.value),
       ])
       also = sortAlso(lines, kitchen.value)
       unknown.push(...also.unknown)

@@ -123,6 +123,7 @@ const work = {
   forgotten: async (...asked: Parameters<DishWork['forgotten']>) => (await dishes()).forgotten(...asked),
   elsewhere: async (...asked: Parameters<DishWork['elsewhere']>) => (await dishes()).elsewhere(...asked),
   meantBy: async (...asked: Parameters<RecipeWork['meantBy']>) => (await recipes()).meantBy(...asked),
+  englishNames: async () => (await recipes()).englishNames(),
   readLines: async (...asked: Parameters<RecipeWork['readLines']>) => (await recipes()).readLines(...asked),
   importRecipe: async (...asked: Parameters<RecipeWork['importRecipe']>) => (await recipes()).importRecipe(...asked),
   dinner: async (...asked: Parameters<MealWork['dinner']>) => (await meals()).dinner(...asked),

@@ -4,6 +4,7 @@ import { readRecipe } from '~~/core/formats/recipe'
 import { dishOfRecipe, type ImportedDish, type PotsToTake } from '~~/core/formats/recipe-dish'
 import { MOST } from '~~/core/bounds'
 import { failed, problem, type Outcome } from '~~/core/problem'
+import CATALOGUE from '~~/locales/en/catalogue.json'
 import type { Locale } from '~~/locales/languages'
 import { namesOf } from '~~/locales/names'
 import { readingOf } from '~~/locales/reading'
@@ -14,6 +15,10 @@ const namesFor = async ({ foods = [], ingredients = [] }: Measuring, locale: Loc
     [...foods, ...ingredients].flatMap(({ id, name }) => (name === undefined ? [] : [{ id, name }])),
     await readingOf(locale),
   )
+
+/** English names of foods, for those who look for one in another language; messages of the screens are no texts there. */
+export const englishNames = (): Record<string, string> =>
+  Object.fromEntries(Object.entries(CATALOGUE).map(([id, { name, aliases }]) => [id, `${name},${aliases}`]))
 
 export async function readLines(texts: readonly string[], measuring: Measuring, locale: Locale): Promise<ReadLine[]> {
   const names = await namesFor(measuring, locale)

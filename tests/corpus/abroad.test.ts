@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { USUAL_POT } from '../../core/dish/pot-stage'
 import { readLine } from '../../core/formats/line'
 import { readRecipe } from '../../core/formats/recipe'
+import { actionsOf } from '../../core/formats/step'
 import { dishOfRecipe } from '../../core/formats/recipe-dish'
 import { LANGUAGES, type Locale } from '../../locales/languages'
 import { namesOf } from '../../locales/names'
@@ -155,6 +156,19 @@ describe.each(Object.keys(LINES) as Locale[])('reading in %s', (locale) => {
     expect(dish.lines.filter(({ id }) => !taken.includes(id)).map(({ typed }) => typed)).toEqual([])
     for (const { until } of dish.stages) expect(until).not.toMatch(/\b(?:soak|fry|cook|add|simmer)\b/)
   })
+})
+
+it.each([
+  ['de', 'Die Linsen nicht einweichen.'],
+  ['de', 'Das Wasser nicht abgießen.'],
+  ['es', 'No remojar las lentejas.'],
+  ['hi', 'मसूर न भिगोएँ।'],
+  ['hi', 'मसूर भिगोएँ नहीं।'],
+] as const)('what is not to be done is not done: %s, %s', async (locale, text) => {
+  const { inEnglish } = namesOf([], await readingOf(locale))
+  expect(actionsOf(text, null, inEnglish).map(({ kind }) => kind)).not.toContain(
+    text.includes('abgießen') ? 'drain' : 'soak',
+  )
 })
 
 it('what is sold cooked and has no such entry is asked about, and not taken for as much dry', async () => {

@@ -38,6 +38,14 @@ for (const locale of LOCALES.filter((one) => one !== 'en')) {
     await speak(page, locale)
     await page.goto('/')
     await expect(page.locator('html')).toHaveAttribute('lang', locale)
+    // By the beginning of an English name too.
+    await page.getByRole('combobox', { name: say('day', 'day.ask') }).fill('chickpe')
+    await expect(
+      page
+        .getByRole('option')
+        .filter({ hasText: messageOf(locale, 'catalogue', 'chickpea-white.name') })
+        .first(),
+    ).toBeVisible()
     await page.getByRole('combobox', { name: say('day', 'day.ask') }).fill(ASKED[locale].ask)
     await expect(page.getByRole('listbox').getByRole('option').first()).toContainText(
       messageOf(locale, 'catalogue', 'chickpea-white.name'),

@@ -4,6 +4,6 @@ import { USUAL_LOCALE, type Locale } from '~~/locales/languages'
 export async function otherNames(shown: Locale): Promise<Readonly<Record<string, string>>> {
   const { default: abroad } = await import('~~/locales/abroad.json')
   if (shown === USUAL_LOCALE) return abroad
-  const { ENGLISH_NAMES } = await import('~~/locales/english-names')
-  return Object.fromEntries(Object.entries(abroad).map(([id, names]) => [id, `${names},${ENGLISH_NAMES[id] ?? ''}`]))
+  const english = await useWorker('answer').englishNames()
+  return Object.fromEntries(Object.entries(abroad).map(([id, names]) => [id, `${names},${english[id] ?? ''}`]))
 }

@@ -5,6 +5,8 @@ import { LANGUAGES, localeAmong, type Locale } from '~~/locales/languages'
 interface Kept {
   own?: string
   household?: string
+  /** The one that was shown last: its words are on this device, also without a network. */
+  shown?: string
 }
 const isLocale = (text: string | undefined): text is Locale => text !== undefined && Object.hasOwn(LANGUAGES, text)
 
@@ -24,5 +26,9 @@ export function useLanguage() {
     if (locale !== household.value && !(locale === undefined && household.value === null))
       kept.value = { ...kept.value, household: locale }
   }
-  return { language, own, hear }
+  const begin = (): Locale => (isLocale(kept.value.shown) ? kept.value.shown : language.value)
+  const keepShown = (locale: Locale) => {
+    if (kept.value.shown !== locale) kept.value = { ...kept.value, shown: locale }
+  }
+  return { language, own, hear, begin, keepShown }
 }
