@@ -86,14 +86,40 @@ export function namesOf(own: readonly { id: string; name: string }[] = [], readi
 }
 const wordsOf = (words: string) => words.split(' ').flatMap((word) => [word, nameKey(word)])
 
-/** Puts the English word in the place of each that has one, the longest first; all else stays as it is. */
+/**
+ * Puts the English word in the place of each that has one, the longest first; all else stays as it is. A verb that is
+ * written apart (“weiche … ein”) is told where it begins, with what denies it: “weiche die Bohnen nicht ein”.
+ */
 function inEnglish(done: Readonly<Record<string, string>>): (text: string) => string {
-  const byWord = new Map(
-    Object.entries(done).flatMap(([english, words]) =>
-      words.split(',').map((word) => [word.trim().toLowerCase(), english] as const),
-    ),
+  const written = Object.entries(done).flatMap(([english, words]) =>
+    listed(words).map((word) => [word, english] as const),
   )
-  const longestFirst = [...byWord.keys()].sort((a, b) => b.length - a.length)
-  const pattern = new RegExp(`(?<![\\p{L}\\p{M}])(?:${longestFirst.join('|')})(?![\\p{L}\\p{M}])`, 'giu')
-  return (text) => text.replace(pattern, (word) => byWord.get(word.toLowerCase())!)
+  const byWord = new Map(written.filter(([word]) => !word.includes(APART)))
+  const pattern = oneOf([...byWord.keys()])
+  const denied = oneOf(listed(done['do not'] ?? ''))
+  const endOfClause = `(?=\\s*(?:$|[.,;:!?]|(?:${listed(done.and ?? '').join('|')})\\s))`
+  const apart = written.flatMap(([word, english]) => {
+    const [first, last] = word.split(APART)
+    if (last === undefined) return []
+    const parts = `${NO_LETTER_BEFORE}${first}${NO_LETTER_AFTER}([^.;:!?]*?)\\s${last}${endOfClause}`
+    return [[new RegExp(parts, 'giu'), english] as const]
+  })
+  const told = (english: string, between: string) => {
+    const affirmed = between.replace(denied, '')
+    return `${affirmed === between ? '' : 'do not '}${english}${affirmed}`
+  }
+  return (text) =>
+    apart
+      .reduce((said, [parts, english]) => said.replace(parts, (_, between: string) => told(english, between)), text)
+      .replace(pattern, (word) => byWord.get(word.toLowerCase())!)
 }
+const listed = (words: string) => words.split(',').map((word) => word.trim().toLowerCase())
+const APART = ' … '
+const NO_LETTER_BEFORE = '(?<![\\p{L}\\p{M}])'
+const NO_LETTER_AFTER = '(?![\\p{L}\\p{M}])'
+/** Any of some words, the longest first. */
+const oneOf = (words: readonly string[]) =>
+  new RegExp(
+    `${NO_LETTER_BEFORE}(?:${[...words].sort((a, b) => b.length - a.length).join('|')})${NO_LETTER_AFTER}`,
+    'giu',
+  )

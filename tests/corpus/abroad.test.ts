@@ -161,14 +161,31 @@ describe.each(Object.keys(LINES) as Locale[])('reading in %s', (locale) => {
 it.each([
   ['de', 'Die Linsen nicht einweichen.'],
   ['de', 'Das Wasser nicht abgießen.'],
+  ['de', 'Weiche die Linsen nicht ein.'],
+  ['de', 'Gieße das Wasser bitte nicht ab und stelle den Topf beiseite.'],
   ['es', 'No remojar las lentejas.'],
   ['hi', 'मसूर न भिगोएँ।'],
   ['hi', 'मसूर भिगोएँ नहीं।'],
 ] as const)('what is not to be done is not done: %s, %s', async (locale, text) => {
   const { inEnglish } = namesOf([], await readingOf(locale))
   expect(actionsOf(text, null, inEnglish).map(({ kind }) => kind)).not.toContain(
-    text.includes('abgießen') ? 'drain' : 'soak',
+    text.includes('Wasser') ? 'drain' : 'soak',
   )
+})
+
+it.each([
+  ['Weiche die Bohnen über Nacht ein.', 'Soak the beans overnight.'],
+  ['Weiche ein Pfund Bohnen im Topf ein. Gieße das Wasser ab.', 'Soak a pound of beans in the pot. Drain the water.'],
+  ['Brate die Zwiebeln 5 Minuten an und gib die Bohnen dazu.', 'Fry the onions for 5 minutes and add the beans.'],
+  ['Lass alles 10 Minuten ruhen.', 'Rest all of it for 10 minutes.'],
+  ['Gib die weiche Butter dazu.', 'Add the soft butter.'],
+] as const)('a German verb that is written apart is one: %s', async (german, english) => {
+  const { inEnglish } = namesOf([], await readingOf('de'))
+  const done = actionsOf(german, null, inEnglish)
+  expect(done.map(({ kind, minutes }) => [kind, minutes])).toEqual(
+    actionsOf(english).map(({ kind, minutes }) => [kind, minutes]),
+  )
+  expect(done.length).toBeGreaterThan(0)
 })
 
 it('what is sold cooked and has no such entry is asked about, and not taken for as much dry', async () => {

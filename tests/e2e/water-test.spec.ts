@@ -98,7 +98,7 @@ test('a program of a device is measured and can be planned with', async ({ page 
   await expect(page.getByRole('region', { name: 'The plan' })).toContainText('Start Beans; it ends by itself')
   await page.getByRole('link', { name: 'Kitchen', exact: true }).click()
   await page.getByRole('button', { name: /^Electric 6 L/ }).click()
-  await page.getByRole('button', { name: 'Take out Beans' }).click()
+  await page.getByRole('button', { name: 'Remove Beans' }).click()
   await expect(page.getByText('Its program “Beans”')).toBeHidden()
   await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
 })
