@@ -59,6 +59,17 @@ describe('a dinner', () => {
     expect(server.open).toEqual([])
   })
 
+  it('is changed as the household has it now, where another device changed it meanwhile', async () => {
+    const store = useMealsStore()
+    const id = store.start(meal)
+    await (await server.next('PUT', /meal/)).answer(kept(id, 1))
+    void store.load()
+    await (await server.next('GET', /meal$/)).answer([kept(id, 4, 3)])
+    store.change(id, (of) => ({ ...of, servedAt: of.servedAt + 60_000 }))
+    const put = await server.next('PUT', /meal/)
+    expect(put.body).toMatchObject({ version: 4, content: { hands: 3, servedAt: meal.servedAt + 60_000 } })
+  })
+
   it('is unsent until the server has it', async () => {
     const store = useMealsStore()
     expect(store.isUnsent).toBe(false)

@@ -57,6 +57,13 @@ describe('the pot being planned', () => {
     expect(foodsOf(pot)).toMatchObject([['navy-bean', { tier: 1 }]])
   })
 
+  it('holds no more foods than can be planned', () => {
+    const pot = usePotStore()
+    for (let i = 0; i < 20; i++) pot.addFood(findFood('red-rice')!)
+    expect(pot.form.items).toHaveLength(pot.MOST_FOODS)
+    expect(pot.form.items.length).toBeGreaterThan(2)
+  })
+
   it('drops a figure that was tried as soon as the pot is another', async () => {
     const pot = usePotStore()
     pot.form.given = [{ pourG: null, figure: 3 }]

@@ -135,6 +135,29 @@ describe('the practice stove', () => {
     expect(practice.nowMs).toBe(nowMs)
   })
 
+  it('goes on with the flame that was on before a break', () => {
+    const practice = begun()
+    practice.knob('low')
+    pass(practice, 2)
+    practice.add({ kind: 'interrupted' })
+    expect(practice.flame).toBe('off')
+    practice.add({ kind: 'resumed' })
+    expect(practice.flame).toBe('low')
+  })
+
+  it('differs from the plan where that is wanted, and not where it is not', () => {
+    const whistledBy = (chance: boolean) => {
+      const practice = usePracticeStore()
+      practice.chance = chance
+      practice.begin(beansRun('a').plan)
+      practice.add({ kind: 'lit' })
+      pass(practice, 25)
+      return practice.truth!.gets[0]
+    }
+    expect(whistledBy(false)).toBe(whistledBy(false))
+    expect(new Set([1, 2, 3].map(() => whistledBy(true))).size).toBe(3)
+  })
+
   it('keeps nothing of the pot before when another is begun', () => {
     const practice = begun()
     practice.add({ kind: 'lit' })

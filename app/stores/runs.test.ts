@@ -95,6 +95,20 @@ describe('the runs that this device has heard of', () => {
     expect(runs.one(ONE)!.verdicts).toEqual([verdict])
   })
 
+  it('are as the last that was said of them, though an answer before it comes later', async () => {
+    const runs = useRunsStore()
+    runs.put(beansRun(ONE, [lit()]))
+    void runs.say(ONE, { teaches: false })
+    void runs.say(ONE, { teaches: true })
+    const first = await server.next('PATCH', new RegExp(`${ONE}$`))
+    expect(first.body).toEqual({ teaches: false })
+    const second = await server.next('PATCH', new RegExp(`${ONE}$`))
+    expect(second.body).toEqual({ teaches: true })
+    await second.answer({ ...beansRun(ONE, [lit()]), teaches: true })
+    await first.answer({ ...beansRun(ONE, [lit()]), teaches: false })
+    expect(runs.one(ONE)!.teaches).toBe(true)
+  })
+
   it('are there after a reload without a network', async () => {
     useRunsStore().put(beansRun(ONE, [lit()]))
     await settle()

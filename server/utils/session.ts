@@ -13,6 +13,8 @@ const CHALLENGE_MS = 5 * 60_000
 /** What changes how a member signs in asks for a password or a passkey that was given no longer ago. */
 const CONFIRMED_MS = 10 * 60_000
 const LABEL_LENGTH = 60
+/** So long a session, and the device that it is of, are known without asking anew. */
+const KNOWN_MS = 60_000
 
 export const isHttps = (event: H3Event) => getRequestProtocol(event, { xForwardedProto: true }) === 'https'
 
@@ -26,11 +28,24 @@ function sessionAt(event: H3Event, name = isHttps(event) ? HOST_COOKIE : COOKIE)
   return useSession<Session>(event, { name, password, maxAge, cookie })
 }
 
+type Secured = NonNullable<Session['secure']>
+/** What cookies stand for: to unseal one takes longer than most of what is asked with it. */
+const unsealed = new LRUCache<string, Promise<Secured>>({ max: 2000, ttl: KNOWN_MS })
+
 /** What the cookie stands for; a request without one is given none. */
-async function sessionOf(event: H3Event): Promise<NonNullable<Session['secure']>> {
+async function sessionOf(event: H3Event): Promise<Secured> {
   // Over https there may be one from before it had its name.
   const name = [isHttps(event) ? HOST_COOKIE : COOKIE, COOKIE].find((one) => getCookie(event, one))
-  return name ? ((await sessionAt(event, name)).data.secure ?? {}) : {}
+  if (!name) return {}
+  const cookie = `${name}=${getCookie(event, name)}`
+  const before = unsealed.get(cookie)
+  if (before) return before
+  const found = sessionAt(event, name).then(({ data }) => data.secure ?? {})
+  unsealed.set(cookie, found)
+  const session = await found.catch(() => ({}) as Secured)
+  // What stands for nobody takes no room.
+  if (!session.deviceId && !session.householdId) unsealed.delete(cookie)
+  return found
 }
 async function keepSession(event: H3Event, deviceId: string): Promise<void> {
   const session = await sessionAt(event)
@@ -75,8 +90,7 @@ export async function goOut(event: H3Event): Promise<void> {
   for (const name of [COOKIE, HOST_COOKIE]) if (getCookie(event, name)) await (await sessionAt(event, name)).clear()
 }
 
-/** So long a device is known without asking, while this server hears of whatever changes it. */
-const KNOWN_MS = 60_000
+/** Who sits at a device, while this server hears of whatever changes it. */
 const known = new LRUCache<string, Asker>({ max: 2000, ttl: KNOWN_MS })
 onAnyChangeEvent(({ householdId, kind }) => kind === 'household' && forgetAskers(householdId))
 
