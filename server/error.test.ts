@@ -2,7 +2,7 @@ import { describe, expect, it, vi } from 'vitest'
 import { LimitReached } from './db/scope'
 import handler from './error'
 
-vi.mock('./log', () => ({ log: { error: vi.fn(), warn: vi.fn() }, factsOf: () => ({}) }))
+vi.mock('./logger', () => ({ logger: { error: vi.fn(), warn: vi.fn() }, factsOf: () => ({}) }))
 
 /** What somebody is answered who asked for a language, when this was thrown. */
 async function answered(error: object, language = 'en') {

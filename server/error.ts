@@ -3,7 +3,7 @@ import Negotiator from 'negotiator'
 import { localeAmong, type Locale } from '../locales/languages'
 import { isProblem, refusalSentence, sentenceOf, type RunRefusal } from '../locales/sentences'
 import { LimitReached } from './db/scope'
-import { factsOf, log } from './log'
+import { factsOf, logger } from './logger'
 
 interface Told {
   path: string
@@ -19,7 +19,7 @@ const handler: NitroErrorHandler = (error, event) => {
   const isDatabase = isReadOnly || (!known?.problems && isOfDatabase(cause))
   const status = isDatabase ? 503 : cause instanceof LimitReached ? 409 : error.statusCode || 500
   if (status >= 500 && !known?.problems)
-    log.error('a request failed', { method: event.method, route: event.context.matchedRoute?.path, ...factsOf(cause) })
+    logger.error('a request failed', { method: event.method, route: event.context.matchedRoute?.path, ...factsOf(cause) })
   const code = isReadOnly ? 'database-reads-only' : isDatabase ? 'database' : status >= 500 ? 'server' : 'not-found'
   const { res } = event.node
   if (res.headersSent) return void res.end()

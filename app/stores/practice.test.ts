@@ -135,16 +135,6 @@ describe('the practice stove', () => {
     expect(practice.nowMs).toBe(nowMs)
   })
 
-  it('goes on with the flame that was on before a break', () => {
-    const practice = begun()
-    practice.knob('low')
-    pass(practice, 2)
-    practice.add({ kind: 'interrupted' })
-    expect(practice.flame).toBe('off')
-    practice.add({ kind: 'resumed' })
-    expect(practice.flame).toBe('low')
-  })
-
   it('differs from the plan where that is wanted, and not where it is not', () => {
     const whistledBy = (chance: boolean) => {
       const practice = usePracticeStore()

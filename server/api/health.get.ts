@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { sql, TransactionRollbackError } from 'drizzle-orm'
 import { authDatabase } from '../db/client'
 import { challenges } from '../db/schema'
-import { factsOf, log } from '../log'
+import { factsOf, logger } from '../logger'
 
 /** Whether this server and its database answer, and whether it takes anything in; for whatever watches over them. */
 export default defineEventHandler(async (event) => {
@@ -10,7 +10,7 @@ export default defineEventHandler(async (event) => {
   try {
     await authDatabase().execute(sql`select 1`)
   } catch (error) {
-    log.error('the database does not answer', factsOf(error))
+    logger.error('the database does not answer', factsOf(error))
     setResponseStatus(event, 503)
     return { ok: false, writes: false, databaseMs: null }
   }
@@ -30,7 +30,7 @@ async function canWrite(): Promise<boolean> {
     return true
   } catch (error) {
     if (error instanceof TransactionRollbackError) return true
-    log.error('the database takes nothing in', factsOf(error))
+    logger.error('the database takes nothing in', factsOf(error))
     return false
   }
 }

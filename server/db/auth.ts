@@ -2,7 +2,7 @@ import { createHash, randomBytes } from 'node:crypto'
 import { and, asc, eq, gt, isNull, lt, or, sql } from 'drizzle-orm'
 import { DAY_MS } from '../../core/measure/time'
 import type { MemberRole } from '../../shared/names'
-import { factsOf, log } from '../log'
+import { factsOf, logger } from '../logger'
 import type { Kitchen } from '../../shared/kitchen.schema'
 import type { Database } from './client'
 import { challenges, devices, documents, households, invites, members, passkeys, signInEvents } from './schema'
@@ -59,7 +59,7 @@ export async function askerOfDevice(db: Database, deviceId: string, nowMs = Date
       .update(devices)
       .set({ seenAt: new Date(nowMs) })
       .where(eq(devices.id, deviceId))
-      .catch((error) => log.warn('a device could not be noted as seen', factsOf(error)))
+      .catch((error) => logger.warn('a device could not be noted as seen', factsOf(error)))
   return { ...asker, deviceId, isLeaving: deletedAt !== null }
 }
 

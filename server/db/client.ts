@@ -2,7 +2,7 @@ import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
 import { LRUCache } from 'lru-cache'
 import pLimit, { type LimitFunction } from 'p-limit'
 import { Pool, type PoolClient, type PoolConfig, type QueryResult } from 'pg'
-import { log } from '../log'
+import { logger } from '../logger'
 
 /** The channel on which one server process tells the others what has changed. */
 export const CHANGE_CHANNEL = 'bivvet_changes'
@@ -25,7 +25,7 @@ function openPool(url = process.env.DATABASE_URL, options: PoolConfig = {}): Poo
     throw new Error('DATABASE_URL is not set. Start Bivvet with npm run demo, or point it to a PostgreSQL database.')
   const pool = new Pool({ connectionString: url, max: MOST_CONNECTIONS, ...options })
   // A dropped idle connection must not end the process; the next query opens another.
-  pool.on('error', (error) => log.warn('database connection lost', { reason: error.message }))
+  pool.on('error', (error) => logger.warn('database connection lost', { reason: error.message }))
   return pool
 }
 

@@ -224,7 +224,7 @@ async function seedHistory(tx: Transaction, householdId: string, nowMs: number):
       cookerName,
       burnerId,
       bagIds,
-      version: PLAN_SHAPE,
+      shape: PLAN_SHAPE,
       request,
       answer,
       createdAt: at(atMs),

@@ -179,8 +179,8 @@ export const plans = pgTable(
     /** The burner it stood on, and by content the bag it was taken from; null where nobody said. */
     burnerId: uuid('burner_id'),
     bagIds: jsonb('bag_ids').$type<(string | null)[]>(),
-    /** Shape of the two documents. */
-    version: integer('version').notNull(),
+    /** Shape of the two documents. The column is called after what it was called first. */
+    shape: integer('version').notNull(),
     request: jsonb('request').$type<unknown>().notNull(),
     answer: jsonb('answer').$type<unknown>().notNull(),
     /** The ids of the foods that were asked for, so that a look through the log need not open the request. */

@@ -3,7 +3,7 @@ import path from 'node:path'
 import { authDatabase, databaseOf } from '../db/client'
 import { allHouseholds, clearAway, holdingLock } from '../db/auth'
 import { householdStore } from '../db/household'
-import { factsOf, log } from '../log'
+import { factsOf, logger } from '../logger'
 
 const HOUR_MS = 3_600_000
 const KEPT_DAYS = 7
@@ -16,7 +16,7 @@ const LOCK = 6_042_720
  * into a file of its own, kept for a week.
  */
 export default defineNitroPlugin((nitro) => {
-  const look = () => nightly().catch((error: unknown) => log.error('the nightly copy failed', factsOf(error)))
+  const look = () => nightly().catch((error: unknown) => logger.error('the nightly copy failed', factsOf(error)))
   const timer = setInterval(look, HOUR_MS)
   timer.unref()
   nitro.hooks.hook('close', () => clearInterval(timer))
@@ -45,11 +45,11 @@ async function nightly(): Promise<void> {
         copied++
       } catch (error) {
         // One that cannot be copied is said, and the others are.
-        log.error('a household was not copied', { householdId, ...factsOf(error) })
+        logger.error('a household was not copied', { householdId, ...factsOf(error) })
       }
     // A copy is there as a whole, or not at all.
     await rename(begun, path.join(copiesFolder, today))
-    log.info('households were copied', { copied, day: today })
+    logger.info('households were copied', { copied, day: today })
     const old = [...there.filter((name) => /^\d{4}-\d\d-\d\d$/.test(name)), today].sort().slice(0, -KEPT_DAYS)
     for (const day of old) await rm(path.join(copiesFolder, day), { recursive: true, force: true })
   })

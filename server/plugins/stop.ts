@@ -1,5 +1,5 @@
 import { closeDatabase } from '../db/client'
-import { log } from '../log'
+import { logger } from '../logger'
 
 /** A server that is asked to stop has so long to finish what it is writing. */
 const WITHIN_MS = 2500
@@ -9,7 +9,7 @@ export default defineNitroPlugin((nitro) => {
   process.env.NITRO_SHUTDOWN_TIMEOUT ??= String(WITHIN_MS)
   for (const signal of ['SIGTERM', 'SIGINT'] as const)
     process.once(signal, () => {
-      log.info('stopping', { signal })
+      logger.info('stopping', { signal })
       endStreams()
       void stopListening()
     })

@@ -1,4 +1,4 @@
-import { log } from '../log'
+import { logger } from '../logger'
 import { Client } from 'pg'
 import { changeEventSchema, type ChangeEvent } from '../../shared/run.schema'
 import { CHANGE_CHANNEL } from '../db/client'
@@ -57,7 +57,7 @@ function readChangeEvent(payload = ''): ChangeEvent | null {
   try {
     return changeEventSchema.parse(JSON.parse(payload))
   } catch {
-    log.warn('strange change event', { length: payload.length })
+    logger.warn('strange change event', { length: payload.length })
     return null
   }
 }
@@ -96,7 +96,7 @@ async function listen(): Promise<void> {
     }, LISTEN_AGAIN_MS)
   }
   client.on('error', (error) => {
-    log.warn('lost the connection that listens for change events', { reason: error.message })
+    logger.warn('lost the connection that listens for change events', { reason: error.message })
     again()
   })
   client.on('end', again)

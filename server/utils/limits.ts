@@ -1,7 +1,7 @@
 import type { H3Event } from 'h3'
 import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
 import { authPoolOfAll } from '../db/client'
-import { log } from '../log'
+import { logger } from '../logger'
 
 const QUARTER_HOUR_S = 15 * 60
 
@@ -37,7 +37,7 @@ export async function countTry(what: Counted, key: string): Promise<void> {
     await limiter(what).consume(key)
   } catch (error) {
     if (!(error instanceof RateLimiterRes)) throw error
-    log.warn('too many tries', { what, key: what === 'name' ? key.split(' ')[0] : key })
+    logger.warn('too many tries', { what, key: what === 'name' ? key.split(' ')[0] : key })
     throw refusal(429, {
       path: '',
       code: 'too-often',

@@ -4,7 +4,7 @@ import { LRUCache } from 'lru-cache'
 import { authDatabase, databaseOf } from '../db/client'
 import { askerOfDevice, askerOfOpen, endDevice, keepChallenge, newDevice, takeChallenge } from '../db/auth'
 import { householdStore, type Asker, type HouseholdStore } from '../db/household'
-import { log } from '../log'
+import { logger } from '../logger'
 
 /** The cookie of a session; over https under a name that a browser takes from this very host alone. */
 const COOKIE = 'nuxt-session'
@@ -76,7 +76,7 @@ export async function comeIn(
   const isConfirmed = by !== 'link'
   const deviceId = await newDevice(authDatabase(), { householdId, memberId }, labelOf(event), isConfirmed)
   await keepSession(event, deviceId)
-  log.info('signed in', { by, household: householdId, member: memberId, device: deviceId })
+  logger.info('signed in', { by, household: householdId, member: memberId, device: deviceId })
 }
 
 /** Ends what this device's session stands for, here and in the browser. */
@@ -85,7 +85,7 @@ export async function goOut(event: H3Event): Promise<void> {
   if (deviceId) {
     await endDevice(authDatabase(), deviceId)
     known.delete(deviceId)
-    log.info('signed out', { device: deviceId })
+    logger.info('signed out', { device: deviceId })
   }
   for (const name of [COOKIE, HOST_COOKIE]) if (getCookie(event, name)) await (await sessionAt(event, name)).clear()
 }

@@ -9,7 +9,7 @@ import type { RunEvent } from '../../core/live/event.schema'
 import type { Outcome } from '../../core/problem'
 import type { PlanAnswer } from '../../core/program/answer'
 import type { PlanRequest } from '../../core/program/request.schema'
-import { log } from '../log'
+import { logger } from '../logger'
 import { answerInWorker, type WorkerQuestion, type Told } from '../worker/answer'
 import type { readArchiveIn } from '../worker/archive'
 import type { readLogIn } from '../worker/log'
@@ -60,7 +60,7 @@ async function answered<Answer>(question: WorkerQuestion): Promise<Answer> {
     const isBusy = error instanceof Error && (error.name === 'AbortError' || /queue/i.test(error.message))
     if (isBusy && question.kind === 'fit' && error.name === 'AbortError') {
       // What cannot be worked out in time says nothing, today and tomorrow.
-      log.warn('a run took too long to fit')
+      logger.warn('a run took too long to fit')
       return null as Answer
     }
     if (isBusy) throw refusal(503, { path: '', code: 'busy' })

@@ -1,7 +1,7 @@
 import { enterSchema } from '../../../shared/auth.schema'
 import { authDatabase } from '../../db/client'
 import { memberBySignInName } from '../../db/auth'
-import { log } from '../../log'
+import { logger } from '../../logger'
 
 /** Taken as long as any, so that nobody learns from the time it takes which names there are. */
 let someHash: Promise<string> | undefined
@@ -17,7 +17,7 @@ export default defineEventHandler(async (event) => {
   const hash = found?.passwordHash ?? (await (someHash ??= hashPassword('nobody comes in by this')))
   const fits = await verifyPassword(hash, password)
   if (!found?.passwordHash || !fits) {
-    log.warn('sign-in refused', { by: 'password', address, member: found?.memberId ?? null })
+    logger.warn('sign-in refused', { by: 'password', address, member: found?.memberId ?? null })
     throw refusal(403, { path: '', code: 'wrong-password' })
   }
   await uncountTry('name', `${address} ${signInName}`)

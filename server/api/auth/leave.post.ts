@@ -1,4 +1,4 @@
-import { log } from '../../log'
+import { logger } from '../../logger'
 
 /** Goes out at this device; whoever has no way to come back has to say that they are sure. */
 export default defineEventHandler(async (event) => {
@@ -8,7 +8,7 @@ export default defineEventHandler(async (event) => {
     if (!(await store.hasWayIn())) throw refusal(409, { path: '', code: 'no-way-back' })
   }
   await goOut(event)
-  if (asker) log.info('signed out', { household: asker.householdId, member: asker.memberId, device: asker.deviceId })
+  if (asker) logger.info('signed out', { household: asker.householdId, member: asker.memberId, device: asker.deviceId })
   setResponseStatus(event, 204)
   return null
 })

@@ -3,7 +3,7 @@ import { readDocument } from '../../../shared/document'
 import type { BegunDishes } from '../../../shared/household'
 import { begunDishSchema, DISH, type BegunDish, type SayBegun } from '../../../shared/dish.schema'
 import { clocksOf } from '../../../shared/dish'
-import { log } from '../../log'
+import { logger } from '../../logger'
 import { documents } from '../schema'
 import { kept, tellOthers, type Scope } from '../scope'
 
@@ -70,6 +70,6 @@ function readBegun(id: string, begun: unknown): BegunDish | null {
   if (begun === null) return null
   const read = begunDishSchema.safeParse(begun)
   if (read.success) return read.data
-  log.error('how far a dish is cooked cannot be read', { id })
+  logger.error('how far a dish is cooked cannot be read', { id })
   return null
 }

@@ -4,7 +4,7 @@ import { readDocument, readOwn, type DocumentKind, type Kept, type ToSave } from
 import { DOCUMENTS, nameOf, type Contents } from '../../../shared/documents'
 import type { EarlierVersion, KeptKitchen, KeptPot } from '../../../shared/household'
 import type { KeptKind } from '../../../shared/names'
-import { log } from '../../log'
+import { logger } from '../../logger'
 import { documents, documentVersions } from '../schema'
 import { kept, LimitReached, own, tellOthers, type Scope, type Transaction } from '../scope'
 
@@ -29,7 +29,7 @@ export function documentQueries(scope: Scope) {
     const { id, name, favourite, version, updatedAt } = row
     const found = readDocument(DOCUMENTS[kind], row.content)
     if (found.ok) return { id, name, favourite, content: found.value, version, updatedAt: updatedAt.toISOString() }
-    log.error('a kept document cannot be read', { kind, id, reason: found.reason })
+    logger.error('a kept document cannot be read', { kind, id, reason: found.reason })
     return null
   }
 

@@ -21,12 +21,12 @@ const AT_A_TIME = 500
 /** A plan without its answer, which is many times larger than what was asked and is in no file; of an older shape, all of it. */
 const askedPlan = {
   ...getTableColumns(plans),
-  answer: sql<unknown>`case when ${plans.version} < ${PLAN_SHAPE} then ${plans.answer} end`,
+  answer: sql<unknown>`case when ${plans.shape} < ${PLAN_SHAPE} then ${plans.answer} end`,
 }
 
 /** What was asked, as it is written today; null where it cannot be read any more. */
 const requestOf = (plan: typeof plans.$inferSelect): PlanRequest | null =>
-  plan.version === PLAN_SHAPE ? (plan.request as PlanRequest) : (savedPlan(plan)?.request ?? null)
+  plan.shape === PLAN_SHAPE ? (plan.request as PlanRequest) : (savedPlan(plan)?.request ?? null)
 
 /** The whole log, out as a file and in again. */
 export function logFileQueries(scope: Scope) {
@@ -190,7 +190,7 @@ export function logFileQueries(scope: Scope) {
         cookerName: cookers.find(({ id }) => id === cookerId)?.name ?? run.cooker,
         burnerId: run.burner ? hereOf(run.burner) : null,
         bagIds: (run.bags ?? []).map((bag) => bag && hereOf(bag)),
-        version: PLAN_SHAPE,
+        shape: PLAN_SHAPE,
         request: run.request,
         answer,
         createdAt,

@@ -1,4 +1,4 @@
-import { log } from '../../log'
+import { logger } from '../../logger'
 import { LRUCache } from 'lru-cache'
 import { DAY_MS } from '../../../core/measure/time'
 import { and, asc, desc, eq, gt, inArray, lt, ne, or, sql, type SQL } from 'drizzle-orm'
@@ -156,7 +156,7 @@ export function runQueries(scope: Scope) {
           answer,
           householdId,
           memberId,
-          version: PLAN_SHAPE,
+          shape: PLAN_SHAPE,
         })
         .onConflictDoNothing({ target: plans.id })
       const [same] = await db
@@ -280,16 +280,16 @@ const headOf = ({ createdAt, ...head }: Pick<typeof plans.$inferSelect, keyof ty
 })
 
 export function savedPlan(row: typeof plans.$inferSelect): SavedPlan | null {
-  const { id, name, cookerId, cookerName, burnerId, bagIds, request, answer, version, createdAt } = row
+  const { id, name, cookerId, cookerName, burnerId, bagIds, request, answer, shape, createdAt } = row
   const head = headOf({ id, name, cookerId, cookerName, burnerId, bagIds, createdAt })
   const known = readPlans.get(id)
   if (known) return { ...head, ...known }
-  const read = readDocument(PLAN, { request, answer }, version)
+  const read = readDocument(PLAN, { request, answer }, shape)
   if (read.ok) {
     readPlans.set(id, read.value)
     return { ...head, ...read.value }
   }
-  log.error('a kept document cannot be read', { kind: 'plan', id, reason: read.reason })
+  logger.error('a kept document cannot be read', { kind: 'plan', id, reason: read.reason })
   return null
 }
 

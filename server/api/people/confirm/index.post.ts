@@ -1,5 +1,5 @@
 import { confirmSchema } from '../../../../shared/auth.schema'
-import { log } from '../../../log'
+import { logger } from '../../../logger'
 
 /** Confirms by password or passkey who sits at this device, before something is changed of how they sign in. */
 export default defineEventHandler(async (event) => {
@@ -11,7 +11,7 @@ export default defineEventHandler(async (event) => {
   if ('password' in given) {
     const hash = (await store.me())?.passwordHash
     if (!hash || !(await verifyPassword(hash, given.password))) {
-      log.warn('confirmation refused', { by: 'password', household: store.householdId, member: memberId })
+      logger.warn('confirmation refused', { by: 'password', household: store.householdId, member: memberId })
       throw refusal(403, { path: 'password', code: 'wrong-password' })
     }
   } else {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { factsOf } from './log'
+import { factsOf } from './logger'
 
 describe('what the log says of an error', () => {
   it('helps to find it, and leaves out what a household wrote', () => {
@@ -8,7 +8,7 @@ describe('what the log says of an error', () => {
     const line = JSON.stringify(factsOf(failed))
     expect(line).toContain('22003')
     expect(line).toContain('value is out of range')
-    expect(line).toContain('log.test.ts')
+    expect(line).toContain('logger.test.ts')
     expect(line).not.toContain('Grandmother')
   })
 

@@ -7,7 +7,7 @@ function write(level: 'info' | 'warn' | 'error', what: string, facts: Facts = {}
 }
 
 /** The server's log: one JSON object a line, for whatever collects lines. */
-export const log = {
+export const logger = {
   info: (what: string, facts?: Facts) => write('info', what, facts),
   warn: (what: string, facts?: Facts) => write('warn', what, facts),
   error: (what: string, facts?: Facts) => write('error', what, facts),
