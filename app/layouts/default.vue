@@ -77,7 +77,7 @@ const themeIcon = computed(
           :class="{ 'room-here': isHere(to) }"
           :aria-current="isHere(to) ? 'page' : undefined"
         >
-          {{ t(`app.nav.${key}`) }}
+          <span class="room-name">{{ t(`app.nav.${key}`) }}</span>
         </NuxtLink>
       </nav>
       <span class="gap" />
@@ -209,6 +209,10 @@ main:focus {
     /* Six words of any language stand beside each other. */
     font-size: min(15px, 3.6vw);
     border-bottom: 0;
+  }
+  .room-name {
+    overflow: hidden;
+    text-overflow: ellipsis;
   }
   .room-here {
     border-top-color: var(--ink);

@@ -178,6 +178,50 @@ const cutOff = (page: Page) =>
     }),
   )
 
+/** Texts that lie over each other. What stays in its place while the page moves under it is compared with itself alone. */
+const overlapping = (page: Page) =>
+  page.evaluate(() => {
+    const layerOf = (part: Element): Element | null => {
+      for (let at: Element | null = part; at; at = at.parentElement)
+        if (['fixed', 'sticky'].includes(getComputedStyle(at).position)) return at
+      return null
+    }
+    const isSeen = (part: Element) => part.checkVisibility({ opacityProperty: true, visibilityProperty: true })
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
+    const lines: { text: string; layer: Element | null; box: DOMRect }[] = []
+    while (walker.nextNode()) {
+      const { textContent, parentElement } = walker.currentNode
+      if (!parentElement || textContent!.trim() === '' || !isSeen(parentElement)) continue
+      const range = document.createRange()
+      range.selectNodeContents(walker.currentNode)
+      const layer = layerOf(parentElement)
+      for (const line of range.getClientRects()) {
+        // What its own box cuts off, or is only read out, is not there.
+        const { left, right } = parentElement.getBoundingClientRect()
+        const isCut = getComputedStyle(parentElement).overflowX !== 'visible'
+        const from = isCut ? Math.max(left, line.left) : line.left
+        const to = isCut ? Math.min(right, line.right) : line.right
+        const box = new DOMRect(from, line.top, to - from, line.height)
+        const [x, y] = [box.left + box.width / 2, box.top + box.height / 2]
+        if (document.elementsFromPoint(x, y).includes(parentElement))
+          lines.push({ text: textContent!.trim().slice(0, 40), layer, box })
+      }
+    }
+    const found = new Set<string>()
+    lines.forEach((one, i) => {
+      for (const other of lines.slice(i + 1)) {
+        // A field of the library holds what is chosen in it twice, one upon the other.
+        if (one.layer !== other.layer || one.text === other.text) continue
+        const width = Math.min(one.box.right, other.box.right) - Math.max(one.box.left, other.box.left)
+        const height = Math.min(one.box.bottom, other.box.bottom) - Math.max(one.box.top, other.box.top)
+        // Lines stand closer than their letters are high.
+        if (width > 3 && height > 0.5 * Math.min(one.box.height, other.box.height))
+          found.add(`${one.text} / ${other.text}`)
+      }
+    })
+    return [...found]
+  })
+
 const WIDTHS = [
   { width: 1280, height: 800 },
   { width: 390, height: 844 },
@@ -228,6 +272,10 @@ for (const [which, pages] of Object.entries(PAGES))
           await turn(page, direction)
           const where = `${address} at ${size.width}, ${direction}`
           expect.soft(await sideways(page), `${where}: wider than its window`).toBe(0)
+          // In a window that is as high as the page, all of it is seen at once.
+          const height = await page.evaluate(() => document.documentElement.scrollHeight)
+          await page.setViewportSize({ ...size, height: Math.min(8000, Math.max(size.height, height)) })
+          expect.soft(await overlapping(page), `${where}: over each other`).toEqual([])
           if (direction === 'ltr') expect.soft(await cutOff(page), `${where}: cut off`).toEqual([])
         }
     }

@@ -57,6 +57,20 @@ const theme = useTheme()
 const dark = computed(() => theme.current.value.dark)
 const colour = (tone: TokenName) => TOKENS[tone][dark.value ? 'dark' : 'light']
 
+const ITEM = { gap: 16, swatch: 22, letter: 8, rowHeight: 30 }
+const { width } = useElementSize(useTemplateRef<HTMLElement>('frame'))
+/** The rows that the names of the series take: they stand beside each other while there is room. */
+const rows = computed(() => {
+  if (dates) return series.length > 1 ? series.length : 0
+  let taken = 0
+  return series.reduce((rows, { name }) => {
+    const wide = ITEM.swatch + name.length * ITEM.letter
+    const fits = taken === 0 || taken + ITEM.gap + wide <= width.value
+    taken = fits ? taken + ITEM.gap + wide : wide
+    return fits ? rows : rows + 1
+  }, 1)
+})
+
 const option = computed(() => {
   const text = { color: colour('ink-soft'), fontFamily: FAMILY, fontSize: 13 }
   const axis = {
@@ -70,15 +84,15 @@ const option = computed(() => {
   return {
     animation: false,
     aria: { enabled: true, label: { description: label } },
-    grid: { left: 52, right: 16, top: dates ? 14 + (series.length > 1 ? 28 * series.length : 0) : 34, bottom: 44 },
+    grid: { left: 52, right: 16, top: 6 + Math.max(0.3, rows.value) * ITEM.rowHeight, bottom: 44 },
     legend: {
       // One alone is named by the axis.
       show: !dates || series.length > 1,
       orient: dates ? ('vertical' as const) : ('horizontal' as const),
       top: 0,
       left: 0,
-      itemWidth: 22,
-      itemGap: 22,
+      itemWidth: ITEM.swatch,
+      itemGap: ITEM.gap,
       textStyle: { ...text, color: colour('ink') },
       icon: 'roundRect',
       itemHeight: 3,
@@ -138,5 +152,7 @@ const option = computed(() => {
 </script>
 
 <template>
-  <VChart :option="option" :style="{ height: `${height}px` }" autoresize />
+  <div ref="frame">
+    <VChart :option="option" :style="{ height: `${height}px` }" autoresize />
+  </div>
 </template>
