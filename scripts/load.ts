@@ -1,8 +1,8 @@
 /**
- * Two servers on one database, as many households as a town has, and what becomes of what happens in them.
+ * Some servers on one database, as many households as a town has, and what becomes of what happens in them.
  *
- *   npm run load -- [--households 500] [--runs 200] [--seconds 120] [--rate 50] [--kills 100] [--database-kills 10]
- *                   [--town 50000] [--town-runs 3000000]
+ *   npm run load -- [--households 500] [--runs 200] [--seconds 120] [--rate 50] [--servers 2] [--kills 100]
+ *                   [--database-kills 10] [--town 50000] [--town-runs 3000000]
  *
  * Everything is on loopback and gone afterwards. Devices are told apart from the servers: an event counts as seen by
  * the other device of its household when that has heard of it, asked for the run, and found it there.
@@ -24,6 +24,7 @@ const { values } = parseArgs({
     runs: { type: 'string', default: '200' },
     seconds: { type: 'string', default: '120' },
     rate: { type: 'string', default: '50' },
+    servers: { type: 'string', default: '2' },
     kills: { type: 'string', default: '100' },
     'database-kills': { type: 'string', default: '10' },
     // Households and runs that are in the tables besides, and are never asked for.
@@ -35,6 +36,7 @@ const HOUSEHOLDS = Number(values.households)
 const RUNS = Math.min(HOUSEHOLDS, Number(values.runs))
 const SECONDS = Number(values.seconds)
 const RATE = Number(values.rate)
+const SERVERS = Number(values.servers)
 const KILLS = Number(values.kills)
 const DATABASE_KILLS = Number(values['database-kills'])
 const TOWN = Number(values.town)
@@ -360,16 +362,16 @@ try {
     await waitFor(`${of.url}/api/health`, child)
     return { ...of, process: child }
   }
-  for (let i = 0; i < 2; i++) {
+  for (let i = 0; i < SERVERS; i++) {
     const port = await freePort()
     servers.push(await serve({ url: `http://127.0.0.1:${port}`, env: { ...env, PORT: String(port) } }))
   }
-  const [one, other] = [servers[0]!.url, servers[1]!.url]
+  const urlOf = (i: number) => servers[i % SERVERS]!.url
 
   const tokens = await makeHouseholds(pool, 2)
   const lives: LiveRun[] = []
-  for (const [first, second] of tokens.slice(0, RUNS))
-    lives.push(await light(await comeIn(one, first!), await comeIn(other, second!)))
+  for (const [i, [first, second]] of tokens.slice(0, RUNS).entries())
+    lives.push(await light(await comeIn(urlOf(i), first!), await comeIn(urlOf(i + 1), second!)))
   console.log(`${HOUSEHOLDS} households, ${lives.length} pots on the stove, ${2 * lives.length} devices listening`)
 
   const seen: number[] = []
@@ -439,8 +441,8 @@ try {
     console.table(rows)
   }
 
-  // One that has the demo's log, and one that has nothing.
-  const [, busy, idle] = lives
+  // One that has the demo's log, and one that has nothing, at the same server.
+  const [busy, idle] = [lives[1], lives[1 + SERVERS]]
   if (busy && idle) {
     const { household: of } = await ask<{ household: { id: string } }>(busy.teller, 'GET', 'household')
     await fillLog(pool, of.id, 0, 0)

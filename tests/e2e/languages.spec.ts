@@ -195,13 +195,13 @@ const overlapping = (page: Page) =>
       const range = document.createRange()
       range.selectNodeContents(walker.currentNode)
       const layer = layerOf(parentElement)
-      for (const line of range.getClientRects()) {
+      for (const line of Array.from(range.getClientRects())) {
         // What its own box cuts off, or is only read out, is not there.
         const { left, right } = parentElement.getBoundingClientRect()
-        const isCut = getComputedStyle(parentElement).overflowX !== 'visible'
-        const from = isCut ? Math.max(left, line.left) : line.left
-        const to = isCut ? Math.min(right, line.right) : line.right
-        const box = new DOMRect(from, line.top, to - from, line.height)
+        const isCut: boolean = getComputedStyle(parentElement).overflowX !== 'visible'
+        const from: number = isCut ? Math.max(left, line.left) : line.left
+        const to: number = isCut ? Math.min(right, line.right) : line.right
+        const box: DOMRect = new DOMRect(from, line.top, to - from, line.height)
         const [x, y] = [box.left + box.width / 2, box.top + box.height / 2]
         if (document.elementsFromPoint(x, y).includes(parentElement))
           lines.push({ text: textContent!.trim().slice(0, 40), layer, box })

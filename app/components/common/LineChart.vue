@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { LineChart, ScatterChart } from 'echarts/charts'
 import { AriaComponent, GridComponent, LegendComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components'
+import { useElementSize } from '@vueuse/core'
 import { use } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
