@@ -19,7 +19,11 @@ const handler: NitroErrorHandler = (error, event) => {
   const isDatabase = isReadOnly || (!known?.problems && isOfDatabase(cause))
   const status = isDatabase ? 503 : cause instanceof LimitReached ? 409 : error.statusCode || 500
   if (status >= 500 && !known?.problems)
-    logger.error('a request failed', { method: event.method, route: event.context.matchedRoute?.path, ...factsOf(cause) })
+    logger.error('a request failed', {
+      method: event.method,
+      route: event.context.matchedRoute?.path,
+      ...factsOf(cause),
+    })
   const code = isReadOnly ? 'database-reads-only' : isDatabase ? 'database' : status >= 500 ? 'server' : 'not-found'
   const { res } = event.node
   if (res.headersSent) return void res.end()

@@ -113,13 +113,14 @@ test('the ear learns this kitchen’s whistle from one, and goes on counting eac
 })
 
 test('a sound that may have been a whistle is asked about', async ({ request, baseURL }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(180_000)
   const { file } = kitchenFile(31, UNSURE, true)
   const { runId } = await startRun(request)
-  await withMicrophone(`${file}%noloop`, async (browser) => {
+  // The file comes round, so that a sound that was lost on a busy machine is heard the next time.
+  await withMicrophone(file, async (browser) => {
     const page = await listening(browser, request, `${baseURL}/cook/${runId}`)
     const asked = page.getByRole('alert').filter({ hasText: 'may have been a whistle' })
-    await expect(asked).toBeVisible({ timeout: 60_000 })
+    await expect(asked).toBeVisible({ timeout: 130_000 })
     const counted = async () => {
       const { events } = await (await request.get(`/api/runs/${runId}`)).json()
       return (events as { data: { kind: string } }[]).filter(({ data }) => data.kind === 'whistle').length

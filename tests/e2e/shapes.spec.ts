@@ -52,7 +52,7 @@ test('other choices say what they cost; stages are parted and joined, fat is kep
     .fill('200 g black-eyed peas\n2 onions\n2 tomatoes\n4 cloves garlic\n4 tbsp oil\n8 g salt')
   await page.getByRole('button', { name: 'Add', exact: true }).click()
   // Sour keeps them hard: that is told beside the choice.
-  await expect(page.getByRole('radio', { name: /^from the start \d+ whistles? more/ })).toBeVisible()
+  await expect(page.getByRole('radio', { name: /^from the start \d+ more whistles?/ })).toBeVisible()
   await page.getByRole('button', { name: 'Use these stages' }).click()
   const kinds = page.locator('.stages h2')
   await expect(kinds).toHaveText(['Soak', 'Close and cook', 'Fry', 'Simmer open'])

@@ -10,12 +10,15 @@ const BAND: [number, number] = [-15, 15]
 /** What a pot says of a flame less surely than this, as a logarithm, is no mark in the picture. */
 const TELLS_HEAT = 0.35
 const TONES = ['heat', 'water', 'steam', 'food'] as const
+/** More than this, in %, would press all others together. */
+const MOST_SHOWN = 200
+const missed = computed(() => learnt.misses.map(({ at, miss }) => ({ at, percent: 100 * (Math.exp(miss) - 1) })))
 const misses = computed(() => [
   {
     name: t('learnt.chart.miss'),
     tone: 'ink' as const,
     kind: 'dots' as const,
-    points: learnt.misses.map(({ at, miss }): [number, number] => [at, 100 * (Math.exp(miss) - 1)]),
+    points: missed.value.map(({ at, percent }): [number, number] => [at, Math.min(MOST_SHOWN, percent)]),
   },
 ])
 const heats = computed(() =>
@@ -46,6 +49,7 @@ const heats = computed(() =>
     :band="BAND"
     dates
   />
+  <p v-if="missed.some(({ percent }) => percent > MOST_SHOWN)" class="soft">{{ t('learnt.chart.atTop') }}</p>
   <template v-if="heats.length > 0">
     <h2>{{ t('learnt.chart.heat') }}</h2>
     <LineChart
