@@ -28,6 +28,15 @@ describe('what the log says, for plans', () => {
     expect(store.believed!.of(new Map([['food:navy-bean', 1]]) as never)).toMatchObject({ mean: 0.1, sd: 0.2 })
   })
 
+  it('is the same as long as nothing new was learnt: no plan is worked out anew', async () => {
+    const store = useLearntStore()
+    await (await server.next('GET', /learnt$/)).answer({ sums: SUMS })
+    const before = store.believed
+    void store.load()
+    await (await server.next('GET', /learnt$/)).answer({ sums: JSON.parse(JSON.stringify(SUMS)) })
+    expect(store.believed).toBe(before)
+  })
+
   it('is kept on the device as it was heard last, and stays where the server does not answer', async () => {
     openPage({ 'bivvet-learnt': SUMS })
     server = playServer()

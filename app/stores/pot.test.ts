@@ -72,6 +72,11 @@ describe('the pot being planned', () => {
     pot.form.items[0]!.amount = '1'
     await settle()
     expect(pot.form.given).toEqual([])
+    // A pot that comes with its figure, as by an undo, keeps it.
+    pot.form.items[0]!.amount = '2'
+    pot.form.given = [{ pourG: null, figure: 4 }]
+    await settle()
+    expect(pot.form.given).toMatchObject([{ figure: 4 }])
   })
 
   it('says when each food goes in by closing, and undo takes that back', async () => {
