@@ -54,6 +54,18 @@ describe('the log of a household', () => {
     )
   })
 
+  it('has no run of which nothing can be worked out, and of each of the others its verdicts alone', async () => {
+    const { id, events, plan: planned } = await someRun()
+    await store.keepFit(id, null, events.length)
+    const { runs } = await log()
+    expect(runs.some((run) => run.id === id)).toBe(false)
+    expect(runs).toHaveLength(59)
+    expect(runs.flatMap(({ verdicts }) => verdicts).every(({ texture }) => Number.isInteger(texture))).toBe(true)
+    const { request, answer } = planned
+    await store.keepFit(id, fitRun({ request, answer }, events), events.length)
+    expect((await log()).runs).toHaveLength(60)
+  })
+
   it('works out anew what a run says when something more is told of it', async () => {
     const run = await someRun()
     const at = run.events.find(({ data }) => data.kind === 'heat-off')!.at - 90_000
