@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { requestOf } from '../../tests/trials/learn'
+import { BEANS } from '../../tests/fixtures'
 import { readLogIn } from './log'
 
 const answer = (text: string, isTable = false) => {
@@ -9,17 +9,7 @@ const answer = (text: string, isTable = false) => {
 
 const run = {
   cooker: 'blue',
-  request: requestOf({
-    cookerId: 'blue',
-    cooker: 'whistling-5l-aluminium',
-    burnerId: 'strong',
-    style: { kind: 'whistles', flame: 'medium' },
-    foodId: 'navy-bean',
-    dryG: 300,
-    soakHours: 9,
-    bagId: 'spring',
-    isOld: false,
-  }),
+  request: BEANS,
   events: [{ at: Date.UTC(2026, 2, 1), data: { kind: 'flame', flame: 'high' } }],
 }
 

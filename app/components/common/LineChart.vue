@@ -58,7 +58,7 @@ const theme = useTheme()
 const dark = computed(() => theme.current.value.dark)
 const colour = (tone: TokenName) => TOKENS[tone][dark.value ? 'dark' : 'light']
 
-const ITEM = { gap: 16, swatch: 22, letter: 8, rowHeight: 30 }
+const ITEM = { gap: 16, swatch: 22, letter: 8, rowHeight: 28 }
 const { width } = useElementSize(useTemplateRef<HTMLElement>('frame'))
 /** The rows that the names of the series take: they stand beside each other while there is room. */
 const rows = computed(() => {
@@ -85,7 +85,7 @@ const option = computed(() => {
   return {
     animation: false,
     aria: { enabled: true, label: { description: label } },
-    grid: { left: 52, right: 16, top: 6 + Math.max(0.3, rows.value) * ITEM.rowHeight, bottom: 44 },
+    grid: { left: 52, right: 16, top: 14 + ITEM.rowHeight * rows.value, bottom: 44 },
     legend: {
       // One alone is named by the axis.
       show: !dates || series.length > 1,

@@ -141,19 +141,18 @@ function press(event: KeyboardEvent, task: MealTask) {
   event.preventDefault()
 }
 function said(task: MealTask): string {
-  const state = done(task.id)
-    ? t('meals.isDone')
+  const as = done(task.id)
+    ? 'meals.taskDone'
     : going(task.id)
-      ? t('meals.goesOn')
+      ? 'meals.taskGoesOn'
       : isPut(task.id)
-        ? t('meals.locked')
-        : ''
-  return t('meals.task', {
+        ? 'meals.taskFixed'
+        : 'meals.task'
+  return t(as, {
     dish: task.dish,
     task: taskText(meal, task),
     from: when(meal, task.startMinute),
     to: when(meal, endOf(task)),
-    state,
   })
 }
 const LABEL_PX = 46
