@@ -85,17 +85,22 @@ const minuteOf = onceEach((noise: KitchenSound, which: number) =>
   kitchenSound(noise, 60, RATE_HZ, 1000 + 10 * which + noise.length),
 )
 
+/** A whistle of one pot, made once: it is the same whatever noise it stands out of. */
+const whistleOf = onceEach((kind: WhistleMake, seed: number, seconds: number) =>
+  WHISTLES[kind](seed, seconds, RATE_HZ),
+)
+
 /** How the ear does in one scene, listened to once whoever asks. */
 const sceneScore = onceEach(
   (noise: KitchenSound, kind: WhistleMake, which: number, snrDb: number, withExample: boolean) => {
     const seed = 1000 + 100 * KITCHEN_SOUNDS.indexOf(noise) + 10 * which + WHISTLE_MAKES.indexOf(kind)
     const scene = whistlingIn(
       minuteOf(noise, which),
-      (_, seconds) => ({ sound: WHISTLES[kind](seed * 97, seconds, RATE_HZ), seconds }),
+      (_, seconds) => ({ sound: whistleOf(kind, seed * 97, seconds), seconds }),
       { snrDb, sampleRate: RATE_HZ },
       seed,
     )
-    return hearScene(scene, withExample ? exampleOf(WHISTLES[kind](seed * 97, 3, RATE_HZ)) : null)
+    return hearScene(scene, withExample ? exampleOf(whistleOf(kind, seed * 97, 3)) : null)
   },
 )
 

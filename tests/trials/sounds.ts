@@ -166,13 +166,16 @@ export function whistlingIn(
     at += lasts + 9 + 14 * random()
   }
   const room = Math.sqrt(noisePower) * 0.02
-  const peak = samples.reduce((most, sample) => Math.max(most, Math.abs(sample)), 1e-9)
-  const scale = 0.7 / Math.max(peak, 0.7)
+  let peak = 0.7
+  for (let i = 0; i < samples.length; i++) peak = Math.max(peak, Math.abs(samples[i]!))
+  const scale = 0.7 / peak
   for (let i = 0; i < samples.length; i++) samples[i] = scale * (samples[i]! + room * white(random))
   return { samples, sampleRate, whistles, scale }
 }
 
 /** Mean power of a sound. */
 export function powerOf(samples: Float32Array): number {
-  return samples.reduce((sum, sample) => sum + sample * sample, 0) / Math.max(1, samples.length)
+  let sum = 0
+  for (let i = 0; i < samples.length; i++) sum += samples[i]! ** 2
+  return sum / Math.max(1, samples.length)
 }
