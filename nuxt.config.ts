@@ -11,21 +11,21 @@ const SHARED_FILES: [name: string, path: RegExp][] = [
   ],
   [
     'form',
-    /common\/(ChoiceBar|FormRow|IconButton|ReadyField|TextField)\.vue|useReadyBy\.ts|vuetify\/lib\/components\/(VField|VInput|VTextField|VLabel|VMessages|VCounter|VSelectionControl|VSelectionControlGroup|VCheckbox|VRadio|VRadioGroup)\//,
+    /common\/(ChoiceBar|FormRow|IconButton|TextField)\.vue|vuetify\/lib\/components\/(VField|VInput|VTextField|VLabel|VMessages|VCounter|VSelectionControl|VSelectionControlGroup|VCheckbox|VRadio|VRadioGroup)\//,
   ],
   [
     'lists',
-    /common\/(PickField|PressMenu)\.vue|vuetify\/lib\/components\/(VSelect|VMenu|VOverlay|VList|VChip|VChipGroup|VSlideGroup|VDivider|VAvatar|VImg|VBadge|VResponsive|VVirtualScroll|VHighlight|VAutocomplete|VSheet|VDialog)\/|vuetify\/lib\/((composables\/(nested\/|virtual|filter|list-items|focusTrap|lazy|focusGroups)|directives\/(click-outside|touch-hold)))/,
+    /common\/(PickField|PressMenu)\.vue|vuetify\/lib\/components\/(VSelect|VMenu|VOverlay|VList|VChip|VChipGroup|VSlideGroup|VDivider|VAvatar|VImg|VBadge|VResponsive|VVirtualScroll|VHighlight|VSheet|VDialog)\/|vuetify\/lib\/((composables\/(nested\/|virtual|filter|list-items|focusTrap|lazy|focusGroups)|directives\/(click-outside|touch-hold)))/,
   ],
   // Small helpers of the library, which nearly all of its parts ask for.
   [
     'library',
     /vuetify\/lib\/(composables|util|directives|components\/(VBtn|VBtnGroup|VBtnToggle|VIcon|VProgressCircular|VProgressLinear|VDefaultsProvider|VThemeProvider|transitions))\//,
   ],
-  ['planning', /composables\/\w+\/(potPlan|use(Light|Plan|StartRun|Worker))\.ts|node_modules\/comlink\//],
+  ['planning', /composables\/\w+\/(potPlan|use(Light|Plan|ReadyBy|StartRun))\.ts/],
   [
     'rules',
-    /core\/(safety\/rules|steam\/steam|food\/soak|water\/liquids|program\/(count|sequence)|pot\/(kinetics|thresholds))\.ts/,
+    /core\/(safety\/rules|steam\/steam|food\/soak|water\/liquids|program\/(answer|count|sequence|styles)|pot\/(kinetics|thresholds))\.ts/,
   ],
   [
     'following',
@@ -33,7 +33,7 @@ const SHARED_FILES: [name: string, path: RegExp][] = [
   ],
   [
     'guide',
-    /core\/guide\/(instruction|plan|closing)\.ts|locales\/step-words\.ts|useStepWords\.ts|program\/(answer|styles)\.ts|pot\/(PlanSteps|ReadyHead)\.vue/,
+    /core\/guide\/(instruction|plan|closing)\.ts|locales\/step-words\.ts|useStepWords\.ts|pot\/(PlanSteps|ReadyHead)\.vue/,
   ],
   // Asked for when somebody looks for a food, or drags: nothing that a page needs from the start is put to them.
   ['names-abroad', /locales\/abroad\.json/],
@@ -95,13 +95,14 @@ export default defineNuxtConfig({
     vuetifyOptions: {
       icons: { defaultSet: 'mdi-svg' },
       theme: BIVVET_THEME,
-      // A press that stands in a text, or beside what it belongs to.
-      aliases: { LinkBtn: 'VBtn' },
+      // A press that stands in a text, or beside what it belongs to; and one that is a whole row of a list.
+      aliases: { LinkBtn: 'VBtn', RowBtn: 'VBtn' },
       defaults: {
         global: { ripple: false },
         VBtn: { rounded: 'sm', variant: 'outlined' },
         VTable: { density: 'compact' },
         LinkBtn: { variant: 'plain', class: 'link-button' },
+        RowBtn: { variant: 'text', rounded: 0, class: 'row-button' },
         VTextField: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
         VSelect: { variant: 'outlined', density: 'compact', hideDetails: 'auto', hideNoData: true },
         VAutocomplete: { variant: 'outlined', density: 'compact', hideDetails: 'auto', hideNoData: true },

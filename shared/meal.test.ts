@@ -5,7 +5,6 @@ import { mealTask as task } from '../tests/meals'
 import { readOwn } from './document'
 import {
   atHour,
-  dinnerOf,
   isCurrent,
   mergedMeals,
   minuteOf,
@@ -16,6 +15,7 @@ import {
   withoutDish,
   type Meal,
 } from './meal'
+import { dinnerOf } from './meal-request'
 import { MEAL } from './meal.schema'
 import { DISH_SHAPE } from './shapes'
 

@@ -10,19 +10,8 @@ import { planRequestSchema } from '../core/program/request.schema'
 import { readOwn } from './document'
 import { KITCHEN, keptTestSchema } from './kitchen.schema'
 import { findStacks } from '../core/stack/search'
-import {
-  emptyStack,
-  itemG,
-  newItem,
-  newPot,
-  placedItems,
-  potOfRequest,
-  requestOf,
-  stackAskOf,
-  withFood,
-  withStack,
-  type Pot,
-} from './pot'
+import { emptyStack, itemG, newItem, newPot, placedItems, withFood, type Pot } from './pot'
+import { potOfRequest, requestOf, stackAskOf, withStack } from './pot-request'
 import { potFileSchema, potSchema } from './pot.schema'
 
 const id = (n: number) => `0de70000-0000-4000-8000-${String(n).padStart(12, '0')}`

@@ -10,7 +10,7 @@ import { USUAL_LIKES } from './kitchen'
 import { KITCHEN } from './kitchen.schema'
 import { PLAN } from './plan.schema'
 import { POT, POT_FILE } from './pot.schema'
-import { requestOf } from './pot'
+import { requestOf } from './pot-request'
 
 // Documents as the first shape was written; nothing in them was made by today's code.
 const kept = <T>(name: string) =>

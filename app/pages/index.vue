@@ -6,13 +6,12 @@ import { HOUR_MS, MINUTE_MS } from '~~/core/measure/time'
 import { readAmount } from '~~/core/quantity/number'
 import type { RunWithPlan } from '~~/shared/household'
 import { newMeal } from '~~/shared/meal'
-import { potOfRequest, type AskedAmount } from '~~/shared/pot'
+import type { AskedAmount } from '~~/shared/pot'
 import type { AskedMore } from '~/components/common/FoodFind.vue'
 
 /** The day: what cooks, what soaks, what comes next, and one way to start a pot. */
 const { t, clock, day, duration, weight } = useI18nText()
 const kitchenStore = useKitchenStore()
-const pot = usePotStore()
 const pots = usePotsStore()
 const runs = useRunsStore()
 void pots.load()
@@ -29,7 +28,7 @@ const isNarrow = !window.matchMedia('(min-width: 820px) and (pointer: fine)').ma
 const RECENT = 6
 
 async function start(foodId: string, asked: AskedAmount | null, more: AskedMore) {
-  await pot.startWithAll(foodId, asked, more)
+  await (await potStore()).startWithAll(foodId, asked, more)
   await navigateTo(LOOSE_PATH)
 }
 /** Pots and dishes that are kept, by their names. */
@@ -44,10 +43,11 @@ function openOther(id: string) {
   if (kept) openPot(kept)
   else void navigateTo(`/dishes/${id}`)
 }
-function again(run: RunWithPlan) {
+async function again(run: RunWithPlan) {
+  const [{ potOfRequest }, { replace }] = await Promise.all([import('~~/shared/pot-request'), potStore()])
   const found = potOfRequest(run.plan, kitchenStore.loaded)
   if (!found) return
-  pot.replace(found)
+  replace(found)
   void navigateTo(found.inTins ? TINS_PATH : LOOSE_PATH)
 }
 
@@ -134,12 +134,12 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
         <p v-if="soaking.length === 0" class="soft">{{ t('day.noSoak') }}</p>
         <ul v-else>
           <li v-for="{ kept, readyMs, left } in soaking" :key="kept.id">
-            <button type="button" class="row" @click="openPot(kept)">
+            <RowBtn class="row" @click="openPot(kept)">
               <strong>{{ kept.name }}</strong>
               <span class="tone-water">{{
                 left > 0 ? t('day.soakReady', { time: clock(readyMs), left: duration(left) }) : t('day.soakDone')
               }}</span>
-            </button>
+            </RowBtn>
           </li>
         </ul>
       </section>
@@ -153,10 +153,10 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
           <h2>{{ t('day.favourites') }}</h2>
           <ul>
             <li v-for="kept in favourites" :key="kept.id">
-              <button type="button" class="row" @click="openPot(kept)">
+              <RowBtn class="row" @click="openPot(kept)">
                 <strong>{{ kept.name }}</strong>
                 <span class="soft">{{ describe(kept) }}</span>
-              </button>
+              </RowBtn>
             </li>
           </ul>
         </template>
@@ -164,10 +164,10 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
           <h2>{{ t('day.kept') }}</h2>
           <ul>
             <li v-for="kept in others" :key="kept.id" class="with-remove">
-              <button type="button" class="row" @click="openPot(kept)">
+              <RowBtn class="row" @click="openPot(kept)">
                 <strong>{{ kept.name }}</strong>
                 <span class="soft">{{ describe(kept) }}</span>
-              </button>
+              </RowBtn>
               <IconButton :icon="mdiClose" :label="t('day.remove', { name: kept.name })" @click="remove(kept)" />
             </li>
           </ul>
@@ -181,7 +181,7 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
           <h2>{{ t('day.recent') }}</h2>
           <ul>
             <li v-for="run in recent" :key="run.id">
-              <button type="button" class="row" @click="again(run)">
+              <RowBtn class="row" @click="again(run)">
                 <strong>{{ run.name }}</strong>
                 <span class="soft">{{
                   t('day.recentLine', {
@@ -190,7 +190,7 @@ useHead({ title: () => `${t('app.nav.day')} · Bivvet` })
                     water: weight(run.plan.answer.closings[0]!.water.pourG),
                   })
                 }}</span>
-              </button>
+              </RowBtn>
             </li>
           </ul>
         </template>
@@ -261,18 +261,11 @@ ul {
 .row {
   display: grid;
   gap: 2px;
-  width: 100%;
   min-height: 54px;
   align-content: center;
   padding: 7px 0;
-  border: 0;
   border-bottom: 1px solid var(--line);
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: start;
   text-decoration: none;
-  cursor: pointer;
 }
 .row:hover strong {
   text-decoration: underline;

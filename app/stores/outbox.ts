@@ -90,7 +90,10 @@ export const useOutbox = defineStore('outbox', () => {
           body: run,
         })
         useRunsStore().put(started)
-        if (pot) usePotStore().keptChanged(usePotsStore().put(pot))
+        if (pot) {
+          const kept = usePotsStore().put(pot)
+          void potStore().then(({ keptChanged }) => keptChanged(kept))
+        }
       } catch (error) {
         const { kind, status, problems } = failureOf(error)
         if (kind === 'network') return 'no-network'

@@ -17,11 +17,11 @@ import {
   newItem,
   newPot,
   placedItems,
-  requestOf,
   withFood,
   type AskedAmount,
   type Pot,
 } from '~~/shared/pot'
+import { requestOf } from '~~/shared/pot-request'
 import type { AlsoAsked } from '~/composables/pot/askedFood'
 import type { AskedMore } from '~/components/common/FoodFind.vue'
 import type { KeptPot } from '~~/shared/household'

@@ -1,7 +1,7 @@
 import { workBudget } from '~~/core/meal/budget'
 import { planDinner } from '~~/core/meal/dinner'
 import { betterWays } from '~~/core/meal/ways'
-import { begunOf, type AskedDinner } from '~~/shared/meal'
+import { begunOf, type AskedDinner } from '~~/shared/meal-request'
 
 /** A meal's plan, from the beginning or from where it stands, with so many pieces of work. */
 export function dinner({ dinner: asked, stands }: AskedDinner, work: number) {

@@ -11,7 +11,8 @@ import type { PlanAnswer } from '../../core/program/answer'
 import { planCountable } from '../../core/program/count'
 import type { PlanRequest } from '../../core/program/request.schema'
 import { foodById, type Kitchen } from '../../shared/kitchen'
-import { newPot, requestOf, cookedWith, type Pot } from '../../shared/pot'
+import { newPot, type Pot } from '../../shared/pot'
+import { requestOf, cookedWith } from '../../shared/pot-request'
 
 /** Months of cooking in the demo kitchen: generated, the same every time but for the days. */
 export interface HistoryRun {

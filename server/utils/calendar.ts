@@ -7,7 +7,8 @@ import { tasksOfDinner } from '../../core/meal/dinner-tasks'
 import { mealSentence, stepSentences } from '../../locales/sentences'
 import type { CalendarMeal } from '../../shared/household'
 import type { Kitchen } from '../../shared/kitchen'
-import { dinnerOf, momentOf, type Meal, type MealTask } from '../../shared/meal'
+import { momentOf, type Meal, type MealTask } from '../../shared/meal'
+import { dinnerOf } from '../../shared/meal-request'
 
 /** The table is told of before, so that somebody lays it. */
 const SERVING_ALARM_S = 10 * 60

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { heatsItself } from '~~/core/appliance/appliance'
 import { applianceOf } from '~~/core/program/answer'
-import { mdiCheck } from '@mdi/js'
 import type { Following } from '~~/core/live/follow'
 import type { SavedPlan } from '~~/shared/household'
 
@@ -22,17 +21,15 @@ const toggle = (id: string) => (ticked.has(id) ? ticked.delete(id) : ticked.add(
 
 <template>
   <ul>
-    <li v-for="{ id, text } in items" :key="id">
-      <button
-        type="button"
-        role="checkbox"
-        :aria-checked="ticked.has(id)"
+    <!-- A press anywhere else on the board may be a whistle. -->
+    <li v-for="{ id, text } in items" :key="id" @click.stop>
+      <v-checkbox
+        :model-value="ticked.has(id)"
+        :label="text"
+        class="look"
         :class="{ ticked: ticked.has(id) }"
-        @click.stop="toggle(id)"
-      >
-        <span class="box" aria-hidden="true"><v-icon v-if="ticked.has(id)" :icon="mdiCheck" size="26" /></span>
-        {{ text }}
-      </button>
+        @update:model-value="toggle(id)"
+      />
     </li>
   </ul>
 </template>
@@ -47,32 +44,26 @@ ul {
   list-style: none;
   max-width: 760px;
 }
-button {
-  display: flex;
-  align-items: center;
-  gap: 16px;
-  width: 100%;
+.look :deep(.v-selection-control) {
+  --v-selection-control-size: 40px;
   min-height: 56px;
-  padding: 8px 14px;
+  gap: 10px;
+  padding: 8px;
   border: 1px solid var(--line);
   border-radius: var(--corner);
-  background: none;
+}
+.look :deep(.v-selection-control__input > .v-icon) {
+  font-size: 36px;
+  opacity: 1;
+}
+.look :deep(.v-label) {
+  flex: 1;
   color: inherit;
-  font: inherit;
   font-size: clamp(19px, 2vw, 26px);
-  text-align: start;
-  cursor: pointer;
+  line-height: 1.35;
+  opacity: 1;
 }
 .ticked {
   color: var(--ink-soft);
-}
-.box {
-  display: grid;
-  place-items: center;
-  flex: none;
-  width: 34px;
-  height: 34px;
-  border: 2px solid currentcolor;
-  border-radius: var(--corner);
 }
 </style>

@@ -58,8 +58,8 @@ function main() {
         :legend="false"
       />
     </div>
-    <button
-      type="button"
+    <v-btn
+      variant="flat"
       class="press"
       :class="{ steam: lane.action.event?.kind === 'whistle' }"
       :disabled="!press"
@@ -67,7 +67,7 @@ function main() {
     >
       <span class="number soft" aria-hidden="true">{{ number }}</span>
       {{ press ?? words.headline(lane.action) }}
-    </button>
+    </v-btn>
   </section>
 </template>
 
@@ -120,21 +120,17 @@ h2 a {
   min-height: 96px;
   padding: 8px 16px;
   border: 1px solid var(--line);
-  border-radius: var(--corner);
   background: var(--ink);
   color: var(--ground);
-  font: inherit;
   font-size: 20px;
-  font-weight: 650;
-  cursor: pointer;
 }
 .press.steam {
   background: var(--steam);
 }
-.press:disabled {
+.press.v-btn--disabled {
   background: var(--ground);
   color: var(--ink-soft);
-  cursor: default;
+  opacity: 1;
 }
 .number {
   margin-inline-end: 8px;

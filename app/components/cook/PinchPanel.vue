@@ -40,7 +40,7 @@ function close() {
 
 <template>
   <section class="pinch">
-    <button v-if="!open" type="button" class="not-yet" @click="open = true">{{ t('cook.pinch.notYet') }}</button>
+    <v-btn v-if="!open" size="large" @click="open = true">{{ t('cook.pinch.notYet') }}</v-btn>
     <template v-else>
       <h2>{{ t('cook.pinch.title') }}</h2>
       <div v-for="({ food }, i) in plan.answer.foods" :key="i" class="food">
@@ -76,18 +76,6 @@ function close() {
 h2 {
   margin: 0;
   font-size: 20px;
-}
-.not-yet {
-  min-height: 48px;
-  padding: 6px 20px;
-  border: 1px solid var(--ink);
-  border-radius: var(--corner);
-  background: none;
-  color: inherit;
-  font: inherit;
-  font-size: 18px;
-  font-weight: 650;
-  cursor: pointer;
 }
 .food {
   display: flex;

@@ -15,10 +15,10 @@ const { t } = useI18nText()
       :label="t('dishes.favourite', { name })"
       @click="emit('star')"
     />
-    <button type="button" class="row" @click="emit('open')">
+    <RowBtn class="row" @click="emit('open')">
       <strong>{{ name }}</strong>
       <span class="soft">{{ text }}</span>
-    </button>
+    </RowBtn>
     <IconButton :icon="mdiContentCopy" :label="t('dishes.copy', { name })" @click="emit('copy')" />
     <IconButton :icon="mdiClose" :label="removeLabel" @click="emit('remove')" />
   </li>
@@ -38,12 +38,6 @@ li {
   min-height: 56px;
   align-content: center;
   padding: 7px 0;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: start;
-  cursor: pointer;
 }
 .row strong {
   font-size: 17px;

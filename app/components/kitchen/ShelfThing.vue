@@ -7,18 +7,11 @@ defineSlots<{ default(): unknown }>()
 
 <template>
   <li>
-    <button
-      type="button"
-      class="thing"
-      :class="{ chosen }"
-      :aria-pressed="chosen"
-      :data-thing="id"
-      @click="$emit('choose')"
-    >
+    <RowBtn class="thing" :class="{ chosen }" :aria-pressed="chosen" :data-thing="id" @click="$emit('choose')">
       <span class="drawn" aria-hidden="true"><slot /></span>
       <strong>{{ name }}</strong>
       <span v-for="(line, i) in lines" :key="i" class="soft">{{ line }}</span>
-    </button>
+    </RowBtn>
   </li>
 </template>
 
@@ -35,11 +28,7 @@ li {
   min-height: 44px;
   padding: 8px 10px 10px;
   border: 1px solid transparent;
-  background: none;
-  color: inherit;
-  font: inherit;
   text-align: center;
-  cursor: pointer;
 }
 .thing:hover strong {
   text-decoration: underline;

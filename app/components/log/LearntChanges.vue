@@ -2,7 +2,8 @@
 import { stylesFor } from '~~/core/appliance/appliance'
 import type { PlanRequest } from '~~/core/program/request.schema'
 import { dishRequestOf } from '~~/shared/dish'
-import { cookerOf, requestOf } from '~~/shared/pot'
+import { cookerOf } from '~~/shared/pot'
+import { requestOf } from '~~/shared/pot-request'
 import type { Usual } from '~/workers/kitchen.worker'
 
 /** What the household's own pots and dishes come to with what was learnt, and without. */

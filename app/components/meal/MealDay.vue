@@ -5,17 +5,8 @@ import { mealCautions } from '~~/core/safety/rules'
 import type { DinnerRepair } from '~~/core/meal/dinner'
 import type { DinnerWay } from '~~/core/meal/ways'
 import { bagIdsOf } from '~~/shared/dish'
-import {
-  apart,
-  atHour,
-  changeDish,
-  changedBy,
-  momentOf,
-  withDish,
-  withoutDish,
-  type Meal,
-  type MealTask,
-} from '~~/shared/meal'
+import { apart, atHour, changeDish, momentOf, withDish, withoutDish, type Meal, type MealTask } from '~~/shared/meal'
+import { changedBy } from '~~/shared/meal-request'
 import { useMeal, type Trial } from '~/composables/meal/useMeal'
 
 /** A dinner of several dishes: its board, what is to be done, and what slips. */

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { MealFigures } from '~~/core/meal/figures'
 import type { DinnerWay } from '~~/core/meal/ways'
-import { dinnerOf, type Meal } from '~~/shared/meal'
+import type { Meal } from '~~/shared/meal'
+import { dinnerOf } from '~~/shared/meal-request'
 
 /** What could be done otherwise with one dish, and what that would make better; a press does it. */
 const { meal, plan } = defineProps<{ meal: Meal; plan: MealFigures }>()

@@ -5,7 +5,7 @@ import { lostCount } from '~~/core/program/count'
 import type { PlanRequest } from '~~/core/program/request.schema'
 import type { StyleKind } from '~~/core/names'
 import { inUse, measuredCooker, type HouseholdCooker } from '~~/shared/kitchen'
-import { cookedWith } from '~~/shared/pot'
+import { cookedWith } from '~~/shared/pot-request'
 
 /** The same food in every cooker and style of the kitchen, side by side; a tap switches to one. */
 const { t, inSentence, number, duration, problemText, weight } = useI18nText()
@@ -137,8 +137,7 @@ function use({ cooker, style }: Row) {
             {{ row.cooker.name }}
           </th>
           <td>
-            <button
-              type="button"
+            <RowBtn
               class="use"
               :aria-pressed="row.here"
               :aria-label="
@@ -147,7 +146,7 @@ function use({ cooker, style }: Row) {
               @click="use(row)"
             >
               {{ t(`pot.styles.${row.style}`) }}
-            </button>
+            </RowBtn>
           </td>
           <template v-if="row.ok">
             <td class="number figure tone-water">{{ row.water }}</td>
@@ -209,18 +208,10 @@ thead th {
   font-size: 18px;
 }
 .use {
-  width: 100%;
   min-height: 32px;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: start;
   text-decoration: underline;
   text-decoration-color: var(--line);
   text-underline-offset: 4px;
-  cursor: pointer;
 }
 .lost {
   display: block;

@@ -3,7 +3,7 @@ import { heatsItself } from '~~/core/appliance/appliance'
 import { FLAMES } from '~~/core/names'
 import { applianceOf, unitOf, type PlanAnswer } from '~~/core/program/answer'
 import { UNMEASURED } from '~~/core/unknown'
-import { potOfRequest } from '~~/shared/pot'
+import { potOfRequest } from '~~/shared/pot-request'
 import type { LearntFactors } from '~~/core/program/request.schema'
 
 /** What the log has put in the place of what is assumed, and what it would be without; and how it was done last time. */

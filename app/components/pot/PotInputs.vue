@@ -53,10 +53,10 @@ const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`li
     </p>
     <template v-for="(item, i) in form.items" :key="i">
       <div v-if="form.items.length > 1" class="head" :class="{ open: opened === i }">
-        <button type="button" class="line" :aria-expanded="opened === i" @click="opened = i">
+        <RowBtn class="line" :aria-expanded="opened === i" @click="opened = i">
           <strong>{{ summary(i) }}</strong>
           <span v-if="problemIn(i) && opened !== i" class="tone-danger">{{ t('pot.repairHere') }}</span>
-        </button>
+        </RowBtn>
         <IconButton
           :icon="mdiClose"
           :label="t('pot.takeOut', { name: pot.names[i] ?? item.foodId })"
@@ -94,13 +94,7 @@ const liquidErrors = computed(() => form.value.liquids.map((_, i) => errorAt(`li
   gap: 10px;
   min-height: 44px;
   padding: 6px 0;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
   font-size: 15px;
-  text-align: start;
-  cursor: pointer;
 }
 .more {
   padding: 4px 0 2px;

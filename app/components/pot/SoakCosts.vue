@@ -43,7 +43,7 @@ const current = ({ soak }: SoakCost) => {
 <template>
   <ul class="costs">
     <li v-for="cost in costs ?? []" :key="cost.id">
-      <button type="button" :class="{ current: current(cost) }" :aria-pressed="current(cost)" @click="take(cost)">
+      <RowBtn class="cost" :class="{ current: current(cost) }" :aria-pressed="current(cost)" @click="take(cost)">
         <span class="name">{{ t(`pot.soakOptions.${cost.id}`) }}</span>
         <span class="figure tone-heat">{{ figure(cost) }}</span>
         <span class="figure tone-water">{{ water(cost) }}</span>
@@ -51,7 +51,7 @@ const current = ({ soak }: SoakCost) => {
           >{{ total(cost) }}<template v-if="begin(cost)"><br />{{ begin(cost) }}</template></span
         >
         <span v-if="warning(cost)" class="warning tone-danger">{{ warning(cost) }}</span>
-      </button>
+      </RowBtn>
     </li>
   </ul>
 </template>
@@ -62,23 +62,16 @@ const current = ({ soak }: SoakCost) => {
   padding: 0;
   list-style: none;
 }
-button {
+.cost {
   display: grid;
   grid-template-columns: minmax(0, 1.2fr) minmax(0, 1.1fr) minmax(0, 0.9fr) minmax(0, 1fr);
   align-items: baseline;
   gap: 6px;
-  width: 100%;
   padding: 6px 4px;
-  border: 0;
   border-top: 1px solid var(--line);
-  background: none;
-  color: inherit;
-  font: inherit;
   font-size: 14px;
-  text-align: start;
-  cursor: pointer;
 }
-button:hover {
+.cost:hover {
   background: var(--ground-raised);
 }
 .current .name {
@@ -91,11 +84,11 @@ button:hover {
 .figure {
   font-size: 17px;
 }
-button > :last-child {
+.cost .soft {
   text-align: end;
 }
 @media (max-width: 719px), (pointer: coarse) {
-  button {
+  .cost {
     min-height: 44px;
   }
 }

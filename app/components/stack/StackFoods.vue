@@ -71,10 +71,10 @@ const { carry } = useCarry()
         >
           <v-icon :icon="mdiDrag" size="small" />
         </span>
-        <button type="button" class="line" :aria-expanded="opened === i" @click="opened = opened === i ? -1 : i">
+        <RowBtn class="line" :aria-expanded="opened === i" @click="opened = opened === i ? -1 : i">
           <strong>{{ pot.foods[i] ? pot.names[i] : t('pot.foodGone') }}</strong>
           <span class="soft">{{ summary(i) }}</span>
-        </button>
+        </RowBtn>
         <v-btn
           v-if="form.items.length > 1"
           :icon="mdiClose"
@@ -176,12 +176,6 @@ li {
   min-height: 44px;
   align-content: center;
   padding: 2px 4px;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: start;
-  cursor: pointer;
 }
 .line .soft {
   font-size: 14px;

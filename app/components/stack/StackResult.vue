@@ -140,10 +140,9 @@ function applyRepair() {
     </div>
     <div v-if="result && options.length > 0" class="options">
       <p class="soft">{{ t('stack.best', { n: number(result.fitting) }) }}</p>
-      <button
+      <RowBtn
         v-for="(option, i) in options"
         :key="i"
-        type="button"
         class="option"
         :class="{ chosen: chosen === i }"
         :aria-pressed="chosen === i"
@@ -153,7 +152,7 @@ function applyRepair() {
         <span v-if="option.begin" class="soft">{{ option.begin }}</span>
         <span>{{ option.order }}</span>
         <span class="soft">{{ option.soaks }}</span>
-      </button>
+      </RowBtn>
     </div>
     <div v-else-if="result && result.answers.length === 0 && !pot.inPhases" class="problems closest" role="alert">
       <p>{{ t(result.nearest ? 'stack.nearest' : 'stack.none') }}</p>
@@ -194,16 +193,9 @@ function applyRepair() {
 .option {
   display: grid;
   gap: 1px;
-  width: 100%;
   padding: 6px 8px;
-  border: 0;
   border-top: 1px solid var(--line);
-  background: none;
-  color: inherit;
-  font: inherit;
   font-size: 14px;
-  text-align: start;
-  cursor: pointer;
 }
 .option .figure {
   font-size: 20px;

@@ -5,7 +5,8 @@ import type { DinnerAnswer } from '~~/core/meal/dinner'
 import type { PotFacts } from '~~/core/meal/progress'
 import { firstLitAt, lastCycle, runState } from '~~/core/live/run'
 import type { Outcome } from '~~/core/problem'
-import { dinnerOf, minuteOf, type AskedDinner, type Meal, type MealTask } from '~~/shared/meal'
+import { minuteOf, type Meal, type MealTask } from '~~/shared/meal'
+import { dinnerOf, type AskedDinner } from '~~/shared/meal-request'
 import type { KeptMeal } from '~~/shared/household'
 
 /**

@@ -1,7 +1,8 @@
 import { COOKERS, kindOf } from '~~/core/appliance/appliance'
 import { findFood } from '~~/core/food/catalogue'
 import { inUse } from '~~/shared/kitchen'
-import { newPot, requestOf } from '~~/shared/pot'
+import { newPot } from '~~/shared/pot'
+import { requestOf } from '~~/shared/pot-request'
 
 /**
  * A try that works in any kitchen: two cups of white beans on the practice stove. The pot that is planned stays as it is.

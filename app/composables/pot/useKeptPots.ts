@@ -6,7 +6,6 @@ import { itemG } from '~~/shared/pot'
 export function useKeptPots() {
   const { t, inSentence, weight } = useI18nText()
   const kitchen = useKitchenStore()
-  const pot = usePotStore()
   const store = usePotsStore()
   const save = ({ id, ...kept }: KeptPot) => store.save(id, kept)
   const { attempt, ...actions } = useKeptActions<KeptPot>({ remove: store.remove, save })
@@ -23,7 +22,8 @@ export function useKeptPots() {
     const cooker = kitchen.loaded.cookers.find(({ id }) => id === kept.content.cookerId)?.name
     return [foods, cooker].filter((part) => part && part !== kept.name).join(' · ')
   }
-  const open = (kept: KeptPot) => navigateTo(pot.open(kept))
+  // What plans a pot comes when one is opened: lists do without.
+  const open = async (kept: KeptPot) => navigateTo((await potStore()).open(kept))
   const star = (kept: KeptPot) => attempt(() => save({ ...kept, favourite: !kept.favourite }))
   const copy = (kept: KeptPot, name: string) =>
     attempt(() => store.add({ name: name.slice(0, LENGTH.potName), content: kept.content }))

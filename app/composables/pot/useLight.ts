@@ -1,5 +1,5 @@
 import { MOST } from '~~/core/bounds'
-import { cookedWith } from '~~/shared/pot'
+import { cookedWith } from '~~/shared/pot-request'
 import { usualTexture } from '~~/core/food/texture'
 
 /** Keeps the plan of the pot as it is here, starts a run of it, and goes to the stove. */

@@ -7,7 +7,7 @@ import type { Repair } from '~~/core/stack/repair'
 import { MOST_STACKED_FOODS } from '~~/core/stack/ask'
 import type { StackAnswer, StackResult } from '~~/core/stack/search'
 import { inUse, type HouseholdCooker } from '~~/shared/kitchen'
-import { stackAskOf, withStack } from '~~/shared/pot'
+import { stackAskOf, withStack } from '~~/shared/pot-request'
 
 /** “Work it out” and “what else can go in?”, in a thread of their own: with progress, and stopped at once. */
 export function useStackSearch() {

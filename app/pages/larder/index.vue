@@ -3,7 +3,8 @@ import { stylesFor } from '~~/core/appliance/appliance'
 import { FOOD_GROUPS } from '~~/core/names'
 import type { Food } from '~~/core/food/food.schema'
 import { inUse, isOldBag } from '~~/shared/kitchen'
-import { newPot, requestOf } from '~~/shared/pot'
+import { newPot } from '~~/shared/pot'
+import { requestOf } from '~~/shared/pot-request'
 import type { Usual } from '~/workers/kitchen.worker'
 
 /** The larder's shelf: every food by its kind and any of its names, with its soak and what it takes in this kitchen. */

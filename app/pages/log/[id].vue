@@ -4,7 +4,7 @@ import { closingsOf } from '~~/core/live/follow'
 import { runsByItself } from '~~/core/live/next'
 import { awaitsFoods } from '~~/core/live/run'
 import { simulate } from '~~/core/pot/simulate'
-import { potOfRequest } from '~~/shared/pot'
+import { potOfRequest } from '~~/shared/pot-request'
 
 const route = useRoute()
 const { t, inSentence, number, day, clock, weight } = useI18nText()
