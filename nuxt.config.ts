@@ -102,7 +102,7 @@ export default defineNuxtConfig({
         VBtn: { rounded: 'sm', variant: 'outlined' },
         VTable: { density: 'compact' },
         LinkBtn: { variant: 'plain', class: 'link-button' },
-        RowBtn: { variant: 'text', rounded: 0, class: 'row-button' },
+        RowBtn: { variant: 'text', class: 'row-button' },
         VTextField: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
         VSelect: { variant: 'outlined', density: 'compact', hideDetails: 'auto', hideNoData: true },
         VAutocomplete: { variant: 'outlined', density: 'compact', hideDetails: 'auto', hideNoData: true },

@@ -1,6 +1,8 @@
 import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
+import vue from '@vitejs/plugin-vue'
 import Unimport from 'unimport/unplugin'
+import vuetify from 'vite-plugin-vuetify'
 import { defineConfig } from 'vitest/config'
 import { BaseSequencer } from 'vitest/node'
 
@@ -17,13 +19,16 @@ class LongestFirst extends BaseSequencer {
 }
 
 export default defineConfig({
-  // Stores and composables are written with what Nuxt imports by itself.
+  // Stores, composables and components are written with what Nuxt imports by itself.
   plugins: [
+    vue(),
+    vuetify({ autoImport: true, styles: 'none' }),
     Unimport.vite({
-      include: [/app\/(stores|composables)\//],
+      include: [/app\/(stores|composables|components)\//],
       presets: ['vue'],
       dirs: ['app/composables/**', 'app/stores'],
       imports: [{ name: 'useNuxtApp', from: '~~/tests/nuxt' }],
+      addons: { vueTemplate: true },
     }),
   ],
   resolve: { alias: { '~~': root, '~': `${root}app` } },
@@ -34,6 +39,8 @@ export default defineConfig({
     // Linting a snippet and starting the command line take their time on a small machine.
     testTimeout: 300_000,
     setupFiles: ['./vitest.setup.ts'],
+    // Its files import their own styles.
+    server: { deps: { inline: ['vuetify'] } },
     projects: [
       // What is pure keeps nothing from one file to the next: what all of it reads is read once.
       { extends: true, test: { name: 'pure', include: ['{core,shared,tests}/**/*.test.ts'], isolate: false } },

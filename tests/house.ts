@@ -82,12 +82,18 @@ export function closePage() {
   vi.unstubAllGlobals()
 }
 
-/** What a composable gives on a screen of the application, with every message in English. */
-export async function onScreen<Given>(use: () => Given): Promise<Given> {
+/** Every message in English, for what is shown and for stores. */
+export async function english() {
   const bundles = await Promise.all(BUNDLES.map((bundle) => messagesOf('en', bundle)))
   const i18n = createI18n({ legacy: false, locale: 'en', messages: { en: {} } })
   for (const bundle of bundles) i18n.global.mergeLocaleMessage('en', bundle)
   spoken.t = (key) => i18n.global.t(key)
+  return i18n
+}
+
+/** What a composable gives on a screen of the application. */
+export async function onScreen<Given>(use: () => Given): Promise<Given> {
+  const i18n = await english()
   let given!: Given
   const app = createApp({
     setup() {
