@@ -15,17 +15,21 @@ const SHARED_FILES: [name: string, path: RegExp][] = [
   ],
   [
     'lists',
-    /common\/(PickField|PressMenu)\.vue|vuetify\/lib\/components\/(VSelect|VMenu|VOverlay|VList|VChip|VChipGroup|VSlideGroup|VDivider|VAvatar|VImg|VBadge|VResponsive|VVirtualScroll|VHighlight|VSheet|VDialog)\/|vuetify\/lib\/((composables\/(nested\/|virtual|filter|list-items|focusTrap|lazy|focusGroups)|directives\/(click-outside|touch-hold)))/,
+    /common\/(PickField|PressMenu)\.vue|vuetify\/lib\/components\/(VSelect|VMenu|VOverlay|VList|VChip|VChipGroup|VSlideGroup|VDivider|VAvatar|VImg|VBadge|VResponsive|VVirtualScroll|VHighlight|VSheet|VDialog|VTable)\/|vuetify\/lib\/((composables\/(nested\/|virtual|filter|list-items|focusTrap|lazy|focusGroups)|directives\/(click-outside|touch-hold)))/,
   ],
   // Small helpers of the library, which nearly all of its parts ask for.
   [
     'library',
     /vuetify\/lib\/(composables|util|directives|components\/(VBtn|VBtnGroup|VBtnToggle|VIcon|VProgressCircular|VProgressLinear|VDefaultsProvider|VThemeProvider|transitions))\//,
   ],
-  ['planning', /composables\/\w+\/(potPlan|use(Light|Plan|ReadyBy|StartRun))\.ts/],
+  // What a pot that is planned needs, and a list of pots does not.
+  [
+    'planning',
+    /composables\/\w+\/(potPlan|use(Light|Plan|ReadyBy|StartRun))\.ts|stores\/pot\.ts|shared\/pot-request\.ts|(BatchesNote|ReadyBy|ReadyField)\.vue/,
+  ],
   [
     'rules',
-    /core\/(safety\/rules|steam\/steam|food\/soak|water\/liquids|program\/(answer|count|sequence|styles)|pot\/(kinetics|thresholds))\.ts/,
+    /core\/(safety\/rules|steam\/steam|food\/soak|learn\/apply|water\/liquids|program\/(answer|count|flame|prepared|request-check|sequence|styles)|pot\/(check|kinetics|stacking|thresholds))\.ts/,
   ],
   [
     'following',

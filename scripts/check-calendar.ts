@@ -4,7 +4,7 @@ import { planDinner } from '../core/meal/dinner'
 import { DEMO_KITCHEN, demoDinner } from '../server/db/demo'
 import { DAY_MS } from '../core/measure/time'
 import { calendarOf } from '../server/utils/calendar'
-import { type Meal } from '../shared/meal'
+import type { Meal } from '../shared/meal'
 import { dinnerOf } from '../shared/meal-request'
 
 // The calendar of the demo's dinner, as it is sent and once it is given up, read by libical (Debian's libical3).

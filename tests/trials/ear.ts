@@ -86,9 +86,7 @@ const minuteOf = onceEach((noise: KitchenSound, which: number) =>
 )
 
 /** A whistle of one pot, made once: it is the same whatever noise it stands out of. */
-const whistleOf = onceEach((kind: WhistleMake, seed: number, seconds: number) =>
-  WHISTLES[kind](seed, seconds, RATE_HZ),
-)
+const whistleOf = onceEach((kind: WhistleMake, seed: number, seconds: number) => WHISTLES[kind](seed, seconds, RATE_HZ))
 
 /** How the ear does in one scene, listened to once whoever asks. */
 const sceneScore = onceEach(
