@@ -1,6 +1,7 @@
 import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import vue from '@vitejs/plugin-vue'
+import * as h3 from 'h3'
 import Unimport from 'unimport/unplugin'
 import vuetify from 'vite-plugin-vuetify'
 import { defineConfig } from 'vitest/config'
@@ -30,8 +31,24 @@ export default defineConfig({
       imports: [{ name: 'useNuxtApp', from: '~~/tests/nuxt' }],
       addons: { vueTemplate: true },
     }),
+    // The server with what Nitro does.
+    Unimport.vite({
+      include: [/server\//],
+      presets: [{ from: 'h3', imports: Object.keys(h3) }],
+      dirs: ['server/utils'],
+      imports: ['useRuntimeConfig', 'defineNitroPlugin', 'hashPassword', 'verifyPassword'].map((name) => ({
+        name,
+        from: '~~/tests/nitro',
+      })),
+    }),
   ],
-  resolve: { alias: { '~~': root, '~': `${root}app` } },
+  resolve: {
+    alias: {
+      '#routes': `${root}tests/nitro.ts`,
+      '~~': root,
+      '~': `${root}app`,
+    },
+  },
   test: {
     // A core that is left free by default is one that idles once linting beside the tests is done.
     maxWorkers: Math.max(2, availableParallelism() - 1),

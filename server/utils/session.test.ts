@@ -1,0 +1,214 @@
+import { createHash, randomBytes, randomUUID } from 'node:crypto'
+import { eq } from 'drizzle-orm'
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
+import { throwAwayDatabase } from '../../scripts/postgres.mjs'
+import { settings } from '../../tests/nitro'
+import { serve, type Browser } from '../../tests/server'
+import { closeDatabase, openDatabase } from '../db/client'
+import { DEMO_KITCHEN } from '../db/demo'
+import { migrateDatabase } from '../db/migrate'
+import { devices, documents, households, invites, members } from '../db/schema'
+
+let cluster: { url: string; stop(): void }
+let opened: ReturnType<typeof openDatabase>
+const PASSWORD = 'five slow whistles'
+const KITCHEN = '/api/documents/kitchen/own'
+
+beforeAll(async () => {
+  cluster = await throwAwayDatabase()
+  process.env.DATABASE_URL = cluster.url
+  opened = openDatabase(cluster.url)
+  await migrateDatabase(opened.owner)
+}, 180_000)
+afterEach(() => void (settings.defaultHouseholdId = ''))
+afterAll(async () => {
+  await Promise.all([opened.pool.end(), closeDatabase()])
+  cluster.stop()
+})
+
+async function household() {
+  const id = randomUUID()
+  await opened.db.insert(households).values({ id })
+  await opened.db
+    .insert(documents)
+    .values({ householdId: id, kind: 'kitchen', id, name: 'A kitchen', content: DEMO_KITCHEN })
+  return id
+}
+
+/** A link that lets somebody into a household. */
+async function linkTo(householdId: string) {
+  const token = randomBytes(24).toString('base64url')
+  const digest = createHash('sha256').update(token).digest('hex')
+  await opened.db.insert(invites).values({ householdId, digest, expiresAt: new Date(Date.now() + 3_600_000) })
+  return token
+}
+
+/** Lets somebody in by a link; `role` is what they are from then on. */
+async function letIn(browser: Browser, householdId: string, name: string, role: 'owner' | 'member' = 'owner') {
+  const { status } = await browser.ask('POST', `/api/auth/invites/${await linkTo(householdId)}`, { name })
+  expect(status).toBe(204)
+  await opened.db.update(members).set({ role }).where(eq(members.name, name))
+}
+
+const aName = () => `Cook ${randomUUID().slice(0, 8)}`
+const codeOf = ({ body }: { body: unknown }) => (body as { problems: { code: string }[] }).problems[0]!.code
+
+describe('a session', () => {
+  it('begins by a link that opens nothing more, and is nobody’s without', async () => {
+    const browser = await serve()
+    const id = await household()
+    const token = await linkTo(id)
+    const cook = browser()
+    expect(await cook.ask('GET', KITCHEN)).toMatchObject({ status: 401 })
+    expect((await cook.ask('POST', `/api/auth/invites/${token}`, { name: 'Ada' })).status).toBe(204)
+    expect(await cook.ask('GET', KITCHEN)).toMatchObject({ status: 200, body: { version: 1 } })
+    expect((await browser().ask('POST', `/api/auth/invites/${token}`, { name: 'Ben' })).status).toBe(404)
+  })
+
+  it('is of one household: another one’s kitchen is not seen by it', async () => {
+    const browser = await serve()
+    const [one, other] = [browser(), browser()]
+    await letIn(one, await household(), aName())
+    await letIn(other, await household(), aName())
+    const change = { version: 1, content: { ...DEMO_KITCHEN, name: 'Mine alone' } }
+    expect((await one.ask('PUT', KITCHEN, change)).status).toBe(200)
+    expect(await one.ask('GET', KITCHEN)).toMatchObject({ body: { content: { name: 'Mine alone' } } })
+    expect(await other.ask('GET', KITCHEN)).toMatchObject({ body: { content: { name: DEMO_KITCHEN.name } } })
+  })
+
+  it('is left only by whoever can come back, or is sure', async () => {
+    const browser = await serve()
+    const cook = browser()
+    await letIn(cook, await household(), aName())
+    const refused = await cook.ask('POST', '/api/auth/leave', {})
+    expect([refused.status, codeOf(refused)]).toEqual([409, 'no-way-back'])
+    expect((await cook.ask('POST', '/api/auth/leave?sure', {})).status).toBe(204)
+    expect((await cook.ask('GET', KITCHEN)).status).toBe(401)
+  })
+
+  it('comes back by name and password, at any device, and not by another password', async () => {
+    const browser = await serve()
+    const cook = browser()
+    const name = aName()
+    await letIn(cook, await household(), name)
+    expect((await cook.ask('PATCH', '/api/people/me', { signInName: name, password: PASSWORD })).status).toBe(204)
+    expect((await cook.ask('POST', '/api/auth/leave', {})).status).toBe(204)
+    const wrong = await cook.ask('POST', '/api/auth/enter', { signInName: name, password: 'three slow whistles' })
+    expect([wrong.status, codeOf(wrong)]).toEqual([403, 'wrong-password'])
+    for (const device of [cook, browser()]) {
+      expect((await device.ask('POST', '/api/auth/enter', { signInName: name, password: PASSWORD })).status).toBe(204)
+      expect((await device.ask('GET', KITCHEN)).status).toBe(200)
+    }
+  })
+
+  it('is named by what the browser says of itself', async () => {
+    const cook = (await serve())()
+    const phone = 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0'
+    const token = await linkTo(await household())
+    await cook.ask('POST', `/api/auth/invites/${token}`, { name: aName() }, { 'user-agent': phone })
+    expect(await cook.ask('GET', '/api/people')).toMatchObject({ body: { devices: [{ label: 'Firefox, Linux' }] } })
+  })
+
+  it('ends where the device is signed out from another one', async () => {
+    const browser = await serve()
+    const [owner, other] = [browser(), browser()]
+    const id = await household()
+    await letIn(owner, id, aName())
+    await letIn(other, id, aName(), 'member')
+    expect((await other.ask('GET', KITCHEN)).status).toBe(200)
+    const { body } = await other.ask('GET', '/api/people')
+    const { hereId } = body as { hereId: string }
+    expect((await owner.ask('DELETE', `/api/people/devices/${hereId}`)).status).toBe(204)
+    expect((await other.ask('GET', KITCHEN)).status).toBe(401)
+    expect((await owner.ask('GET', KITCHEN)).status).toBe(200)
+  })
+
+  it('does not survive a cookie that was made up, or changed', async () => {
+    const browser = await serve()
+    const cookie = { cookie: 'nuxt-session=Fe26.2**made*up**by*somebody' }
+    expect((await browser().ask('GET', KITCHEN, undefined, cookie)).status).toBe(401)
+  })
+
+  it('travels by https alone where the address has it', async () => {
+    settings.behindProxy = 'true'
+    const cook = (await serve())()
+    const token = await linkTo(await household())
+    const { headers } = await cook.ask(
+      'POST',
+      `/api/auth/invites/${token}`,
+      { name: aName() },
+      { 'x-forwarded-proto': 'https' },
+    )
+    settings.behindProxy = ''
+    const kept = headers.getSetCookie().at(-1)!
+    expect(kept).toMatch(/^__Host-bivvet=/)
+    for (const part of [/; Secure/i, /; HttpOnly/i, /; SameSite=Lax/i, /; Path=\/(;|$)/i]) expect(kept).toMatch(part)
+    expect(headers.get('strict-transport-security')).toMatch(/max-age=\d{8}/)
+  })
+})
+
+describe('what only some may do', () => {
+  it('is an owner’s: a member does not take the household away', async () => {
+    const browser = await serve()
+    const id = await household()
+    const [owner, member] = [browser(), browser()]
+    await letIn(owner, id, aName())
+    await letIn(member, id, aName(), 'member')
+    const refused = await member.ask('DELETE', '/api/household')
+    expect([refused.status, codeOf(refused)]).toEqual([403, 'owners-only'])
+    expect((await owner.ask('DELETE', '/api/household')).status).toBe(204)
+    // Nobody cooks in it any more, until an owner has it back.
+    const gone = await owner.ask('GET', KITCHEN)
+    expect([gone.status, codeOf(gone)]).toEqual([410, 'household-leaving'])
+    expect((await member.ask('GET', KITCHEN)).status).toBe(401)
+    expect((await member.ask('POST', '/api/household/keep', {})).status).toBe(401)
+    expect((await owner.ask('POST', '/api/household/keep', {})).status).toBe(204)
+    expect((await member.ask('GET', KITCHEN)).status).toBe(200)
+  })
+
+  it('asks for the password anew once it was given too long ago', async () => {
+    const browser = await serve()
+    const cook = browser()
+    const name = aName()
+    const id = await household()
+    await letIn(cook, id, name)
+    await cook.ask('PATCH', '/api/people/me', { signInName: name, password: PASSWORD })
+    const before = new Date(Date.now() - 11 * 60_000)
+    await opened.db.update(devices).set({ confirmedAt: before }).where(eq(devices.householdId, id))
+    const other = { password: 'seven slow whistles' }
+    const asked = await cook.ask('PATCH', '/api/people/me', other)
+    expect([asked.status, codeOf(asked)]).toEqual([403, 'confirm-first'])
+    expect((await cook.ask('POST', '/api/people/confirm', { password: 'guessed whistles' })).status).toBe(403)
+    expect((await cook.ask('POST', '/api/people/confirm', { password: PASSWORD })).status).toBe(204)
+    expect((await cook.ask('PATCH', '/api/people/me', other)).status).toBe(204)
+  })
+
+  it('leaves a household that is open to all without a way to change who comes in', async () => {
+    const cook = (await serve())()
+    const id = await household()
+    await letIn((await serve())(), id, aName())
+    settings.defaultHouseholdId = id
+    expect((await cook.ask('GET', KITCHEN)).status).toBe(200)
+    const refused = await cook.ask('PATCH', '/api/people/me', { signInName: aName(), password: PASSWORD })
+    expect([refused.status, codeOf(refused)]).toEqual([403, 'open-to-all'])
+    settings.defaultHouseholdId = ''
+    expect((await cook.ask('GET', KITCHEN)).status).toBe(401)
+  })
+})
+
+describe('the middleware', () => {
+  it('keeps out foreign pages, foreign names and what is no JSON', async () => {
+    const cook = (await serve())()
+    await letIn(cook, await household(), aName())
+    const ask = async (headers: Record<string, string>, body: unknown = {}) =>
+      (await cook.ask('PUT', KITCHEN, body, headers)).status
+    expect(await ask({ origin: 'http://elsewhere.test' })).toBe(403)
+    expect(await ask({ 'sec-fetch-site': 'cross-site' })).toBe(403)
+    expect(await ask({ 'content-type': 'text/plain' })).toBe(415)
+    expect(await ask({}, '{"version":')).toBe(400)
+    expect(await ask({}, { version: 1, content: 'none' })).toBe(422)
+    expect((await cook.ask('POST', KITCHEN, {})).status).toBe(405)
+    expect((await cook.ask('GET', '/api/nowhere')).status).toBe(404)
+    expect((await cook.ask('GET', '/api/documents/%ff')).status).toBe(400)
+  })
+})
