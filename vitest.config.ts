@@ -55,6 +55,7 @@ export default defineConfig({
     sequence: { sequencer: LongestFirst },
     // Linting a snippet and starting the command line take their time on a small machine.
     testTimeout: 300_000,
+    hookTimeout: 300_000,
     setupFiles: ['./vitest.setup.ts'],
     // Its files import their own styles.
     server: { deps: { inline: ['vuetify'] } },

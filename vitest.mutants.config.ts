@@ -16,5 +16,6 @@ export default defineConfig({
     testTimeout: 60_000,
     bail: 1,
     setupFiles: ['./vitest.setup.ts'],
+    server: { deps: { inline: ['vuetify'] } },
   },
 })

@@ -36,7 +36,7 @@ beforeAll(async () => {
   isWriting = false
   await writing
   await opened.pool.end()
-}, 180_000)
+})
 afterAll(() => {
   here.stop()
   elsewhere.stop()
@@ -63,7 +63,7 @@ describe('a copy that was taken while it was written to', () => {
     await expect(asked(elsewhere.url, 'restore', file)).rejects.toMatchObject({
       stderr: expect.stringContaining('--replace'),
     })
-  }, 120_000)
+  })
 
   it('comes back into a database whose owner is no superuser, as a hosted one is', async () => {
     const superuser = new Pool({ connectionString: elsewhere.url, max: 1 })
@@ -74,5 +74,5 @@ describe('a copy that was taken while it was written to', () => {
     Object.assign(at, { username: 'plain', password: 'plain', pathname: '/plain' })
     await asked(at.href, 'restore', file)
     expect(await seenIn(at.href)).toEqual([60, 16, 0])
-  }, 120_000)
+  })
 })

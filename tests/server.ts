@@ -1,8 +1,18 @@
+import { createHash, randomBytes, randomUUID } from 'node:crypto'
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'
+import { Readable } from 'node:stream'
+import type { ReadableStream } from 'node:stream/web'
 import { createApp, createRouter, toNodeListener, type EventHandler, type H3Error } from 'h3'
-import { onTestFinished } from 'vitest'
+import { eq } from 'drizzle-orm'
+import { afterAll, beforeAll, expect, onTestFinished } from 'vitest'
+import { throwAwayDatabase } from '../scripts/postgres.mjs'
+import { closeDatabase, openDatabase } from '../server/db/client'
+import { DEMO_KITCHEN } from '../server/db/demo'
+import { migrateDatabase } from '../server/db/migrate'
+import { documents, households, invites, members } from '../server/db/schema'
 import handleError from '../server/error'
+import { stopListening } from '../server/utils/changeEvents'
 import { files, routes } from './nitro'
 
 /** A browser, as far as a server knows one: its cookies. */
@@ -13,7 +23,54 @@ export interface Browser {
     body?: unknown,
     headers?: Record<string, string>,
   ): Promise<{ status: number; body: unknown; headers: Headers }>
+  /** What a stream of server-sent events tells, one after another. */
+  listen(path: string): Promise<AsyncIterator<string>>
 }
+
+/** A database of its own for the tests of a file, with households in it that cooks are let into. */
+export function useHouseholds() {
+  let cluster: { url: string; stop(): void }
+  let opened: ReturnType<typeof openDatabase>
+  beforeAll(async () => {
+    cluster = await throwAwayDatabase()
+    process.env.DATABASE_URL = cluster.url
+    opened = openDatabase(cluster.url)
+    await migrateDatabase(opened.owner)
+  })
+  afterAll(async () => {
+    await Promise.all([opened.pool.end(), closeDatabase(), stopListening()])
+    cluster.stop()
+  })
+
+  /** A new household with the demo's kitchen. */
+  async function household() {
+    const id = randomUUID()
+    await opened.db.insert(households).values({ id })
+    await opened.db
+      .insert(documents)
+      .values({ householdId: id, kind: 'kitchen', id, name: 'A kitchen', content: DEMO_KITCHEN })
+    return id
+  }
+
+  /** A link that lets somebody into a household. */
+  async function linkTo(householdId: string) {
+    const token = randomBytes(24).toString('base64url')
+    const digest = createHash('sha256').update(token).digest('hex')
+    await opened.db.insert(invites).values({ householdId, digest, expiresAt: new Date(Date.now() + 3_600_000) })
+    return token
+  }
+
+  /** Lets somebody in by a link; `role` is what they are from then on. */
+  async function letIn(browser: Browser, householdId: string, name = aName(), role: 'owner' | 'member' = 'owner') {
+    const { status } = await browser.ask('POST', `/api/auth/invites/${await linkTo(householdId)}`, { name })
+    expect(status).toBe(204)
+    await opened.db.update(members).set({ role }).where(eq(members.name, name))
+  }
+  return { household, linkTo, letIn, db: () => opened.db }
+}
+
+/** A name that nobody else has. */
+export const aName = () => `Cook ${randomUUID().slice(0, 8)}`
 
 /** Serves the API's own routes and middleware on a port of its own, until the test is over; gives it browsers. */
 export async function serve(): Promise<() => Browser> {
@@ -32,13 +89,20 @@ export async function serve(): Promise<() => Browser> {
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   return () => {
     const cookies = new Map<string, string>()
+    const cookie = () => [...cookies].map(([name, value]) => `${name}=${value}`).join('; ')
     return {
+      async listen(path) {
+        const stop = new AbortController()
+        onTestFinished(() => stop.abort())
+        const { body } = await fetch(url + path, { headers: { cookie: cookie() }, signal: stop.signal })
+        return dataOf(body as ReadableStream<Uint8Array>)
+      },
       async ask(method, path, body, headers = {}) {
         const answer = await fetch(url + path, {
           method,
           headers: {
             ...(body === undefined ? {} : { 'content-type': 'application/json' }),
-            cookie: [...cookies].map(([name, value]) => `${name}=${value}`).join('; '),
+            cookie: cookie(),
             ...headers,
           },
           ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
@@ -51,6 +115,23 @@ export async function serve(): Promise<() => Browser> {
         const text = await answer.text()
         return { status: answer.status, headers: answer.headers, body: text ? (JSON.parse(text) as unknown) : null }
       },
+    }
+  }
+}
+
+/** What each event of a stream says; beats that say nothing are left out. */
+async function* dataOf(body: ReadableStream<Uint8Array>): AsyncGenerator<string, void> {
+  let text = ''
+  for await (const chunk of Readable.fromWeb(body).setEncoding('utf8')) {
+    text += chunk as string
+    for (let end = text.indexOf('\n\n'); end >= 0; end = text.indexOf('\n\n')) {
+      const lines = text.slice(0, end).split('\n')
+      text = text.slice(end + 2)
+      if (!lines.some((line) => line.startsWith('event: pulse')))
+        yield lines
+          .filter((line) => line.startsWith('data: '))
+          .map((line) => line.slice(6))
+          .join('\n')
     }
   }
 }

@@ -56,7 +56,7 @@ beforeAll(async () => {
   await migrateDatabase(opened.owner)
   await seedDemo(db)
   store = await storeOf(DEMO_HOUSEHOLD)
-}, 120_000)
+})
 afterAll(async () => {
   await opened.pool.end()
   cluster.stop()

@@ -33,7 +33,7 @@ beforeAll(async () => {
     householdStore(databaseOf(householdId, opened.pool), (await askerOfOpen(db, householdId))!)
   store = await storeOf(DEMO_HOUSEHOLD)
   other = await storeOf(OTHER)
-}, 180_000)
+})
 afterAll(async () => {
   await opened.pool.end()
   cluster.stop()
@@ -205,5 +205,5 @@ describe('the log as a file', () => {
     expect(now.filter(({ verdicts }) => verdicts?.some(({ note }) => note === 'from a table'))).toHaveLength(1)
     // The household that it came from is as it was.
     expect((await store.logFile(DEMO_KITCHEN)).runs.some(({ name }) => name === 'Renamed in a table')).toBe(false)
-  }, 120_000)
+  })
 })

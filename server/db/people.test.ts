@@ -25,7 +25,7 @@ beforeAll(async () => {
     { id: OWNER, householdId: HOUSEHOLD, name: 'Ada', role: 'owner' },
     { id: MEMBER, householdId: HOUSEHOLD, name: 'Ben', role: 'member' },
   ])
-}, 180_000)
+})
 afterAll(async () => {
   await opened.pool.end()
   cluster.stop()

@@ -24,7 +24,7 @@ beforeAll(async () => {
   opened = openDatabase(url)
   await migrateDatabase(opened.owner)
   await seedDemo(opened.db)
-}, 120_000)
+})
 afterAll(async () => {
   await opened.pool.end()
   cluster.stop()

@@ -55,11 +55,11 @@ beforeAll(async () => {
     )
   }
   whole = await archiveIn(today)
-}, 120_000)
+})
 afterAll(async () => {
   await Promise.all([today.pool.end(), superuser.end()])
   cluster.stop()
-}, 120_000)
+})
 
 async function addTheRest() {
   const { pool } = today

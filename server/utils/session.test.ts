@@ -1,56 +1,15 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto'
 import { eq } from 'drizzle-orm'
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest'
-import { throwAwayDatabase } from '../../scripts/postgres.mjs'
+import { afterEach, describe, expect, it } from 'vitest'
 import { settings } from '../../tests/nitro'
-import { serve, type Browser } from '../../tests/server'
-import { closeDatabase, openDatabase } from '../db/client'
+import { aName, serve, useHouseholds } from '../../tests/server'
 import { DEMO_KITCHEN } from '../db/demo'
-import { migrateDatabase } from '../db/migrate'
-import { devices, documents, households, invites, members } from '../db/schema'
+import { devices } from '../db/schema'
 
-let cluster: { url: string; stop(): void }
-let opened: ReturnType<typeof openDatabase>
 const PASSWORD = 'five slow whistles'
 const KITCHEN = '/api/documents/kitchen/own'
 
-beforeAll(async () => {
-  cluster = await throwAwayDatabase()
-  process.env.DATABASE_URL = cluster.url
-  opened = openDatabase(cluster.url)
-  await migrateDatabase(opened.owner)
-}, 180_000)
+const { household, linkTo, letIn, db } = useHouseholds()
 afterEach(() => void (settings.defaultHouseholdId = ''))
-afterAll(async () => {
-  await Promise.all([opened.pool.end(), closeDatabase()])
-  cluster.stop()
-})
-
-async function household() {
-  const id = randomUUID()
-  await opened.db.insert(households).values({ id })
-  await opened.db
-    .insert(documents)
-    .values({ householdId: id, kind: 'kitchen', id, name: 'A kitchen', content: DEMO_KITCHEN })
-  return id
-}
-
-/** A link that lets somebody into a household. */
-async function linkTo(householdId: string) {
-  const token = randomBytes(24).toString('base64url')
-  const digest = createHash('sha256').update(token).digest('hex')
-  await opened.db.insert(invites).values({ householdId, digest, expiresAt: new Date(Date.now() + 3_600_000) })
-  return token
-}
-
-/** Lets somebody in by a link; `role` is what they are from then on. */
-async function letIn(browser: Browser, householdId: string, name: string, role: 'owner' | 'member' = 'owner') {
-  const { status } = await browser.ask('POST', `/api/auth/invites/${await linkTo(householdId)}`, { name })
-  expect(status).toBe(204)
-  await opened.db.update(members).set({ role }).where(eq(members.name, name))
-}
-
-const aName = () => `Cook ${randomUUID().slice(0, 8)}`
 const codeOf = ({ body }: { body: unknown }) => (body as { problems: { code: string }[] }).problems[0]!.code
 
 describe('a session', () => {
@@ -174,7 +133,7 @@ describe('what only some may do', () => {
     await letIn(cook, id, name)
     await cook.ask('PATCH', '/api/people/me', { signInName: name, password: PASSWORD })
     const before = new Date(Date.now() - 11 * 60_000)
-    await opened.db.update(devices).set({ confirmedAt: before }).where(eq(devices.householdId, id))
+    await db().update(devices).set({ confirmedAt: before }).where(eq(devices.householdId, id))
     const other = { password: 'seven slow whistles' }
     const asked = await cook.ask('PATCH', '/api/people/me', other)
     expect([asked.status, codeOf(asked)]).toEqual([403, 'confirm-first'])

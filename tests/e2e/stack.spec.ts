@@ -177,5 +177,5 @@ test('what else can go in is answered, and can be stopped', async ({ page }) => 
   await page.getByRole('button', { name: 'Stop' }).click()
   await expect(page.getByRole('button', { name: 'Work it out' })).toBeVisible()
   await page.getByRole('button', { name: 'What else can go in with this?' }).click()
-  await expect(page.locator('.fits li').first()).toBeVisible({ timeout: 30_000 })
+  await expect(page.locator('.fits li').first()).toBeVisible({ timeout: 90_000 })
 })
