@@ -1,3 +1,4 @@
+/// <reference types="vite/client" />
 import { Hash } from '@adonisjs/hash'
 import { Scrypt } from '@adonisjs/hash/drivers/scrypt'
 

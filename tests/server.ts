@@ -1,3 +1,4 @@
+/// <reference types="vite/client" />
 import { createHash, randomBytes, randomUUID } from 'node:crypto'
 import { createServer } from 'node:http'
 import type { AddressInfo } from 'node:net'

@@ -2,7 +2,6 @@ import { logger } from '../logger'
 import { Client } from 'pg'
 import { changeEventSchema, type ChangeEvent } from '../../shared/run.schema'
 import { CHANGE_CHANNEL } from '../db/client'
-import { refusal } from './request'
 
 /** What a listening device is told: a document that changed, or null when something may have been missed. */
 type Tell = (changeEvent: Pick<ChangeEvent, 'kind' | 'id'> | null) => void
