@@ -9,7 +9,7 @@ const PASSWORD = 'five slow whistles'
 const KITCHEN = '/api/documents/kitchen/own'
 
 const { household, linkTo, letIn, db } = useHouseholds()
-afterEach(() => void (settings.defaultHouseholdId = ''))
+afterEach(() => Object.assign(settings, { defaultHouseholdId: '', behindProxy: '' }))
 const codeOf = ({ body }: { body: unknown }) => (body as { problems: { code: string }[] }).problems[0]!.code
 
 describe('a session', () => {
@@ -98,7 +98,6 @@ describe('a session', () => {
       { name: aName() },
       { 'x-forwarded-proto': 'https' },
     )
-    settings.behindProxy = ''
     const kept = headers.getSetCookie().at(-1)!
     expect(kept).toMatch(/^__Host-bivvet=/)
     for (const part of [/; Secure/i, /; HttpOnly/i, /; SameSite=Lax/i, /; Path=\/(;|$)/i]) expect(kept).toMatch(part)

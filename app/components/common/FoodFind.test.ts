@@ -69,9 +69,12 @@ describe('a field that finds a food', () => {
     expect(took()).toEqual([])
   })
 
-  it('shows nothing before anything is typed where it is to be quiet, and much where not', async () => {
-    const { names } = await find({ quiet: true })
-    expect(names()).toEqual([])
+  it.each([
+    [true, 0],
+    [false, 8],
+  ])('shows before anything is typed, quiet %s, so many foods: %i', async (quiet, shown) => {
+    const { names } = await find({ quiet })
+    expect(names()).toHaveLength(shown)
   })
 
   it('says of a measure that nobody knows where it is told', async () => {
