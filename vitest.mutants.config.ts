@@ -13,7 +13,9 @@ export default defineConfig({
   resolve: whole.resolve,
   test: {
     include: TESTS[process.env.BIVVET_MUTANTS_OF ?? 'core'],
-    testTimeout: 60_000,
+    // A hook that is late would leave out the tests that would have noticed.
+    testTimeout: 300_000,
+    hookTimeout: 300_000,
     bail: 1,
     setupFiles: ['./vitest.setup.ts'],
     server: { deps: { inline: ['vuetify'] } },

@@ -40,6 +40,12 @@ export const BEANS: PlanRequest = {
   release: 'auto',
 }
 
+/** The same of another amount, soak, food … */
+export const beansOf = (change: Partial<PlanRequest['contents'][number]>): PlanRequest => ({
+  ...BEANS,
+  contents: [{ ...BEANS.contents[0]!, ...change }],
+})
+
 /** A run of 300 g of navy beans in a whistling pot, as the server tells of it. */
 export function beansRun(id: string, events: KeptEvent[] = []): RunWithPlan {
   const outcome = plan(BEANS, { range: false })

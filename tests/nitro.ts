@@ -23,7 +23,10 @@ export const hashPassword = (password: string) => hash.make(password)
 export const verifyPassword = (hashed: string, password: string) => hash.verify(hashed, password)
 
 /** Every route there is, by its file. */
-export const files = import.meta.glob<{ default: import('h3').EventHandler }>('../server/api/**/*.ts')
+export const files = import.meta.glob<{ default: import('h3').EventHandler }>([
+  '../server/api/**/*.ts',
+  '!**/*.test.ts',
+])
 const METHODS = /\.(get|post|put|patch|delete)$/
 export const routes = Object.keys(files).flatMap((file) => {
   const path = file.replace('../server', '').replace(/\.ts$/, '')

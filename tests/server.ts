@@ -18,12 +18,15 @@ import { files, routes } from './nitro'
 
 /** A browser, as far as a server knows one: its cookies. */
 export interface Browser {
-  ask(
+  /** Where the server is. */
+  url: URL
+  /** `Body` is what the answer is taken to hold; what is no JSON is text. Bytes are sent as they are, all else as JSON. */
+  ask<Body = unknown>(
     method: string,
     path: string,
     body?: unknown,
     headers?: Record<string, string>,
-  ): Promise<{ status: number; body: unknown; headers: Headers }>
+  ): Promise<{ status: number; body: Body; bytes: Buffer; headers: Headers }>
   /** What a stream of server-sent events tells, one after another. */
   listen(path: string): Promise<AsyncIterator<string>>
 }
@@ -67,8 +70,18 @@ export function useHouseholds() {
     expect(status).toBe(204)
     await opened.db.update(members).set({ role }).where(eq(members.name, name))
   }
-  return { household, linkTo, letIn, db: () => opened.db }
+
+  /** A cook at a browser in a household of their own. */
+  async function aCook(): Promise<Browser> {
+    const cook = (await serve())()
+    await letIn(cook, await household())
+    return cook
+  }
+  return { household, linkTo, letIn, aCook, db: () => opened.db }
 }
+
+/** What stands first among the reasons of a refusal. */
+export const codeOf = ({ body }: { body: unknown }) => (body as { problems: { code: string }[] }).problems[0]!.code
 
 /** A name that nobody else has. */
 export const aName = () => `Cook ${randomUUID().slice(0, 8)}`
@@ -79,7 +92,7 @@ export async function serve(): Promise<() => Browser> {
     onError: (error: H3Error, event) =>
       handleError(error as never, event, { defaultHandler: () => undefined as never }) as never,
   })
-  const middleware = import.meta.glob<{ default: EventHandler }>('../server/middleware/*.ts')
+  const middleware = import.meta.glob<{ default: EventHandler }>(['../server/middleware/*.ts', '!**/*.test.ts'])
   for (const name of Object.keys(middleware).sort()) app.use((await middleware[name]!()).default)
   const router = createRouter()
   for (const { file, method, route } of routes) router.add(route, (await files[file]!()).default, method as 'get')
@@ -92,13 +105,15 @@ export async function serve(): Promise<() => Browser> {
     const cookies = new Map<string, string>()
     const cookie = () => [...cookies].map(([name, value]) => `${name}=${value}`).join('; ')
     return {
+      url: new URL(url),
       async listen(path) {
         const stop = new AbortController()
         onTestFinished(() => stop.abort())
         const { body } = await fetch(url + path, { headers: { cookie: cookie() }, signal: stop.signal })
         return dataOf(body as ReadableStream<Uint8Array>)
       },
-      async ask(method, path, body, headers = {}) {
+      async ask<Body>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}) {
+        const isRaw = typeof body === 'string' || body instanceof Uint8Array
         const answer = await fetch(url + path, {
           method,
           headers: {
@@ -106,15 +121,22 @@ export async function serve(): Promise<() => Browser> {
             cookie: cookie(),
             ...headers,
           },
-          ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+          ...(body === undefined ? {} : { body: isRaw ? (body as string) : JSON.stringify(body) }),
         })
         for (const set of answer.headers.getSetCookie()) {
           const [, name, value] = /^([^=]+)=([^;]*)/.exec(set)!
           if (value && !/max-age=0/i.test(set)) cookies.set(name!, value)
           else cookies.delete(name!)
         }
-        const text = await answer.text()
-        return { status: answer.status, headers: answer.headers, body: text ? (JSON.parse(text) as unknown) : null }
+        const bytes = Buffer.from(await answer.arrayBuffer())
+        const isJson = answer.headers.get('content-type')?.includes('json') && bytes.length > 0
+        const text = bytes.toString()
+        return {
+          status: answer.status,
+          headers: answer.headers,
+          bytes,
+          body: (isJson ? JSON.parse(text) : text || null) as Body,
+        }
       },
     }
   }

@@ -413,6 +413,16 @@ describe('dishes and what was kept of them', () => {
     expect(await store.save('dish', id, { version: version + 1, favourite: true, content })).toMatchObject({ id })
   })
 
+  it('are had back as they were at any of the last fifty changes', async () => {
+    const [{ id, ...first }] = (await store.documents('dish')) as [KeptDish]
+    for (let n = 0; n < 53; n++) {
+      const content = { ...first.content, servings: 1 + (n % 20) }
+      expect(await store.save('dish', id, { version: first.version + n, content })).toMatchObject({ id })
+    }
+    const earlier = await store.earlier('dish', id)
+    expect(earlier.map(({ version }) => version)).toEqual(Array.from({ length: 50 }, (_, i) => first.version + 52 - i))
+  })
+
   it('are cooked on several devices at once: each says what it has done, and what was said first stays', async () => {
     const [{ id, content }] = (await store.documents('dish')).filter((one) => one.content.stages.length > 2) as [
       KeptDish,

@@ -105,6 +105,21 @@ describe('a dinner in a calendar', () => {
     for (const { summary, description } of events) expect(`${summary} ${description ?? ''}`).not.toMatch(/\bopen it\b/)
   })
 
+  it('names each pot by its own cooker, and of what is in the hands only the first', () => {
+    const second = DEMO_KITCHEN.cookers[1]!
+    const tasks = [
+      ...TASKS,
+      mealTask('A.late.do', -40),
+      mealTask('B.pot.open', -10, { part: 'open', cooker: second.id }),
+    ]
+    const summaries = eventsOf(calendarOf([kept({ meal: { ...meal(), tasks } })], DEMO_KITCHEN)).map(
+      ({ event }) => event.summary,
+    )
+    expect(summaries).toHaveLength(6)
+    expect(summaries.filter((summary) => summary.startsWith('See whether'))).toHaveLength(2)
+    expect(summaries.filter((summary) => summary.includes(second.name))).toHaveLength(1)
+  })
+
   it('speaks the language of its household', () => {
     const german = { ...DEMO_KITCHEN, likes: { ...DEMO_KITCHEN.likes, language: 'de' as const } }
     const [soak, , light] = eventsOf(calendarOf([kept()], german)).map(({ event }) => event)

@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm'
 import { afterEach, describe, expect, it } from 'vitest'
 import { settings } from '../../tests/nitro'
-import { aName, serve, useHouseholds } from '../../tests/server'
+import { aName, codeOf, serve, useHouseholds } from '../../tests/server'
 import { DEMO_KITCHEN } from '../db/demo'
 import { devices } from '../db/schema'
 
@@ -10,7 +10,6 @@ const KITCHEN = '/api/documents/kitchen/own'
 
 const { household, linkTo, letIn, db } = useHouseholds()
 afterEach(() => Object.assign(settings, { defaultHouseholdId: '', behindProxy: '' }))
-const codeOf = ({ body }: { body: unknown }) => (body as { problems: { code: string }[] }).problems[0]!.code
 
 describe('a session', () => {
   it('begins by a link that opens nothing more, and is nobody’s without', async () => {
@@ -60,6 +59,43 @@ describe('a session', () => {
     }
   })
 
+  it('is not had by guessing a password, and guesses lock nobody out of their own device', async () => {
+    const browser = await serve()
+    const [cook, guesser] = [browser(), browser()]
+    const name = aName()
+    await letIn(cook, await household(), name)
+    const me = async (change: object) => (await cook.ask('PATCH', '/api/people/me', change)).status
+    expect(await me({})).toBe(400)
+    expect(await me({ password: PASSWORD })).toBe(422)
+    expect(await me({ signInName: name, password: 'short' })).toBe(422)
+    expect(await me({ signInName: name, password: PASSWORD })).toBe(204)
+    const guess = async (password: string) =>
+      (await guesser.ask('POST', '/api/auth/enter', { signInName: name, password })).status
+    // A good one takes nothing from what is left.
+    for (let i = 0; i < 3; i++) expect(await guess(PASSWORD)).toBe(204)
+    const guesses = []
+    for (let i = 0; i < 12; i++) guesses.push(await guess(`guess number ${i}`))
+    expect(guesses).toEqual([...Array<number>(10).fill(403), 429, 429])
+    expect(await guess(PASSWORD)).toBe(429)
+    expect((await cook.ask('GET', KITCHEN)).status).toBe(200)
+    expect(await me({ password: 'another password', oldPassword: 'a guess at it' })).toBe(403)
+    expect(await me({ password: 'another password', oldPassword: PASSWORD })).toBe(204)
+    // Whoever knew the old one is out.
+    expect((await guesser.ask('GET', KITCHEN)).status).toBe(401)
+  })
+
+  it('comes by a name that nobody else comes by', async () => {
+    const browser = await serve()
+    const [one, other] = [browser(), browser()]
+    const name = aName()
+    await letIn(one, await household(), name)
+    await letIn(other, await household(), aName())
+    const take = (cook: typeof one) => cook.ask('PATCH', '/api/people/me', { signInName: name, password: PASSWORD })
+    expect((await take(one)).status).toBe(204)
+    const taken = await take(other)
+    expect([taken.status, codeOf(taken)]).toEqual([409, 'sign-in-name-taken'])
+  })
+
   it('is named by what the browser says of itself', async () => {
     const cook = (await serve())()
     const phone = 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0'
@@ -77,7 +113,11 @@ describe('a session', () => {
     expect((await other.ask('GET', KITCHEN)).status).toBe(200)
     const { body } = await other.ask('GET', '/api/people')
     const { hereId } = body as { hereId: string }
+    const heard = await other.listen('/api/changes')
+    await heard.next()
     expect((await owner.ask('DELETE', `/api/people/devices/${hereId}`)).status).toBe(204)
+    // What it was hearing has an end.
+    while (!(await heard.next()).done);
     expect((await other.ask('GET', KITCHEN)).status).toBe(401)
     expect((await owner.ask('GET', KITCHEN)).status).toBe(200)
   })
@@ -106,6 +146,39 @@ describe('a session', () => {
 })
 
 describe('what only some may do', () => {
+  it('is an owner’s: a member lets nobody in, and removes nobody', async () => {
+    const browser = await serve()
+    const id = await household()
+    const [owner, member] = [browser(), browser()]
+    await letIn(owner, id)
+    await letIn(member, id, aName(), 'member')
+    type People = { members: { id: string; role: string }[] }
+    const { members } = (await owner.ask<People>('GET', '/api/people')).body
+    const first = members.find(({ role }) => role === 'owner')!.id
+    const second = members.find(({ role }) => role === 'member')!.id
+    const statuses = async (by: typeof owner, asked: [string, string, object?][]) => {
+      const told = []
+      for (const [method, path, body] of asked) told.push((await by.ask(method, path, body)).status)
+      return told
+    }
+    expect(
+      await statuses(member, [
+        ['POST', '/api/people/invites', {}],
+        ['DELETE', `/api/people/members/${first}`],
+        ['PATCH', `/api/people/members/${second}`, { role: 'owner' }],
+      ]),
+    ).toEqual([403, 403, 403])
+    expect(
+      await statuses(owner, [
+        ['PATCH', `/api/people/members/${first}`, { role: 'member' }],
+        ['DELETE', `/api/people/members/${first}`],
+        ['DELETE', `/api/people/members/${second}`],
+        ['DELETE', `/api/people/members/${second}`],
+      ]),
+    ).toEqual([409, 409, 204, 404])
+    expect((await member.ask('GET', KITCHEN)).status).toBe(401)
+  })
+
   it('is an owner’s: a member does not take the household away', async () => {
     const browser = await serve()
     const id = await household()
@@ -137,8 +210,13 @@ describe('what only some may do', () => {
     const asked = await cook.ask('PATCH', '/api/people/me', other)
     expect([asked.status, codeOf(asked)]).toEqual([403, 'confirm-first'])
     expect((await cook.ask('POST', '/api/people/confirm', { password: 'guessed whistles' })).status).toBe(403)
+    const key = await cook.ask('GET', '/api/people/passkey')
+    expect([key.status, codeOf(key)]).toEqual([403, 'confirm-first'])
     expect((await cook.ask('POST', '/api/people/confirm', { password: PASSWORD })).status).toBe(204)
+    expect((await cook.ask('GET', '/api/people/passkey')).status).toBe(200)
     expect((await cook.ask('PATCH', '/api/people/me', other)).status).toBe(204)
+    const { body } = await cook.ask<{ events: { kind: string }[] }>('GET', '/api/people')
+    expect(body.events.map(({ kind }) => kind)).toEqual(expect.arrayContaining(['password', 'device']))
   })
 
   it('leaves a household that is open to all without a way to change who comes in', async () => {

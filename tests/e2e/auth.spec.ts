@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { readdirSync } from 'node:fs'
 import path from 'node:path'
-import { expect, type APIResponse } from '@playwright/test'
-import { unzipSync, zipSync, strFromU8, strToU8 } from 'fflate'
+import { expect } from '@playwright/test'
 import { Pool } from 'pg'
 import type { KeptMeal, KeptPortion } from '../../shared/household'
 import { newMeal } from '../../shared/meal'
@@ -23,8 +22,6 @@ import {
   startRun,
   test,
 } from './kitchen'
-
-const PASSWORD = 'a long enough password'
 
 /** Every route of the API, by its method and its path, as its file says. */
 function allRoutes(): { method: string; route: string }[] {
@@ -234,107 +231,6 @@ test('the database gives a connection that says no household nothing, of any tab
   }
 })
 
-test('a session ends on the server, and a link lets one person in once', async ({ request, baseURL }) => {
-  const made = (await (await request.post('/api/people/invites', { data: {} })).json()) as { token: string }
-  const second = await newcomer(baseURL)
-  const link = `/api/auth/invites/${made.token}`
-  expect(await (await second.get(link)).json()).toMatchObject({ by: 'A cook', isIn: false })
-  expect((await second.post(link, { data: { name: 'Second cook' } })).status()).toBe(204)
-  expect((await second.post(link, { data: { name: 'Third cook' } })).status()).toBe(404)
-  const { cookies } = await second.storageState()
-  expect(cookies.every(({ httpOnly, sameSite }) => httpOnly && sameSite === 'Lax')).toBe(true)
-  const whoami = await (await second.get('/api/household')).json()
-  expect(whoami.member).toMatchObject({ name: 'Second cook', role: 'member' })
-  // A member lets nobody in, and takes nothing away.
-  expect((await second.post('/api/people/invites', { data: {} })).status()).toBe(403)
-  expect((await second.delete('/api/household')).status()).toBe(403)
-  const { devices } = (await (await request.get('/api/people')).json()) as {
-    devices: { id: string; memberId: string }[]
-  }
-  const theirs = devices.find(({ memberId }) => memberId === whoami.member.id)!
-  const hearing = new AbortController()
-  const headers = { cookie: cookies.map(({ name, value }) => `${name}=${value}`).join('; ') }
-  const stream = await fetch(`${baseURL}/api/changes`, { headers, signal: hearing.signal })
-  expect((await request.delete(`/api/people/devices/${theirs.id}`)).status()).toBe(204)
-  // What it was hearing ends at once, and not with the next pulse.
-  const ended = stream.text().then(() => 'ended')
-  const late = new Promise((resolve) => setTimeout(() => resolve('still hears'), 10_000))
-  expect(await Promise.race([ended, late])).toBe('ended')
-  // The cookie is as it was, and opens nothing.
-  expect((await second.get('/api/documents/kitchen/own')).status()).toBe(401)
-  await second.dispose()
-})
-
-test('a password is not had by guessing, and guesses lock nobody out of a running pot', async ({
-  request,
-  baseURL,
-}) => {
-  const { runId } = await startRun(request)
-  await litBefore(request, runId)
-  const signInName = `cook ${randomUUID()}`
-  const me = (data: object) => request.patch('/api/people/me', { data })
-  expect((await me({ password: PASSWORD })).status()).toBe(422)
-  expect((await me({ signInName, password: 'short' })).status()).toBe(422)
-  expect((await me({ signInName, password: PASSWORD })).status()).toBe(204)
-  const guesser = await newcomer(baseURL)
-  const guess = (password: string) => guesser.post('/api/auth/enter', { data: { signInName, password } })
-  expect((await guess(PASSWORD)).status()).toBe(204)
-  const seen = new Set<number>()
-  for (let i = 0; i < 12; i++) seen.add((await guess(`guess ${i}`)).status())
-  expect(seen).toEqual(new Set([403, 429]))
-  expect((await guess(PASSWORD)).status()).toBe(429)
-  const whistle = event({ kind: 'whistle', how: 'ear' }, Date.now() - 1000)
-  expect((await request.post(`/api/runs/${runId}/events`, { data: whistle })).ok()).toBe(true)
-  // Who guesses at the door does not slow down the member at their own device.
-  expect((await me({ password: 'another password', oldPassword: 'a guess at it' })).status()).toBe(403)
-  expect((await me({ password: 'another password', oldPassword: PASSWORD })).status()).toBe(204)
-  await guesser.dispose()
-})
-
-test('how a member signs in is changed only by who has shown who they are a short while ago', async ({
-  request,
-  baseURL,
-}) => {
-  const signInName = `cook ${randomUUID()}`
-  const me = (data: object) => request.patch('/api/people/me', { data })
-  expect((await me({ signInName, password: PASSWORD })).status()).toBe(204)
-  const other = await newcomer(baseURL)
-  expect((await other.post('/api/auth/enter', { data: { signInName, password: PASSWORD } })).status()).toBe(204)
-  // The member is told of it at the device where they are.
-  const whoami = async () => (await request.get('/api/household')).json()
-  expect((await whoami()).signIn).toMatchObject({ kind: 'device' })
-  await other.dispose()
-
-  const { hereId } = await (await request.get('/api/people')).json()
-  const pool = new Pool({ connectionString: process.env.DATABASE_URL, options: '-c bivvet.household=*', max: 1 })
-  await pool.query(`update devices set confirmed_at = now() - interval '11 minutes' where id = $1`, [hereId])
-  await pool.end()
-  const codeOf = async (answer: APIResponse) => (await answer.json()).problems[0].code
-  expect(await codeOf(await me({ password: 'another password' }))).toBe('confirm-first')
-  expect(await codeOf(await request.get('/api/people/passkey'))).toBe('confirm-first')
-  const confirm = (password: string) => request.post('/api/people/confirm', { data: { password } })
-  expect((await confirm('a guess at it')).status()).toBe(403)
-  expect((await confirm(PASSWORD)).status()).toBe(204)
-  expect((await request.get('/api/people/passkey')).ok()).toBe(true)
-  expect((await me({ password: 'another password' })).status()).toBe(204)
-  const { events } = await (await request.get('/api/people')).json()
-  expect(events.map(({ kind }: { kind: string }) => kind)).toEqual(expect.arrayContaining(['password', 'device']))
-})
-
-test('who has no way to come back is asked before they go', async ({ request, baseURL }) => {
-  const made = (await (await request.post('/api/people/invites', { data: {} })).json()) as { token: string }
-  const second = await newcomer(baseURL)
-  expect((await second.post(`/api/auth/invites/${made.token}`, { data: { name: 'Second cook' } })).status()).toBe(204)
-  const refused = await second.post('/api/auth/leave')
-  expect(refused.status()).toBe(409)
-  expect((await refused.json()).problems[0].code).toBe('no-way-back')
-  expect((await second.get('/api/documents/kitchen/own')).ok()).toBe(true)
-  expect((await second.post('/api/auth/leave?sure=1')).status()).toBe(204)
-  // Out, they are in the household that is open to all.
-  expect((await (await second.get('/api/household')).json()).household.id).toBe(DEMO_HOUSEHOLD)
-  await second.dispose()
-})
-
 test('over https the cookie belongs to this host alone, and the browser stays with https', async ({
   request,
   baseURL,
@@ -356,61 +252,6 @@ test('over https the cookie belongs to this host alone, and the browser stays wi
   const ask = (headers: Record<string, string>) =>
     fetch(`${baseURL}/api/household`, { headers: { cookie, ...headers } })
   expect((await (await ask({ 'x-forwarded-proto': 'https' })).json()).member.name).toBe('Second cook')
-})
-
-test('all of a household goes out as one file and into an empty one, once', async ({ request, baseURL }) => {
-  test.slow()
-  await keepDish(request)
-  const { runId } = await startRun(request)
-  await litBefore(request, runId)
-  const zip = await (await request.get('/api/household/archive')).body()
-  const files = unzipSync(zip)
-  expect(Object.keys(files).sort()).toEqual(['household.json', 'log.csv'])
-  const archive = JSON.parse(strFromU8(files['household.json']!))
-  expect(archive.log.runs).toHaveLength(1)
-
-  const empty = await newcomer(baseURL)
-  await join(empty, await newHousehold({ bare: true }))
-  const bring = (data: Uint8Array) =>
-    empty.post('/api/household/archive', { data: Buffer.from(data), headers: { 'content-type': 'application/zip' } })
-  const broken = { ...archive, dishes: [{ ...archive.dishes[0], content: { shape: 1, name: 7 } }] }
-  for (const [bad, code] of [
-    [zipSync({ 'household.json': strToU8(JSON.stringify(broken)) }), 'unreadable-document'],
-    [zipSync({ 'household.json': strToU8('{') }), 'not-an-archive'],
-    [zipSync({ 'elsewhere.txt': strToU8('nothing') }), 'not-an-archive'],
-    [strToU8('no zip'), 'not-an-archive'],
-    [zip.subarray(0, zip.length / 2), 'not-an-archive'],
-  ] as const) {
-    const answer = await bring(bad)
-    expect(answer.status()).toBe(422)
-    expect((await answer.json()).problems[0].code).toBe(code)
-  }
-  expect(await (await empty.get('/api/documents/dish')).json()).toEqual([])
-  // Looked at first, nothing is written.
-  const looked = await empty.post('/api/household/archive?check', {
-    data: zip,
-    headers: { 'content-type': 'application/zip' },
-  })
-  const { added } = await looked.json()
-  expect(added).toMatchObject({ kitchen: { name: archive.kitchen.name }, dishes: archive.dishes.length, runs: 1 })
-  expect(await (await empty.get('/api/documents/dish')).json()).toEqual([])
-  const kitchenBefore = (await (await empty.get('/api/documents/kitchen/own')).json()).content
-  expect(kitchenBefore.cookers).toEqual([])
-  // The kitchen that is here may stay.
-  const without = await empty.post('/api/household/archive?check&kitchen=stays', {
-    data: zip,
-    headers: { 'content-type': 'application/zip' },
-  })
-  expect((await without.json()).added.kitchen).toBeNull()
-  const answer = await bring(zip)
-  expect(answer.ok(), await answer.text()).toBe(true)
-  expect((await answer.json()).added).toEqual(added)
-  expect((await (await empty.get('/api/documents/kitchen/own')).json()).content).toEqual(archive.kitchen)
-  expect(((await (await empty.get('/api/runs')).json()) as { runs: [] }).runs).toHaveLength(1)
-  expect((await (await empty.get('/api/documents/dish')).json()) as []).toHaveLength(archive.dishes.length)
-  const again = (await (await bring(zip)).json()).added as Record<string, unknown>
-  expect(Object.values(again).filter(Boolean)).toEqual([])
-  await empty.dispose()
 })
 
 test('an uploaded file is looked at before it adds anything', async ({ page, baseURL }) => {
@@ -548,11 +389,4 @@ test('what a pot, a dinner and what is kept were before a change is had back, an
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Take it again' }).click()
   await expect.poll(left).toBe(3)
-})
-
-test('a household is taken away for thirty days, in which an owner can have it back', async ({ request }) => {
-  expect((await request.delete('/api/household')).status()).toBe(204)
-  expect((await request.get('/api/documents/kitchen/own')).status()).toBe(410)
-  expect((await request.post('/api/household/keep')).status()).toBe(204)
-  expect((await request.get('/api/documents/kitchen/own')).ok()).toBe(true)
 })

@@ -152,18 +152,6 @@ test('a server killed in the middle of a run loses nothing, and nothing is store
   }
 })
 
-test('an event that arrives twice at once counts once', async ({ request }) => {
-  const { runId } = await startRun(request)
-  await request.post(`/api/runs/${runId}/events`, { data: event({ kind: 'lit' }) })
-  const whistle = event({ kind: 'whistle' })
-  const answers = await Promise.all(
-    Array.from({ length: 4 }, () => request.post(`/api/runs/${runId}/events`, { data: whistle })),
-  )
-  for (const answer of answers) expect(answer.status()).toBe(200)
-  const { events } = await (await request.get(`/api/runs/${runId}`)).json()
-  expect(events).toHaveLength(2)
-})
-
 /** The worker holds what it was installed with; the words of the language come when the first screen stands. */
 const isKept = (page: Page) =>
   expect

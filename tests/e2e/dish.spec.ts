@@ -1,10 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
-import { line } from '../dishes'
 import { DEMO_DISHES } from '../../server/db/demo'
 import { asDocument } from '../../server/db/demo-dishes'
-import type { DishDocument } from '../../shared/dish'
 import type { KeptDish } from '../../shared/household'
 import { DISH_SHAPE } from '../../shared/shapes'
 import { beansDocument, choose, chooseNth, expectAccessible, keepDish, test, watchForErrors } from './kitchen'
@@ -410,37 +408,6 @@ test('how thick a dish comes out is told and wanted; what makes it so is one pre
   await page.keyboard.press('Control+z')
   await expect(consistency).toContainText('It comes out thick')
   await expect(consistency.getByRole('button', { name: /^Mash/ })).toBeVisible()
-})
-
-test('a dish that cannot be is refused with reasons, and one sent twice is kept once', async ({ request }) => {
-  const dishId = randomUUID()
-  const [url, begun] = [`/api/documents/dish/${dishId}`, `/api/dishes/${dishId}/begun`]
-  const wrong: Partial<DishDocument>[] = [
-    { name: 'n'.repeat(5000) },
-    { servings: 0 },
-    { servings: 1000 },
-    { lines: Array.from({ length: 100 }, (_, i) => line(`l${i}`, 'onion', 10)) },
-    { stages: [{ ...beansDocument().stages[0]!, kind: 'explode' as never }] },
-  ]
-  for (const change of wrong) {
-    const refused = await request.put(url, { data: { version: 0, favourite: false, content: beansDocument(change) } })
-    expect(refused.status()).toBe(422)
-    expect(((await refused.json()) as { problems: { message: string }[] }).problems[0]!.message).not.toBe('')
-  }
-  expect((await request.get(url)).status()).toBe(404)
-  const many = Object.fromEntries(Array.from({ length: 200 }, (_, i) => [`clock ${i}`, Date.now()]))
-  for (const said of [{ at: -1 }, { at: 1000 }, { runs: { soak: 'none' } }, { clocks: { soak: 1 } }, { clocks: many }])
-    expect((await request.put(begun, { data: said })).status()).toBe(422)
-  expect((await request.put(begun, { data: { at: 1 } })).status()).toBe(404)
-  const dish = beansDocument()
-  dish.stages[0]!.until = '<img src=x onerror=alert(1)>'
-  const body = { version: 0, favourite: true, content: dish }
-  const [first, again] = [await request.put(url, { data: body }), await request.put(url, { data: body })]
-  expect([first.status(), again.status()]).toEqual([200, 200])
-  expect(((await again.json()) as KeptDish).version).toBe(1)
-  const stale = { ...body, content: beansDocument({ name: 'Other' }) }
-  expect((await request.put(url, { data: stale })).status()).toBe(409)
-  expect(((await (await request.get(url)).json()) as KeptDish).content).toEqual(dish)
 })
 
 test('HTML in a step is text, a dish that is gone says so, and two devices do not overwrite each other', async ({

@@ -105,15 +105,6 @@ test('the household’s language is every device’s that has none of its own', 
   await expect(page.getByRole('link', { name: 'Cocina', exact: true })).toBeVisible()
 })
 
-test('the server tells what is wrong in the language that is asked for', async ({ request }) => {
-  const answer = await request.get('/api/runs/0de70000-0000-4000-8000-00000000ffff', {
-    headers: { 'accept-language': 'de-AT,de;q=0.9,en;q=0.5' },
-  })
-  expect(answer.status()).toBe(404)
-  const { problems } = (await answer.json()) as { problems: { message: string }[] }
-  expect(problems[0]!.message).toMatch(/^Das gibt es in diesem Haushalt nicht/)
-})
-
 /**
  * A language that nobody speaks: every message in brackets and half as long again. The message files are compiled when
  * the application is built, so it is the texts in the served files that are changed.
