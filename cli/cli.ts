@@ -102,7 +102,7 @@ function runSimulate(input: unknown): void {
   const parsed = check(simulationCaseSchema, input)
   if (!parsed) return
   const result = simulateChecked(parsed)
-  if (result.ok) print(figuresOf(parsed, result.value))
+  if (result.ok) print(resultOf(parsed, result.value))
   else fail(result.problems)
 }
 
@@ -206,7 +206,7 @@ function readSound(file: string, path: string): Sound | null {
 }
 
 /** The figures that are of interest for this kind of appliance. */
-function figuresOf(input: SimulationCase, result: Simulation): Record<string, unknown> {
+function resultOf(input: SimulationCase, result: Simulation): Record<string, unknown> {
   const { boilsAtMinute, minutesToPressure, heatOffMinute, releaseMinutes, whistles, steamLostG, boilMinutes } = result
   if (holdsPressure(input.appliance))
     return { minutesToPressure, heatOffMinute, releaseMinutes, whistles, steamLostG, boilMinutes }

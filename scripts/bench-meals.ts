@@ -2,7 +2,7 @@
 // (HiGHS compiled to WebAssembly); and how the scheduler grows with the number of tasks.
 import { readdirSync, readFileSync } from 'node:fs'
 import highs from 'highs'
-import { figuresOf } from '../core/meal/figures'
+import { objectiveOf } from '../core/meal/objective'
 import type { MealRequest, Task } from '../core/meal/meal.schema'
 import { replanMeal } from '../core/meal/replan'
 import { scheduleMeal } from '../core/meal/schedule'
@@ -138,7 +138,7 @@ async function benchMeals(): Promise<void> {
       'ms (≤ 1000)': Number(ours.toPrecision(3)),
       figures: figures === Object.values(expect).join('/') && optimal ? `${figures}, proved` : `${figures}: WRONG`,
       'general solver ms': Math.round(theirs),
-      'its result': `${solved.Status}, ${Object.values(figuresOf(request, found)).join('/')}`,
+      'its result': `${solved.Status}, ${Object.values(objectiveOf(request, found)).join('/')}`,
     })
   }
   console.table(rows)

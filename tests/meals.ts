@@ -1,5 +1,5 @@
 import type { MealRequest, Task } from '../core/meal/meal.schema'
-import type { Placed } from '../core/meal/figures'
+import type { Placed } from '../core/meal/objective'
 import type { MealTask } from '../shared/meal'
 
 /** Numbers in 0 to 1 that are the same every time (mulberry32). */

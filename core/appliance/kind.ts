@@ -1,7 +1,7 @@
 import type { BoundName } from '../bounds'
 import type { Level, StyleKind } from '../names'
 import type { Burner } from './burner'
-import type { ScaleName } from './figures'
+import type { ScaleName } from './parameters'
 import type { ProfilePoint, Step } from './step.schema'
 import type { TestMark, WaterTest } from './water-test.schema'
 

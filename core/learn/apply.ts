@@ -1,5 +1,5 @@
 import { heatsItself, holdsPressure } from '../appliance/appliance'
-import { figureOf } from '../appliance/figures'
+import { parameterOf } from '../appliance/parameters'
 import type { Food, FoodGroup } from '../food/food.schema'
 import { FLAMES, type FlameName } from '../names'
 import { findFood } from '../food/catalogue'
@@ -70,7 +70,7 @@ export function asLearnt(request: PlanRequest, pot: CookedWith, learnt: Believed
   if (heatsItself(cooker.appliance)) {
     const own: Figure = { kind: 'own-heat', cookerId }
     if (knows(own)) {
-      const { mean, sd } = ofSaid(figureOf(cooker.appliance, 'heat'), own)
+      const { mean, sd } = ofSaid(parameterOf(cooker.appliance, 'heat'), own)
       factors.heat = timesOf(mean)
       narrow('flame', nextRun(sd))
     }

@@ -1,6 +1,6 @@
 import { EigenvalueDecomposition, Matrix, solve } from 'ml-matrix'
 import { heatsItself, kindOf } from '../appliance/appliance'
-import { figureOf } from '../appliance/figures'
+import { parameterOf } from '../appliance/parameters'
 import type { Burner } from '../appliance/burner'
 import { cooksCovered } from '../food/food'
 import type { FoodGroup } from '../food/food.schema'
@@ -306,7 +306,7 @@ function saidOf({ closing }: Course): RunFit['said'] {
   const flameW = Object.fromEntries(FLAMES.map((flame) => [flame, burner[flame] / (learnt?.flames?.[flame] ?? 1)]))
   return {
     flameW: own ? null : (flameW as Burner),
-    ownW: own ? figureOf(cooker.appliance, 'heat') / (learnt?.heat ?? 1) : null,
+    ownW: own ? parameterOf(cooker.appliance, 'heat') / (learnt?.heat ?? 1) : null,
     lossWPerK: cooker.appliance.lossWPerK / (learnt?.loss ?? 1),
   }
 }

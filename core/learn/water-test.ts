@@ -2,7 +2,7 @@ import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { inverse, Matrix } from 'ml-matrix'
 import { failed, problem, type Outcome } from '../problem'
 import type { Burner } from '../appliance/burner'
-import { figureOf, scaled, type ScaleName } from '../appliance/figures'
+import { parameterOf, scaled, type ScaleName } from '../appliance/parameters'
 import { kindOf, type Appliance } from '../appliance/appliance'
 import { flamesIn, minuteOf } from '../appliance/test-guide'
 import type { TestMark, WaterTest } from '../appliance/water-test.schema'
@@ -237,7 +237,7 @@ function apply(before: Measured, parameters: readonly ParameterId[], logs: reado
 
 /** A parameter's figure in W, W/K, Pa, kg/s or as a share. */
 function valueOf({ appliance, burner }: Measured, id: ParameterId): number {
-  return isFlame(id) ? burner[id] : figureOf(appliance, id)
+  return isFlame(id) ? burner[id] : parameterOf(appliance, id)
 }
 
 function fit(residuals: (logs: readonly number[]) => number[], size: number, count: number): number[] {

@@ -1,4 +1,4 @@
-import { scaled } from '../appliance/figures'
+import { scaled } from '../appliance/parameters'
 import { heatsItself, type Appliance } from '../appliance/appliance'
 import type { Release, Step } from '../appliance/step.schema'
 import { withFigure } from '../appliance/steps'

@@ -1,4 +1,4 @@
-import { scaled } from '../appliance/figures'
+import { scaled } from '../appliance/parameters'
 import type { LoadedPot } from '../pot/case.schema'
 import { Run } from '../pot/run'
 import type { OpenedPot } from '../program/closing'

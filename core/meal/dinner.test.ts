@@ -379,13 +379,13 @@ describe('what could be done otherwise', () => {
     const { found: ways, isWhole } = betterWays(dinner, clock())
     expect(isWhole).toBe(true)
     expect(ways.length).toBeGreaterThan(0)
-    for (const { way, figures: told } of ways) {
+    for (const { way, objective: told } of ways) {
       const [lateThen, spanThen] = figures(applied(dinner, way))
       expect(told).toMatchObject({ handsLateMinutes: lateThen, spanMinutes: spanThen })
       expect(lateThen < late || spanThen < span).toBe(true)
     }
-    expect(ways.map(({ figures: { handsLateMinutes } }) => handsLateMinutes)).toEqual(
-      ways.map(({ figures: { handsLateMinutes } }) => handsLateMinutes).sort((a, b) => a - b),
+    expect(ways.map(({ objective: { handsLateMinutes } }) => handsLateMinutes)).toEqual(
+      ways.map(({ objective: { handsLateMinutes } }) => handsLateMinutes).sort((a, b) => a - b),
     )
   })
 

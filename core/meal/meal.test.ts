@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { drawnMeal, faultsOf, mealOf } from '../../tests/meals'
-import { figuresOf } from './figures'
+import { objectiveOf } from './objective'
 import { leastLater, onlyWith, possible, servedLater, whyImpossible } from './impossible'
 import { planMeal } from './meal'
 import { mealRequestSchema, type MealRequest, type Task } from './meal.schema'
@@ -37,7 +37,7 @@ describe('meals whose best is known from an integer program', () => {
     expect(plan).toMatchObject({ ...figures, optimal: true, bound: figures })
     expect(faultsOf(request, plan.tasks)).toEqual([])
     const example = request.tasks.map(({ id }) => ({ id, startMinute: exampleStarts[id] }))
-    expect(figuresOf(request, example)).toEqual(figures)
+    expect(objectiveOf(request, example)).toEqual(figures)
     expect(faultsOf(request, example)).toEqual([])
   })
 })
@@ -78,7 +78,7 @@ function bestOfAll(request: MealRequest): number[] | null {
     const task = request.tasks[placed.length]
     if (!task) {
       if (faultsOf(request, placed).length > 0) return
-      const { handsLateMinutes, spanMinutes, holdingMinutes } = figuresOf(request, placed)
+      const { handsLateMinutes, spanMinutes, holdingMinutes } = objectiveOf(request, placed)
       const figures = [handsLateMinutes, spanMinutes, holdingMinutes]
       if (best === null || less(figures, best)) best = figures
       return
@@ -122,7 +122,7 @@ describe('any meal', () => {
       if (plan === null || plan === 'stopped') continue
       plans++
       expect(faultsOf(request, plan.tasks)).toEqual([])
-      expect(plan).toMatchObject(figuresOf(request, plan.tasks))
+      expect(plan).toMatchObject(objectiveOf(request, plan.tasks))
       for (const figure of ['handsLateMinutes', 'spanMinutes', 'holdingMinutes'] as const)
         expect(plan.bound[figure]).toBeLessThanOrEqual(plan[figure])
     }

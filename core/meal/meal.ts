@@ -1,7 +1,7 @@
 import { failed, problem, type Outcome } from '../problem'
 import { problemsOfMeal } from './checks'
 import { whyImpossible, type Impossible } from './impossible'
-import type { Placed } from './figures'
+import type { Placed } from './objective'
 import type { MealRequest } from './meal.schema'
 import type { Budget } from './budget'
 import { scheduleMeal, type MealPlan } from './schedule'

@@ -1,11 +1,11 @@
-import { LATE_MINUTES, lasts, type Placed } from './figures'
+import { LATE_MINUTES, lasts, type Placed } from './objective'
 import type { MealRequest, Task } from './meal.schema'
 import { SumRule, TimetableRule, WindowRule, type Use } from './rules'
 import { Search, type Bound } from './search'
 
 /** Something to be made small: the literal "at most this", and the least it can be as far as is known. */
 export interface Objective {
-  atMost(figure: number): Bound
+  atMost(value: number): Bound
   least(): number
 }
 
@@ -128,20 +128,20 @@ export function modelOf(request: MealRequest, mostLater = 0, like: readonly Plac
     search,
     objectives: {
       handsLateMinutes: {
-        atMost: (figure) => ({ side: 2 * handsLate + 1, value: -figure }),
+        atMost: (value) => ({ side: 2 * handsLate + 1, value: -value }),
         least: () => search.least(handsLate),
       },
       spanMinutes: {
-        atMost: (figure) => ({ side: 2 * firstStart, value: -figure }),
+        atMost: (value) => ({ side: 2 * firstStart, value: -value }),
         least: () => -search.most(firstStart),
       },
       holdingMinutes: {
-        atMost: (figure) => ({ side: 2 * holding + 1, value: -figure }),
+        atMost: (value) => ({ side: 2 * holding + 1, value: -value }),
         least: () => search.least(holding),
       },
     },
     later: {
-      atMost: (figure) => ({ side: 2 * served + 1, value: -figure }),
+      atMost: (value) => ({ side: 2 * served + 1, value: -value }),
       least: () => search.least(served),
     },
     placed: () => tasks.map(({ id }) => ({ id, startMinute: search.solution![startOf(id)]! })),

@@ -1,5 +1,5 @@
 import { leastLater, servedLater } from './impossible'
-import type { Placed } from './figures'
+import type { Placed } from './objective'
 import type { MealRequest, Task } from './meal.schema'
 import { endOf, type Budget } from './budget'
 import { scheduleMeal, type MealPlan } from './schedule'

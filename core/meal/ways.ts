@@ -2,7 +2,7 @@ import { stylesFor } from '../appliance/appliance'
 import type { DishRequest } from '../dish/dish.schema'
 import { cookerOf } from '../program/stove'
 import { tasksOfDinner, type Dinner, type DinnerDish, type PotOnBurner, type SoakWay } from './dinner-tasks'
-import { figuresOf, type MealFigures, type Placed } from './figures'
+import { objectiveOf, type Objective, type Placed } from './objective'
 import { leastLater, possible, type Wish } from './impossible'
 import { planMeal } from './meal'
 import { replanMeal, type Begun } from './replan'
@@ -19,7 +19,7 @@ export type DinnerWay =
 /** What a way would make of the dinner. */
 export interface WeighedWay {
   way: DinnerWay
-  figures: MealFigures
+  objective: Objective
 }
 
 /** Each change is looked at with such a share of the budget of the whole. */
@@ -199,23 +199,24 @@ export function waysToKeepHour(dinner: Dinner, begun: readonly Begun[], budget: 
  * best first, and of each kind and dish the best alone. What a rule refuses is not among them.
  */
 export function betterWays(dinner: Dinner, budget: Budget): FoundWays<WeighedWay> {
-  const look = (of: Dinner, own: Budget): MealFigures | null | 'stopped' => {
+  const look = (of: Dinner, own: Budget): Objective | null | 'stopped' => {
     const built = tasksOfDinner(of)
     if (!built.ok) return null
     const answer = planMeal(built.value.request, own)
     // It fails where it was not decided in time.
     if (!answer.ok) return 'stopped'
-    return answer.value.possible ? figuresOf(built.value.request, answer.value.plan.tasks) : null
+    return answer.value.possible ? objectiveOf(built.value.request, answer.value.plan.tasks) : null
   }
   const now = look(dinner, { ...budget, most: LOOK_SHARE * budget.most })
   if (!now || now === 'stopped') return { found: [], isWhole: now === null }
   const { found, isWhole } = lookAtWays(waysOf(dinner), budget, (way, own): WeighedWay | null | 'stopped' => {
-    const figures = look(applied(dinner, way), own)
-    if (figures === 'stopped') return figures
-    return figures && isBetter(figures, now) ? { way, figures } : null
+    const objective = look(applied(dinner, way), own)
+    if (objective === 'stopped') return objective
+    return objective && isBetter(objective, now) ? { way, objective } : null
   })
   found.sort(
-    (a, b) => a.figures.handsLateMinutes - b.figures.handsLateMinutes || a.figures.spanMinutes - b.figures.spanMinutes,
+    (a, b) =>
+      a.objective.handsLateMinutes - b.objective.handsLateMinutes || a.objective.spanMinutes - b.objective.spanMinutes,
   )
   // Of the pots that a dish could be cooked in the best will do.
   const kindOf = ({ way }: WeighedWay) => `${way.kind} ${way.dish}`
@@ -223,6 +224,6 @@ export function betterWays(dinner: Dinner, budget: Budget): FoundWays<WeighedWay
   return { found: best, isWhole }
 }
 
-const isBetter = (one: MealFigures, other: MealFigures) =>
+const isBetter = (one: Objective, other: Objective) =>
   one.handsLateMinutes < other.handsLateMinutes ||
   one.spanMinutes <= other.spanMinutes - LEAST_SHORTER_MINUTES * (1 + one.handsLateMinutes - other.handsLateMinutes)

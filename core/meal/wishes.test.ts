@@ -6,7 +6,7 @@ import type { Dish } from '../dish/dish.schema'
 import { instructionsOfDinner } from '../guide/dinner'
 import { planDinner, type DinnerPlan } from './dinner'
 import type { Dinner, DinnerDish } from './dinner-tasks'
-import { figuresOf } from './figures'
+import { objectiveOf } from './objective'
 import { planMeal } from './meal'
 import type { MealRequest } from './meal.schema'
 import { scheduleMeal, type MealPlan } from './schedule'
@@ -18,7 +18,7 @@ function planned(request: MealRequest): MealPlan | null {
   if (plan === 'stopped') throw new Error('stopped')
   if (plan) {
     expect(faultsOf(request, plan.tasks)).toEqual([])
-    expect(plan).toMatchObject(figuresOf(request, plan.tasks))
+    expect(plan).toMatchObject(objectiveOf(request, plan.tasks))
   }
   return plan
 }

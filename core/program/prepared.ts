@@ -1,5 +1,5 @@
 import type { Burner } from '../appliance/burner'
-import { scaled } from '../appliance/figures'
+import { scaled } from '../appliance/parameters'
 import { kindOf, stylesFor, type Cooker } from '../appliance/appliance'
 import type { Release } from '../appliance/step.schema'
 import type { SetStyle, Style } from '../appliance/style.schema'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { flamesTimes } from '../appliance/burner'
-import { scaled } from '../appliance/figures'
+import { scaled } from '../appliance/parameters'
 import type { Style } from '../appliance/style.schema'
 import { normal, randomFrom } from '../live/random'
 import type { PlanAnswer } from './answer'

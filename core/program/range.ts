@@ -1,5 +1,5 @@
 import { flamesTimes } from '../appliance/burner'
-import { scaled } from '../appliance/figures'
+import { scaled } from '../appliance/parameters'
 import { heatsItself, holdsPressure } from '../appliance/appliance'
 import { simulate } from '../pot/simulate'
 import type { Outcome } from '../problem'

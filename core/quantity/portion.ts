@@ -1,4 +1,4 @@
-import { readFigure, type UnitOf } from './figure'
+import { readInUnit, type UnitOf } from './unit'
 import { readAmount, type DecimalSign } from './number'
 
 /** So much of a line: a share of it, a weight, or an amount that has to be read with its name. */
@@ -20,7 +20,7 @@ export function readPortion(text: string, unit: UnitOf<'weight'>, decimal: Decim
   if (said === '') return null
   const share = shareOf(said, decimal)
   if (share !== null) return share > 0 && share <= 1 ? { share } : null
-  const g = readFigure(said, 'weight', unit, decimal)
+  const g = readInUnit(said, 'weight', unit, decimal)
   if (Number.isFinite(g)) return g >= 0 ? { g } : null
   return /\p{L}/u.test(said) ? { amount: said } : null
 }

@@ -5,7 +5,7 @@
  */
 import { BOUNDS, type BoundName } from '~~/core/bounds'
 import { minutesText, readAmount, readMinutes, typedAmount } from '~~/core/quantity/number'
-import { inUnit, readFigure, type Quantity } from '~~/core/quantity/figure'
+import { inUnit, readInUnit, type Quantity } from '~~/core/quantity/unit'
 
 const {
   label,
@@ -34,7 +34,7 @@ const read = (typed: string) =>
   clock
     ? readMinutes(typed, likes.value.decimal)
     : quantity
-      ? readFigure(typed, quantity, unit.value!, likes.value.decimal)
+      ? readInUnit(typed, quantity, unit.value!, likes.value.decimal)
       : readAmount(typed, likes.value.decimal)
 const written = (value: number) =>
   clock

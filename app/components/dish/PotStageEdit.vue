@@ -6,7 +6,7 @@ import { texturesOf, usualTexture } from '~~/core/food/texture'
 import { BOUNDS } from '~~/core/bounds'
 import type { Texture } from '~~/core/names'
 import { endsByItself, styleSaid } from '~~/core/program/styles'
-import { inUnit, readFigure } from '~~/core/quantity/figure'
+import { inUnit, readInUnit } from '~~/core/quantity/unit'
 import { readAmount, typedAmount } from '~~/core/quantity/number'
 import { FREE_LIQUIDS } from '~~/core/water/liquids'
 import type { DishDocument } from '~~/shared/dish'
@@ -90,7 +90,7 @@ function useOwn(key: 'pourG' | 'figure', read: (text: string) => number, write: 
 const OWN_BOUNDS = { pourG: BOUNDS.liquidG, figure: BOUNDS.figure }
 const ownWater = useOwn(
   'pourG',
-  (text) => readFigure(text, 'weight', unitFor('weight'), likes.value.decimal),
+  (text) => readInUnit(text, 'weight', unitFor('weight'), likes.value.decimal),
   (g) => typedAmount(inUnit(g, 'weight', unitFor('weight')), likes.value.decimal, 1),
 )
 const ownFigure = useOwn(

@@ -2,7 +2,7 @@
 import { v4 as uuid } from 'uuid'
 import type { WaterTest } from '~~/core/appliance/water-test.schema'
 import type { WaterTestFit } from '~~/core/learn/water-test'
-import { inUnit } from '~~/core/quantity/figure'
+import { inUnit } from '~~/core/quantity/unit'
 import { BURNERS } from '~~/core/appliance/burner'
 import { ambientPa, saturationPa } from '~~/core/steam/steam'
 import { measuredCooker, type HouseholdCooker, type Kitchen } from '~~/shared/kitchen'

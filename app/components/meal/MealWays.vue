@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { MealFigures } from '~~/core/meal/figures'
+import type { Objective } from '~~/core/meal/objective'
 import type { DinnerWay } from '~~/core/meal/ways'
 import type { Meal } from '~~/shared/meal'
 import { dinnerOf } from '~~/shared/meal-request'
 
 /** What could be done otherwise with one dish, and what that would make better; a press does it. */
-const { meal, plan } = defineProps<{ meal: Meal; plan: MealFigures }>()
+const { meal, plan } = defineProps<{ meal: Meal; plan: Objective }>()
 const emit = defineEmits<{ take: [way: DinnerWay] }>()
 const { t, duration, list } = useI18nText()
 const { wayText } = useMealWords()
@@ -26,7 +26,7 @@ const asked = computed(() => {
 const { result, working, failed } = useWorked(asked, (work, dinner) => work.otherWays(dinner, WORK), 'beside')
 const ways = computed(() => (result.value?.found ?? []).slice(0, MOST))
 
-const makes = ({ spanMinutes, handsLateMinutes }: MealFigures) =>
+const makes = ({ spanMinutes, handsLateMinutes }: Objective) =>
   list([
     ...(spanMinutes === plan.spanMinutes
       ? []
@@ -45,9 +45,9 @@ const makes = ({ spanMinutes, handsLateMinutes }: MealFigures) =>
       {{ t(result?.isWhole ? 'meals.ways.none' : 'meals.ways.noneYet') }}
     </p>
     <ul v-else>
-      <li v-for="{ way, figures } in ways" :key="JSON.stringify(way)">
+      <li v-for="{ way, objective } in ways" :key="JSON.stringify(way)">
         <v-btn @click="emit('take', way)">{{ wayText(meal, way) }}</v-btn>
-        <span class="soft">{{ makes(figures) }}</span>
+        <span class="soft">{{ makes(objective) }}</span>
       </li>
     </ul>
   </div>

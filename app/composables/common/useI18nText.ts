@@ -1,7 +1,7 @@
 import { useI18n } from 'vue-i18n'
 import { readAmount } from '~~/core/quantity/number'
 import { pourable, UNMENTIONED_ERROR, type PourPart } from '~~/core/measure/pourable'
-import { inUnit, QUANTITIES, type Quantity, type UnitOf } from '~~/core/quantity/figure'
+import { inUnit, QUANTITIES, type Quantity, type UnitOf } from '~~/core/quantity/unit'
 import type { Problem } from '~~/core/problem'
 import { USUAL_LIKES, type HouseholdMeasure } from '~~/shared/kitchen'
 import type { MessageKey } from '~~/locales/bundles'

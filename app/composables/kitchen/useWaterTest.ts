@@ -3,7 +3,7 @@ import { stepAfter } from '~~/core/appliance/test-guide'
 import { kindOf } from '~~/core/appliance/appliance'
 import type { TestMark, WaterTest } from '~~/core/appliance/water-test.schema'
 import { MINUTE_MS } from '~~/core/measure/time'
-import { inUnit, readFigure } from '~~/core/quantity/figure'
+import { inUnit, readInUnit } from '~~/core/quantity/unit'
 import { typedAmount } from '~~/core/quantity/number'
 import { inUse, type HouseholdCooker, type Kitchen } from '~~/shared/kitchen'
 
@@ -25,8 +25,8 @@ export function useWaterTest(cooker: HouseholdCooker, kitchen: Kitchen) {
   const { appliance, body } = cooker.cooker
   const { test: guide, level } = kindOf(appliance)
   const { weight, temperature, decimal } = kitchen.likes
-  const readG = (text: string) => readFigure(text, 'weight', weight, decimal)
-  const readC = (text: string) => readFigure(text, 'temperature', temperature, decimal)
+  const readG = (text: string) => readInUnit(text, 'weight', weight, decimal)
+  const readC = (text: string) => readInUnit(text, 'temperature', temperature, decimal)
   const fresh = (): Notes => ({
     burnerId: inUse(kitchen.burners)[0]?.id ?? '',
     waterG: typedAmount(inUnit(guide.waterG(body.capacityL), 'weight', weight), decimal, 1),

@@ -1,4 +1,4 @@
-import { OPEN } from '../figures'
+import { OPEN } from '../parameters'
 import { flameSetting, roundBody, type ApplianceKind, type ApplianceOf } from '../kind'
 import { BOILS, hold, offMinute, START, usualTestWaterG } from '../test-guide'
 

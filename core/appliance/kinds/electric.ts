@@ -1,4 +1,4 @@
-import { PRESSURE } from '../figures'
+import { PRESSURE } from '../parameters'
 import { flameSetting, roundBody, type ApplianceKind, type ApplianceOf, type Generic } from '../kind'
 import { AT_PRESSURE, FALLS, minuteOf, offMinute, START, SWITCHES_OFF, usualTestWaterG } from '../test-guide'
 

@@ -1,4 +1,4 @@
-import { OPEN } from '../figures'
+import { OPEN } from '../parameters'
 import { flameSetting, type ApplianceKind, type ApplianceOf } from '../kind'
 import { BOILS, flamesFrom, flamesIn, hold, LIGHT, minuteOf, offMinute, usualTestWaterG } from '../test-guide'
 import { openPots } from './stove-top'

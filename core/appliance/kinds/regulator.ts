@@ -1,4 +1,4 @@
-import { PRESSURE } from '../figures'
+import { PRESSURE } from '../parameters'
 import { flameSetting, type ApplianceKind, type ApplianceOf } from '../kind'
 import {
   FALLS,

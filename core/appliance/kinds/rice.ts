@@ -1,4 +1,4 @@
-import { OPEN } from '../figures'
+import { OPEN } from '../parameters'
 import { flameSetting, roundBody, type ApplianceKind, type ApplianceOf, type Generic } from '../kind'
 import { BOILS, START, SWITCHES_OFF } from '../test-guide'
 

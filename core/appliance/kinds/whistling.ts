@@ -1,4 +1,4 @@
-import { PRESSURE } from '../figures'
+import { PRESSURE } from '../parameters'
 import { flameSetting, type ApplianceKind, type ApplianceOf } from '../kind'
 import type { Step } from '../step.schema'
 import { FALLS, flamesIn, LIGHT, TURN_MEDIUM, TURN_OFF, usualTestWaterG, whistles } from '../test-guide'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useLocalStorage, useTimestamp } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
-import { inUnit, readFigure, type Quantity } from '~~/core/quantity/figure'
+import { inUnit, readInUnit, type Quantity } from '~~/core/quantity/unit'
 import { typedAmount } from '~~/core/quantity/number'
 import { canBeTold } from '~~/core/appliance/program-by-hand'
 import { checkCooker } from '~~/core/pot/check'
@@ -14,7 +14,7 @@ const route = useRoute()
 const { t, number, problemText, unitFor, unitName, likes } = useI18nText()
 type Told = Extract<Quantity, 'weight' | 'temperature'>
 const unitText = (quantity: Told) => unitName(unitFor(quantity))
-const read = (text: string, quantity: Told) => readFigure(text, quantity, unitFor(quantity), likes.value.decimal)
+const read = (text: string, quantity: Told) => readInUnit(text, quantity, unitFor(quantity), likes.value.decimal)
 const { draft, state, save } = useKitchenDraft()
 const cooker = computed(() => draft.value.cookers.find(({ id }) => id === route.params.id) ?? null)
 // A stopwatch: this device’s own clock, which nobody sets in the middle.

@@ -1,11 +1,11 @@
-/** Figures that every appliance has. */
+/** Parameters that every appliance has. */
 export const BODY = ['metalKg', 'metalJPerKgK', 'lossWPerK'] as const
 /**
- * Figures of what holds pressure: steam through the open vent or lifted weight, water that leaves with the air
+ * Parameters of what holds pressure: steam through the open vent or lifted weight, water that leaves with the air
  * when it first boils, and steam lost past the gasket at lift or high pressure, in proportion below.
  */
 export const PRESSURE = [...BODY, 'ventKgPerS', 'purgeKg', 'leakKgPerS'] as const
-/** Figures of what boils openly: with the share of the steam that runs back from the lid. */
+/** Parameters of what boils openly: with the share of the steam that runs back from the lid. */
 export const OPEN = [...BODY, 'reflux'] as const
 
 /** What a water test or a guess may change about an appliance, as a factor. */
@@ -19,14 +19,14 @@ const MOST_REFLUX = 0.99
 const MOST_SWING = 0.9
 const LEAST_RESEAT_PA = 1000
 
-type Figures = Readonly<Partial<Record<string, number | string>>>
+type Parameters = Readonly<Partial<Record<string, number | string>>>
 
 /**
- * An appliance with some of its figures multiplied: heat of its own, losses, swing of its weight (from lift to
+ * An appliance with some of its parameters multiplied: heat of its own, losses, swing of its weight (from lift to
  * reseat), pressures, vent, leak and reflux. What it does not have is passed over.
  */
 export function scaled<A extends { kind: string; lossWPerK: number }>(appliance: A, by: Scales): A {
-  const after: Record<string, number | string> = { ...(appliance as Figures) } as never
+  const after: Record<string, number | string> = { ...(appliance as Parameters) } as never
   const times = (name: string, factor = 1) => {
     const value = after[name]
     if (typeof value === 'number') after[name] = value * factor
@@ -37,7 +37,7 @@ export function scaled<A extends { kind: string; lossWPerK: number }>(appliance:
   times('ventKgPerS', by.vent)
   times('leakKgPerS', by.leak)
   if (typeof after.reflux === 'number') after.reflux = Math.min(MOST_REFLUX, after.reflux * (by.reflux ?? 1))
-  const { liftPa, reseatPa } = appliance as Figures
+  const { liftPa, reseatPa } = appliance as Parameters
   if (typeof liftPa === 'number' && typeof reseatPa === 'number') {
     const swing = Math.min(MOST_SWING, (1 - reseatPa / liftPa) * (by.swing ?? 1))
     after.reseatPa = Math.max(LEAST_RESEAT_PA, (after.liftPa as number) * (1 - swing))
@@ -45,23 +45,23 @@ export function scaled<A extends { kind: string; lossWPerK: number }>(appliance:
   return after as A
 }
 
-/** The figure that a factor is measured by, in its own unit; NaN where the appliance has none. */
-export function figureOf(appliance: object, name: ScaleName): number {
-  const figures = appliance as Record<string, number | undefined>
+/** The parameter that a factor is measured by, in its own unit; NaN where the appliance has none. */
+export function parameterOf(appliance: object, name: ScaleName): number {
+  const parameters = appliance as Record<string, number | undefined>
   switch (name) {
     case 'heat':
-      return figures.heaterW ?? figures.highW ?? NaN
+      return parameters.heaterW ?? parameters.highW ?? NaN
     case 'loss':
-      return figures.lossWPerK ?? NaN
+      return parameters.lossWPerK ?? NaN
     case 'swing':
-      return (figures.liftPa ?? NaN) - (figures.reseatPa ?? NaN)
+      return (parameters.liftPa ?? NaN) - (parameters.reseatPa ?? NaN)
     case 'pressure':
-      return figures.liftPa ?? figures.highPa ?? NaN
+      return parameters.liftPa ?? parameters.highPa ?? NaN
     case 'vent':
-      return figures.ventKgPerS ?? NaN
+      return parameters.ventKgPerS ?? NaN
     case 'leak':
-      return figures.leakKgPerS ?? NaN
+      return parameters.leakKgPerS ?? NaN
     case 'reflux':
-      return figures.reflux ?? NaN
+      return parameters.reflux ?? NaN
   }
 }

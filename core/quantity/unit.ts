@@ -45,7 +45,7 @@ export function fromUnit<Q extends Quantity>(value: number, quantity: Q, unit: U
  * Reads a figure as it is typed: in `unit`, or in any other unit of the quantity that stands behind it (“203 F”,
  * “15 psi”, “2 lb”). NaN for anything else.
  */
-export function readFigure<Q extends Quantity>(
+export function readInUnit<Q extends Quantity>(
   text: string,
   quantity: Q,
   unit: UnitOf<Q>,

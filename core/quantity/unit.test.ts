@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { readAmount, typedAmount } from './number'
-import { fromUnit, inUnit, QUANTITIES, readFigure, type Quantity } from './figure'
+import { fromUnit, inUnit, QUANTITIES, readInUnit, type Quantity } from './unit'
 
 describe('units', () => {
   it.each([
@@ -34,13 +34,13 @@ describe('units', () => {
   })
 
   it('are typed as the household likes, or in any other that is named', () => {
-    expect(readFigure('95', 'temperature', 'C')).toBe(95)
-    expect(readFigure('203 °F', 'temperature', 'C')).toBeCloseTo(95)
-    expect(readFigure('203', 'temperature', 'F')).toBeCloseTo(95)
-    expect(readFigure('95C', 'temperature', 'F')).toBeCloseTo(95)
-    expect(readFigure('0,9 bar', 'pressure', 'kPa', 'comma')).toBeCloseTo(90_000)
-    expect(readFigure('1 1/2 lb', 'weight', 'g')).toBeCloseTo(680.4, 1)
-    for (const text of ['', 'bar', '5 cups', '1 2 kPa']) expect(readFigure(text, 'pressure', 'kPa')).toBeNaN()
+    expect(readInUnit('95', 'temperature', 'C')).toBe(95)
+    expect(readInUnit('203 °F', 'temperature', 'C')).toBeCloseTo(95)
+    expect(readInUnit('203', 'temperature', 'F')).toBeCloseTo(95)
+    expect(readInUnit('95C', 'temperature', 'F')).toBeCloseTo(95)
+    expect(readInUnit('0,9 bar', 'pressure', 'kPa', 'comma')).toBeCloseTo(90_000)
+    expect(readInUnit('1 1/2 lb', 'weight', 'g')).toBeCloseTo(680.4, 1)
+    for (const text of ['', 'bar', '5 cups', '1 2 kPa']) expect(readInUnit(text, 'pressure', 'kPa')).toBeNaN()
   })
 })
 

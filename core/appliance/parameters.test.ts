@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { COOKERS } from './appliance'
-import { figureOf, scaled, type ScaleName } from './figures'
+import { parameterOf, scaled, type ScaleName } from './parameters'
 
 const of = (generic: string) =>
   COOKERS[generic]!.appliance as never as { kind: string; lossWPerK: number } & Record<string, number>
@@ -76,13 +76,13 @@ describe('the figure that a factor is measured by', () => {
     ['whistling-5l-aluminium', 'leak', 'leakKgPerS'],
     ['open-5l', 'reflux', 'reflux'],
   ] as const)('%s, %s, is its %s', (generic, name, key) => {
-    expect(figureOf(of(generic), name)).toBe(of(generic)[key])
+    expect(parameterOf(of(generic), name)).toBe(of(generic)[key])
   })
 
   it('is the swing in pascals, and nothing where there is none', () => {
     const { liftPa, reseatPa } = of('whistling-5l-aluminium')
-    expect(figureOf(of('whistling-5l-aluminium'), 'swing')).toBe(liftPa! - reseatPa!)
-    for (const name of ['swing', 'pressure', 'vent', 'leak'] as const) expect(figureOf(of('open-5l'), name)).toBeNaN()
-    expect(figureOf(of('open-5l'), 'heat')).toBeNaN()
+    expect(parameterOf(of('whistling-5l-aluminium'), 'swing')).toBe(liftPa! - reseatPa!)
+    for (const name of ['swing', 'pressure', 'vent', 'leak'] as const) expect(parameterOf(of('open-5l'), name)).toBeNaN()
+    expect(parameterOf(of('open-5l'), 'heat')).toBeNaN()
   })
 })

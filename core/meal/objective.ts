@@ -1,7 +1,7 @@
 import type { MealRequest, Task } from './meal.schema'
 
-/** What is asked of a plan, the first first: the fewer the better. */
-export interface MealFigures {
+/** What is asked of a plan, the first first: the fewer minutes the better. */
+export interface Objective {
   /** Minutes of hands in the last 20 before serving. */
   handsLateMinutes: number
   /** From the first task that is not passive to serving. */
@@ -25,8 +25,8 @@ export function lasts(tasks: readonly Task[]): Set<string> {
   return new Set(tasks.filter(({ id }) => !followed.has(id)).map(({ id }) => id))
 }
 
-/** The three figures of a plan. */
-export function figuresOf({ tasks }: MealRequest, placed: readonly Placed[]): MealFigures {
+/** What a plan comes to, by all that is asked of it. */
+export function objectiveOf({ tasks }: MealRequest, placed: readonly Placed[]): Objective {
   const start = new Map(placed.map(({ id, startMinute }) => [id, startMinute]))
   const byId = new Map(tasks.map((task) => [task.id, task]))
   const endOf = (id: string) => start.get(id)! + byId.get(id)!.minutes
