@@ -64,6 +64,59 @@ describe('a dish that two devices have changed at once', () => {
     expect([dish.name, dish.lines[0]!.g]).toEqual(['Ours', 900])
   })
 
+  it('says of a stage what both have done to it: its minutes, what it takes, in which order stages are', () => {
+    const both = (mine: (dish: DishDocument) => void, yours: (dish: DishDocument) => void) =>
+      merge(changed(yours), changed(mine))
+    const minutes = both(
+      (dish) => (dish.stages[0]!.minutes = 700),
+      (dish) => (dish.stages[0]!.minutes = 60),
+    )
+    expect(minutes.clashes).toMatchObject([{ what: 'stage', stage: { id: 'soak', minutes: 700 } }])
+    expect(minutes.dish.stages[0]!.minutes).toBe(700)
+    // Another thing of the same stage is no clash.
+    const apart = both(
+      (dish) => (dish.stages[0]!.minutes = 700),
+      (dish) => (dish.stages[0]!.waterG = 900),
+    )
+    expect(apart.clashes).toEqual([])
+    expect(apart.dish.stages[0]).toMatchObject({ minutes: 700, waterG: 900 })
+
+    const takes = both(
+      (dish) => (dish.stages[1]!.takes[0]! = { line: 'oil', g: 20 }),
+      (dish) => (dish.stages[1]!.takes[0]! = { line: 'oil', g: 10 }),
+    )
+    expect(takes.clashes).toMatchObject([{ what: 'stage', stage: { id: 'fry' } }])
+    expect(takes.dish.stages[1]!.takes).toContainEqual({ line: 'oil', g: 20 })
+
+    const swap = (one: number, other: number) => (dish: DishDocument) => {
+      const lines = dish.lines
+      ;[lines[one], lines[other]] = [lines[other]!, lines[one]!]
+    }
+    const order = both(swap(0, 1), swap(2, 3))
+    expect(order.clashes).toEqual([{ what: 'order' }])
+    expect(order.dish.lines).toEqual(changed(swap(0, 1)).lines)
+  })
+
+  it('has the note and what is wanted of either, or neither where one has taken it out', () => {
+    const noted = changed((dish) => (dish.note = 'Less salt'))
+    expect(merge(noted, base).dish.note).toBe('Less salt')
+    expect(merge(base, noted).dish.note).toBe('Less salt')
+    expect(mergedDish(noted, base, noted).dish).not.toHaveProperty('note')
+    expect(mergedDish(noted, noted, base).dish).not.toHaveProperty('note')
+    const other = changed((dish) => (dish.note = 'More salt'))
+    expect(merge(noted, other)).toMatchObject({ dish: { note: 'More salt' }, clashes: [{ what: 'note' }] })
+  })
+
+  it('keeps what is new behind what it stood behind', () => {
+    const theirs = changed((dish) => dish.lines.splice(2, 0, line('theirs', 'cumin-seed', 1)))
+    const ours = changed((dish) => dish.lines.splice(5, 0, line('ours', 'bay-leaf', 1)))
+    const ids = merge(theirs, ours).dish.lines.map(({ id }) => id)
+    const after = (id: string) => ids[ids.indexOf(id) - 1]
+    expect(after('theirs')).toBe(base.lines[1]!.id)
+    expect(after('ours')).toBe(base.lines[4]!.id)
+    expect(ids).toHaveLength(base.lines.length + 2)
+  })
+
   it('keeps a line that one took out while the other changed it, and says so', () => {
     const { id } = base.lines[0]!
     const theirs = changed((dish) => {

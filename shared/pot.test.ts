@@ -239,6 +239,17 @@ describe('a food of one’s own', () => {
     const own = { id: id(8), name: 'Ours', basedOn: 'kidney-red', figures: { ...figures, lectin: false } }
     expect(foodOf(own).lectin).toBe(true)
   })
+
+  it('goes along with the pot that it is in, and with no other', () => {
+    const { id: _, ...figures } = findFood('toor-split')!
+    const own = { id: id(8), name: 'Ours', basedOn: 'toor-split', figures }
+    const withOwn: Kitchen = { ...kitchen, foods: [own, { ...own, id: id(9), name: 'Another' }] }
+    const askedIn = (of: Pot) => requestOf(of, withOwn, cooker, 'whistles', NOW)!
+    expect(askedIn(pot()).foods).toBeUndefined()
+    const ofOwn = pot((of) => (of.items[0]!.foodId = own.id))
+    expect(askedIn(ofOwn).foods!.map((food) => food.id)).toEqual([own.id])
+    expect(askedIn(ofOwn).contents[0]!.food).toBe(own.id)
+  })
 })
 
 describe('a pot that is a stack', () => {

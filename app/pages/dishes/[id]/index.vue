@@ -1,25 +1,18 @@
 <script setup lang="ts">
 import { mdiArrowDown } from '@mdi/js'
 import { useMediaQuery } from '@vueuse/core'
-import { v4 as uuid } from 'uuid'
-import { MOST } from '~~/core/bounds'
-import { joined, joinsWith, moved, parted, without, withLineAt, withStandIn } from '~~/core/dish/arrange'
+import { withStandIn } from '~~/core/dish/arrange'
 import type { Dish } from '~~/core/dish/dish.schema'
 import type { StandIn } from '~~/core/dish/instead'
-import { instructionsOfDish } from '~~/core/guide/dish'
 import { STAGE_KINDS, type StageKind } from '~~/core/dish/names'
-import { STAGES } from '~~/core/dish/stages'
-import { dishOf, dishRequestOf, newStage, type DishDocument } from '~~/shared/dish'
+import type { DishDocument } from '~~/shared/dish'
 
 /** A dish: its ingredients as typed, what is done with them in order, and what becomes of it. */
-const { t, inSentence, list, number, weight, problemText } = useI18nText()
-const { language } = useLanguage()
-const words = useStepWords()
+const { t, inSentence, number, weight, problemText } = useI18nText()
 const { lineName, thing } = useDishWords()
 const route = useRoute()
 const id = String(route.params.id)
 const kitchen = useKitchen()
-const learnt = useLearntStore()
 const dishes = useDishesStore()
 void dishes.load()
 const draft = useDishDraft(id)
@@ -42,13 +35,9 @@ async function takeProposal() {
   stageList.value?.focus()
 }
 
-// Read as a whole: whatever is changed in it asks anew.
-const request = computed(
-  () =>
-    whole.value &&
-    dishRequestOf(JSON.parse(JSON.stringify(whole.value)) as DishDocument, kitchen.value, serverNow(), learnt.believed),
-)
-const { result: outcome, failed } = useWorked(request, (work, asked) => work.dish(asked), 'answer')
+const worked = useDishAnswer(dish, whole)
+const { request, outcome, failed, answer, problems, shown, most, stepsOf, answerAt, refused, canCook, ofWhole } = worked
+const { straight, scaledTo, shownFor, keep: keepScaled, back: backFromScaled } = worked
 
 /** What other choices would change, where stages are proposed. */
 const costAsk = computed(() =>
@@ -60,91 +49,13 @@ const { result: costs } = useWorked(costAsk, (work, asked) =>
   work.optionCosts(asked.request, asked.wanted, asked.cookedWith),
 )
 
-const { straight, scaledTo, shownFor, keep: keepScaled, back: backFromScaled } = useDishFor(dish, request)
-const answer = computed(() => scaledTo.value?.answer ?? (outcome.value?.ok ? outcome.value.value : null))
-const problems = computed(() => (outcome.value && !outcome.value.ok ? outcome.value.problems : []))
-/** What is shown: the dish, or it for another number. */
-const shown = computed<DishDocument | null>(() =>
-  dish.value && scaledTo.value ? { ...scaledTo.value.dish, shape: dish.value.shape } : whole.value,
-)
-const most = computed(() =>
-  Math.max(
-    1,
-    ...(answer.value?.stages ?? []).map(({ liquid }) => liquid.beforeG + liquid.pouredG + liquid.givenG + liquid.backG),
-  ),
-)
-/** The answer that stands is of these stages, and not of those before them. */
-const isOfThese = computed(() => {
-  const ids = (stages: readonly { id: string }[] = []) => stages.map(({ id: of }) => of).join()
-  return ids(answer.value?.stages) === ids(shown.value?.stages)
-})
-/** Everything that is done, stage by stage. */
-const told = computed(() =>
-  request.value && shown.value && answer.value && isOfThese.value
-    ? instructionsOfDish({ ...request.value, dish: dishOf(shown.value) }, answer.value)
-    : [],
-)
-const stepsOf = (stageId: string) =>
-  told.value.filter((one) => one.do !== 'serve' && 'stage' in one.from && one.from.stage === stageId)
-const answerAt = (stageId: string) => answer.value?.stages.find((one) => one.id === stageId) ?? null
-const refused = computed(() => answer.value?.cautions.filter(({ severity }) => severity === 'refuse') ?? [])
-const canCook = computed(
-  () =>
-    (answer.value?.stages ?? []).length > 0 &&
-    refused.value.length === 0 &&
-    answer.value!.stages.every((one) => one.problems.length === 0),
-)
-const ofWhole = computed(
-  () =>
-    answer.value?.cautions.filter(({ id: of }) =>
-      ['never-cooked', 'much-salt', 'cool-in-time', 'lectin-not-done', 'meat-never-cooked', 'keep-hot'].includes(of),
-    ) ?? [],
-)
-
-/** What another device has changed too, each by its name. */
-const clashes = computed(() => {
-  const names = both.value?.clashes.map((one) => {
-    if (one.what === 'line') return lineName(one.line)
-    return one.what === 'stage' ? t(`dishes.kinds.${one.stage.kind}`) : t(`dishes.conflict.${one.what}`)
-  })
-  return names && names.length > 0 ? list([...new Set(names)]) : null
-})
-
-const editing = ref<string | null>(null)
+const edits = useStageEdits(dish, stageList)
+const { editing, carried } = edits
 const adding = ref(false)
 function addStage(kind: StageKind) {
-  if (!dish.value || dish.value.stages.length >= MOST.dishStages) return
-  const last = dish.value.stages.at(-1)
-  const stage = newStage(uuid(), kind, STAGES[kind].beginsAnew ? null : (last?.id ?? null), kitchen.value)
-  dish.value.stages.push(stage)
-  editing.value = stage.id
+  edits.add(kind)
   adding.value = false
 }
-/** Moving a row takes the focus from the press that moved it. */
-async function moveStage(index: number, to: number) {
-  const focused = document.activeElement
-  dish.value!.stages = moved(dish.value!.stages, index, to)
-  await nextTick()
-  if (focused instanceof HTMLElement) focused.focus()
-}
-async function changeStages(to: DishDocument['stages']) {
-  dish.value!.stages = to
-  if (!to.some(({ id: of }) => of === editing.value)) editing.value = null
-  await nextTick()
-  stageList.value?.focus()
-}
-async function removeStage(index: number) {
-  await changeStages(without(dish.value!.stages, index))
-}
-const moveLine = (line: string, to: string) => (dish.value!.stages = withLineAt(dish.value!.stages, line, to))
-const indexOf = (stageId: string) => dish.value!.stages.findIndex(({ id: of }) => of === stageId)
-const { carried } = provideDishCarry((load, onto) => {
-  if (load.kind === 'line') return moveLine(load.id, onto)
-  // The same thing twice, one after the other: put onto each other they become one.
-  const joins = [load.id, onto].find((of) => [load.id, onto].includes(joinsWith(dish.value!.stages, of)?.id ?? ''))
-  if (joins) void changeStages(joined(dish.value!.stages, joins))
-  else void moveStage(indexOf(load.id), indexOf(onto))
-})
 
 const helped = ref<{ line: string; what: 'instead' | 'forgotten' } | null>(null)
 function takeInstead({ parts }: StandIn) {
@@ -187,34 +98,8 @@ async function takeOff() {
   useTakenOff().value = kept
   await navigateTo({ path: '/dishes', query: { removed: id } })
 }
-const FETCHED_MS = 60_000
-async function send() {
-  const { recipeOfDish } = await import('~~/core/formats/write-recipe')
-  const cooked = outcome.value?.ok ? outcome.value.value : null
-  const used = kitchen.value.cookers.filter(({ id: of }) => dish.value!.stages.some(({ pot }) => pot?.cookerId === of))
-  const cookers = used.map(({ name: called, cooker }) =>
-    t(`steps.cookers.${cooker.appliance.kind}`, { name: called, litres: number(cooker.body.capacityL) }),
-  )
-  const recipe = recipeOfDish(dishOf(dish.value!), cooked, {
-    steps: dish.value!.stages.map((stage) => ({
-      name: t(`dishes.kinds.${stage.kind}`),
-      sentences: stepsOf(stage.id).map(words.sentence),
-    })),
-    workedOutFor: t('steps.workedOutFor', {
-      name: dish.value!.name,
-      cookers: list(cookers),
-      altitude: number(kitchen.value.altitudeM),
-    }),
-    cookers,
-    author: kitchen.value.name,
-    language: language.value,
-  })
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([JSON.stringify(recipe, null, 2)], { type: 'application/ld+json' }))
-  link.download = `${dish.value!.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}.recipe.json`
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(link.href), FETCHED_MS)
-}
+const sendDish = useSendDish()
+const send = () => sendDish(dish.value!, outcome.value?.ok ? outcome.value.value : null, stepsOf)
 const print = () => window.print()
 /** What is on paper alone need not follow each key. */
 const isPrinted = useMediaQuery('print')
@@ -296,18 +181,18 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
     </div>
 
     <div class="middle" :class="{ 'no-print': answer }">
-      <div v-if="theirs" class="notice" role="alert">
-        <p>{{ t('dishes.conflict.text') }}</p>
-        <p v-if="clashes">{{ t('dishes.conflict.both', { list: clashes }) }}</p>
-        <v-btn v-if="both" variant="flat" color="primary" @click="draft.putTogether">{{
-          t('dishes.conflict.together')
-        }}</v-btn>
-        <v-btn @click="draft.takeTheirs">{{ t('dishes.conflict.theirs') }}</v-btn>
-        <v-btn @click="draft.putOurs">{{ t('dishes.conflict.ours') }}</v-btn>
-      </div>
-      <div v-else-if="state === 'refused' && failure" class="notice" role="alert">
-        <p v-for="problem in failure.problems" :key="problem.path">{{ problemText(problem) }}</p>
-      </div>
+      <DishConflict
+        v-if="theirs"
+        :both="both"
+        @together="draft.putTogether"
+        @theirs="draft.takeTheirs"
+        @ours="draft.putOurs"
+      />
+      <template v-else-if="state === 'refused' && failure">
+        <p v-for="problem in failure.problems" :key="problem.path" class="problem" role="alert">
+          {{ problemText(problem) }}
+        </p>
+      </template>
       <p v-if="failed" class="tone-danger" role="alert">{{ t('errors.computing') }}</p>
       <ScaleNote
         v-if="scaledTo"
@@ -353,10 +238,10 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
           :fixed="scaledTo !== null || proposal !== null"
           :editing="editing === stage.id && !scaledTo"
           @update:editing="(on) => (editing = on ? stage.id : null)"
-          @move="moveLine"
-          @to="(by) => moveStage(i, i + by)"
-          @join="changeStages(joined(dish.stages, stage.id))"
-          @part="changeStages(parted(dish.stages, stage.id, uuid()))"
+          @move="edits.moveLine"
+          @to="(by) => edits.move(i, i + by)"
+          @join="edits.join(stage.id)"
+          @part="edits.part(stage.id)"
         >
           <template #edit>
             <StageEdit
@@ -365,10 +250,10 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
               :dish="dish"
               :answer="answer"
               :index="i"
-              @move="(by) => moveStage(i, i + by)"
-              @remove="removeStage(i)"
-              @join="changeStages(joined(dish.stages, stage.id))"
-              @part="changeStages(parted(dish.stages, stage.id, uuid()))"
+              @move="(by) => edits.move(i, i + by)"
+              @remove="edits.remove(i)"
+              @join="edits.join(stage.id)"
+              @part="edits.part(stage.id)"
             />
           </template>
         </StageRow>
@@ -453,19 +338,6 @@ const name = computed({ get: () => dish.value?.name ?? '', set: (text: string) =
   flex-wrap: wrap;
   gap: 8px;
   margin-top: 10px;
-}
-.notice {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
-  margin-bottom: 12px;
-  padding-inline-start: 12px;
-  border-inline-start: 3px solid var(--danger);
-}
-.notice p {
-  flex-basis: 100%;
-  margin: 0;
 }
 .problem {
   margin: 0 0 8px;
