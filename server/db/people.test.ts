@@ -22,8 +22,8 @@ beforeAll(async () => {
     .insert(documents)
     .values({ householdId: HOUSEHOLD, kind: 'kitchen', id: HOUSEHOLD, name: 'Two cooks', content: DEMO_KITCHEN })
   await db.insert(members).values([
-    { id: OWNER, householdId: HOUSEHOLD, name: 'Ada', role: 'owner' },
-    { id: MEMBER, householdId: HOUSEHOLD, name: 'Ben', role: 'member' },
+    { id: OWNER, householdId: HOUSEHOLD, name: 'Ada', role: 'owner', createdAt: new Date(1000) },
+    { id: MEMBER, householdId: HOUSEHOLD, name: 'Ben', role: 'member', createdAt: new Date(2000) },
   ])
 })
 afterAll(async () => {
@@ -91,6 +91,105 @@ describe('what a member is told of their sign-ins', () => {
     expect(await heard()).toEqual(before)
     await as(OWNER, there).addPasskey(aKey('three', 'key on the ring'))
     expect(await heard()).toMatchObject({ kind: 'passkey-added', label: 'key on the ring' })
+  })
+})
+
+describe('devices', () => {
+  const aDevice = async (memberId: string, label: string, more: Partial<typeof devices.$inferInsert> = {}) => {
+    const [made] = await opened.db
+      .insert(devices)
+      .values({ householdId: HOUSEHOLD, memberId, label, ...more })
+      .returning({ id: devices.id })
+    return made!.id
+  }
+  const labels = async () => (await as(OWNER).people()).devices.map(({ label }) => label)
+
+  it('are signed out once, and by their household alone', async () => {
+    const id = await aDevice(OWNER, 'tablet')
+    const elsewhere = householdStore(databaseOf(randomUUID(), opened.pool), {
+      ...{ householdId: randomUUID(), memberId: null, deviceId: null, role: 'owner', isLeaving: false },
+    })
+    expect(await elsewhere.endDevice(id)).toBe(false)
+    expect(await labels()).toContain('tablet')
+    expect([await as(OWNER).endDevice(id), await as(OWNER).endDevice(id)]).toEqual([true, false])
+    expect(await labels()).not.toContain('tablet')
+    expect(await as(OWNER).endDevice(randomUUID())).toBe(false)
+  })
+
+  it('of a member are all signed out but the one that they sit at, and nobody else’s', async () => {
+    const here = await aDevice(OWNER, 'here')
+    await aDevice(OWNER, 'there')
+    await aDevice(MEMBER, 'Ben’s')
+    await as(null).endOtherDevices(null)
+    expect(await labels()).toEqual(expect.arrayContaining(['here', 'there', 'Ben’s']))
+    await as(OWNER, here).endOtherDevices(here)
+    const left = await labels()
+    expect([left.includes('here'), left.includes('there'), left.includes('Ben’s')]).toEqual([true, false, true])
+    await as(MEMBER).endOtherDevices(null)
+    expect(await labels()).not.toContain('Ben’s')
+  })
+
+  it('stand in order of when they were last seen', async () => {
+    const seen = (minutes: number) => ({ seenAt: new Date(Date.now() - minutes * 60_000) })
+    await aDevice(OWNER, 'long ago', seen(500))
+    await aDevice(OWNER, 'a while ago', seen(400))
+    const order = await labels()
+    expect(order.indexOf('a while ago')).toBeLessThan(order.indexOf('long ago'))
+  })
+
+  it('say when the member has confirmed who they are at them', async () => {
+    const device = await aDevice(OWNER, 'phone', { confirmedAt: new Date(1000) })
+    const other = await aDevice(OWNER, 'other')
+    expect([await as(OWNER, device).confirmedAt(), await as(OWNER, other).confirmedAt()]).toEqual([1000, null])
+    await as(OWNER, device).confirm()
+    expect(await as(OWNER, device).confirmedAt()).toBeGreaterThan(1000)
+    expect(await as(OWNER, other).confirmedAt()).toBeNull()
+    await as(OWNER).confirm()
+    expect(await as(OWNER).confirmedAt()).toBeNull()
+  })
+})
+
+describe('what a member changes of themselves', () => {
+  it('is theirs alone, and shown of others only as far as all may know', async () => {
+    expect(await as(OWNER).changeMe({ name: 'Ada', signInName: 'ada', passwordHash: 'hashed' })).toBe(true)
+    expect(await as(MEMBER).changeMe({ signInName: 'ada' })).toBe(false)
+    expect(await as(null).changeMe({ name: 'Nobody' })).toBe(false)
+    expect(await as(OWNER).me()).toMatchObject({ name: 'Ada', signInName: 'ada' })
+    expect([await as(null).me(), (await as(MEMBER).me())!.name]).toEqual([null, 'Ben'])
+    const seenBy = async (memberId: string) => {
+      const { members: all } = await as(memberId).people()
+      return all.map(({ name, signInName, hasPassword }) => [name, signInName, hasPassword])
+    }
+    expect(await seenBy(OWNER)).toEqual([
+      ['Ada', 'ada', true],
+      ['Ben', null, false],
+    ])
+    expect(await seenBy(MEMBER)).toEqual([
+      ['Ada', null, true],
+      ['Ben', null, false],
+    ])
+    expect([await as(OWNER).hasWayIn(), await as(null).hasWayIn()]).toEqual([true, false])
+  })
+
+  it('passkeys are told with their names to their member, to others by their number', async () => {
+    await as(MEMBER).removePasskey('one more')
+    expect(await as(MEMBER).addPasskey(aKey('ring', 'key ring'))).toBe('done')
+    const mine = await as(MEMBER).people()
+    expect(mine.passkeys.map(({ label }) => label)).toContain('key ring')
+    const seen = await as(OWNER).people()
+    expect(seen.passkeys.map(({ label }) => label)).not.toContain('key ring')
+    const count = (from: typeof seen) => from.members.find(({ id }) => id === MEMBER)!.passkeys
+    expect([count(seen), count(mine)]).toEqual([mine.passkeys.length, mine.passkeys.length])
+  })
+})
+
+describe('a household that is taken away', () => {
+  it('is so since then, until an owner has it back', async () => {
+    expect(await as(OWNER).leavingSince()).toBeNull()
+    await as(OWNER).setLeaving(new Date(5000))
+    expect(await as(OWNER).leavingSince()).toBe(5000)
+    await as(OWNER).setLeaving(null)
+    expect(await as(OWNER).leavingSince()).toBeNull()
   })
 })
 
