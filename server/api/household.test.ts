@@ -96,6 +96,38 @@ describe('a guest’s link', () => {
   })
 })
 
+describe('a log as a file', () => {
+  it('keeps what speaks of a whistle with that whistle, though all have other ids in another household', async () => {
+    const [cook, other] = [await aCook(), await aCook()]
+    const [planId, runId] = [randomUUID(), randomUUID()]
+    const { cookers } = (await cook.ask<KeptKitchen>('GET', KITCHEN)).body.content
+    await cook.ask('POST', '/api/plans', { id: planId, name: 'Beans', cookerId: cookers[0]!.id, request: BEANS })
+    await cook.ask('POST', '/api/runs', { id: runId, planId })
+    const [first, second] = [randomUUID(), randomUUID()]
+    for (const [id, minutes, data] of [
+      [randomUUID(), 30, { kind: 'lit' }],
+      [first, 18, { kind: 'whistle' }],
+      [second, 14, { kind: 'whistle' }],
+      [randomUUID(), 13, { kind: 'no-whistle', of: second }],
+      [randomUUID(), 12, { kind: 'whistle-stands', of: first }],
+      [randomUUID(), 11, { kind: 'none-missed', before: first }],
+    ] as const) {
+      const event = { id, at: Date.now() - minutes * 60_000, data }
+      expect((await cook.ask('POST', `/api/runs/${runId}/events`, event)).status).toBe(200)
+    }
+    const { body: file } = await cook.ask<object>('GET', '/api/log')
+    expect(await other.ask('POST', '/api/log', file)).toMatchObject({ status: 200, body: { added: 1 } })
+    const [there] = (await other.ask<RunPage>('GET', '/api/runs')).body.runs
+    const whistles = there!.events.filter(({ data }) => data.kind === 'whistle').map(({ id }) => id)
+    expect(whistles).toHaveLength(2)
+    expect(whistles).not.toContain(first)
+    const spokenOf = there!.events.flatMap(({ data }) =>
+      'of' in data ? [data.of] : 'before' in data ? [data.before] : [],
+    )
+    expect(spokenOf).toEqual([whistles[1], whistles[0], whistles[0]])
+  })
+})
+
 describe('what a log has taught', () => {
   it('holds what the last pot said at once, is forgotten and known again, and left out where it is not to teach', async () => {
     const cook = await aCook()

@@ -127,6 +127,25 @@ describe('the log of a household', () => {
     expect((await store.run(run.id))!.cameOut).toEqual(cameOut)
   })
 
+  it('knows of the kitchen when a bag was bought, a gasket changed, a cooker measured, and how beans are liked', async () => {
+    const [first, ...others] = DEMO_KITCHEN.cookers
+    const test = { ...first!.tests[0]!, burnerId: DEMO_KITCHEN.burners[0]!.id, at: 1000 }
+    const kitchen = {
+      ...DEMO_KITCHEN,
+      likes: { ...DEMO_KITCHEN.likes, beans: 0.2 },
+      cookers: [{ ...first!, gaskets: ['2026-05-01', '2026-09-01'], tests: [test] }, ...others],
+    }
+    const found = (await store.kitchenLog(kitchen)).log
+    expect(found.gaskets.filter(({ cookerId }) => cookerId === first!.id).map(({ at }) => at)).toEqual([
+      Date.UTC(2026, 4, 1),
+      Date.UTC(2026, 8, 1),
+    ])
+    expect(found.waterTests).toContainEqual({ cookerId: first!.id, burnerId: test.burnerId, at: 1000 })
+    expect(found.bags.map(({ id }) => id)).toEqual(DEMO_KITCHEN.bags.map(({ id }) => id))
+    expect(found.bags[0]!.boughtAt).toBe(Date.parse(DEMO_KITCHEN.bags[0]!.boughtOn))
+    expect(found.beansLiked).toBe(0.2)
+  })
+
   it('forgets a figure, and knows it again', async () => {
     await store.forget(['taste'])
     await store.forget(['taste'])
