@@ -82,7 +82,8 @@ describe('the figure that a factor is measured by', () => {
   it('is the swing in pascals, and nothing where there is none', () => {
     const { liftPa, reseatPa } = of('whistling-5l-aluminium')
     expect(parameterOf(of('whistling-5l-aluminium'), 'swing')).toBe(liftPa! - reseatPa!)
-    for (const name of ['swing', 'pressure', 'vent', 'leak'] as const) expect(parameterOf(of('open-5l'), name)).toBeNaN()
+    for (const name of ['swing', 'pressure', 'vent', 'leak'] as const)
+      expect(parameterOf(of('open-5l'), name)).toBeNaN()
     expect(parameterOf(of('open-5l'), 'heat')).toBeNaN()
   })
 })

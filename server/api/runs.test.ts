@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { sql } from 'drizzle-orm'
 import sharp from 'sharp'
 import { describe, expect, it } from 'vitest'
 import type { RunEvent, RunEventData } from '../../core/live/event.schema'
@@ -6,10 +7,17 @@ import type { KeptKitchen, RunPage, RunWithPlan } from '../../shared/household'
 import { BEANS, beansOf } from '../../tests/fixtures'
 import { codeOf, serve, useHouseholds, type Browser } from '../../tests/server'
 
-const { household, letIn, aCook } = useHouseholds()
+const { household, letIn, aCook, db } = useHouseholds()
 const [BLUE_POT, ELECTRIC] = ['0de70000-0000-4000-8000-000000000101', '0de70000-0000-4000-8000-000000000103']
 
 const event = (data: RunEventData, at = Date.now()): RunEvent => ({ id: randomUUID(), at, data })
+
+const planOf = (id: string) => ({ id, name: 'Beans', cookerId: BLUE_POT, request: BEANS })
+async function savedPlan(cook: Browser) {
+  const id = randomUUID()
+  expect((await cook.ask('POST', '/api/plans', planOf(id))).status).toBe(201)
+  return id
+}
 
 /** Keeps a plan and starts a run of it. */
 async function startRun(cook: Browser, { name = 'Beans', request = BEANS, cookerId = BLUE_POT } = {}) {
@@ -69,6 +77,21 @@ describe('a plan', () => {
     }
     expect((await cook.ask('GET', `/api/plans/${id}`)).body).toMatchObject({ name: 'Beans' })
     expect((await neighbour.ask('GET', `/api/plans/${id}`)).status).toBe(404)
+  })
+
+  it('is one of a thousand a day at most', async () => {
+    const cook = await aCook()
+    const id = await savedPlan(cook)
+    const copies = (days: number) =>
+      db().execute(sql`
+        insert into plans (id, household_id, name, request, answer, version, created_at)
+        select gen_random_uuid(), household_id, name, request, '{}', version, now() - make_interval(days => ${days})
+        from plans, generate_series(1, 1000) where id = ${id}`)
+    await copies(1)
+    await savedPlan(cook)
+    await copies(0)
+    const refused = await cook.ask('POST', '/api/plans', planOf(randomUUID()))
+    expect([refused.status, codeOf(refused)]).toEqual([409, 'too-many-plans'])
   })
 
   it('that is refused cannot be started', async () => {
@@ -220,6 +243,7 @@ describe('the log', () => {
 })
 
 describe('a photograph', () => {
+  const REFUSED = expect.stringMatching(/^not-a-picture|picture-too-large$/) as unknown
   /** A camera's picture: sideways, and with where it was taken written beside it. */
   const cameraPicture = () =>
     sharp({ create: { width: 1600, height: 1200, channels: 3, background: '#6b4a2f' } })
@@ -252,7 +276,7 @@ describe('a photograph', () => {
     vast.writeUInt32BE(60_000, 20)
     const drawing = '<svg xmlns="http://www.w3.org/2000/svg"><rect width="9" height="9"/></svg>'
     for (const broken of [vast, picture.subarray(0, 700), drawing, 'no picture', ''])
-      expect((await put(Buffer.from(broken))).status).toBe(422)
+      expect(await put(Buffer.from(broken))).toMatchObject({ status: 422, body: { problems: [{ code: REFUSED }] } })
     expect((await put(Buffer.alloc(9 * 1024 * 1024, 7))).status).toBe(413)
     expect((await cook.ask('GET', at)).bytes.equals(bytes)).toBe(true)
     expect((await cook.ask('DELETE', at)).status).toBeLessThan(300)

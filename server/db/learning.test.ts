@@ -132,7 +132,7 @@ describe('the log of a household', () => {
     const test = { ...first!.tests[0]!, burnerId: DEMO_KITCHEN.burners[0]!.id, at: 1000 }
     const kitchen = {
       ...DEMO_KITCHEN,
-      likes: { ...DEMO_KITCHEN.likes, beans: 0.2 },
+      likes: { ...DEMO_KITCHEN.likes, beans: 'soft' as const },
       cookers: [{ ...first!, gaskets: ['2026-05-01', '2026-09-01'], tests: [test] }, ...others],
     }
     const found = (await store.kitchenLog(kitchen)).log
@@ -143,7 +143,7 @@ describe('the log of a household', () => {
     expect(found.waterTests).toContainEqual({ cookerId: first!.id, burnerId: test.burnerId, at: 1000 })
     expect(found.bags.map(({ id }) => id)).toEqual(DEMO_KITCHEN.bags.map(({ id }) => id))
     expect(found.bags[0]!.boughtAt).toBe(Date.parse(DEMO_KITCHEN.bags[0]!.boughtOn))
-    expect(found.beansLiked).toBe(0.2)
+    expect(found.beansLiked).toBe('soft')
   })
 
   it('forgets a figure, and knows it again', async () => {

@@ -120,6 +120,13 @@ describe('a dinner in a calendar', () => {
     expect(summaries.filter((summary) => summary.includes(second.name))).toHaveLength(1)
   })
 
+  it('stands without its amounts where its dishes cannot be worked out any more', () => {
+    const nothing = { ...DEMO_KITCHEN, cookers: [], burners: [] }
+    const events = eventsOf(calendarOf([kept()], nothing)).map(({ event }) => event)
+    expect(events).toHaveLength(5)
+    expect(events.every(({ description }) => description === null)).toBe(true)
+  })
+
   it('speaks the language of its household', () => {
     const german = { ...DEMO_KITCHEN, likes: { ...DEMO_KITCHEN.likes, language: 'de' as const } }
     const [soak, , light] = eventsOf(calendarOf([kept()], german)).map(({ event }) => event)

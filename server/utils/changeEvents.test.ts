@@ -1,4 +1,6 @@
+import { randomUUID } from 'node:crypto'
 import { describe, expect, it } from 'vitest'
+import { beansWithSquash } from '../../tests/dishes'
 import { serve, useHouseholds } from '../../tests/server'
 import { DEMO_KITCHEN } from '../db/demo'
 import { mayHaveChanged } from './changeEvents'
@@ -26,6 +28,28 @@ describe('change events', () => {
     expect(told).toEqual({ kind: 'kitchen', id })
     expect((await stranger.ask('PUT', KITCHEN, renamed(1, 'Their own'))).status).toBe(200)
     expect(JSON.parse((await elsewhere.next()).value as string)).not.toMatchObject({ id })
+  })
+
+  it('tell of a dish that is begun, gone on with and ended', async () => {
+    const browser = await serve()
+    const [cook, tablet] = [browser(), browser()]
+    const id = await household()
+    await letIn(cook, id)
+    await letIn(tablet, id)
+    const [dishId, none] = [randomUUID(), randomUUID()]
+    const dish = { version: 0, favourite: false, content: { shape: 1, ...beansWithSquash() } }
+    expect((await cook.ask('PUT', `/api/documents/dish/${dishId}`, dish)).status).toBe(200)
+    const heard = await tablet.listen(CHANGES)
+    await heard.next()
+    const next = async () => JSON.parse((await heard.next()).value as string) as object
+    expect((await cook.ask('PUT', `/api/dishes/${dishId}/begun`, { at: 1 })).status).toBe(200)
+    expect(await next()).toEqual({ kind: 'begun', id: dishId })
+    expect((await cook.ask('DELETE', `/api/dishes/${none}/begun`)).status).toBe(404)
+    expect((await cook.ask('DELETE', `/api/dishes/${dishId}/begun`)).status).toBe(204)
+    expect(await next()).toEqual({ kind: 'begun', id: dishId })
+    expect((await cook.ask('PUT', KITCHEN, renamed(1, 'Larkspur'))).status).toBe(200)
+    // Nothing else was told in between.
+    expect(await next()).toEqual({ kind: 'kitchen', id })
   })
 
   it('say of a device that looked a while ago whether it may have missed something', async () => {

@@ -9,7 +9,7 @@ afterEach(() => void vi.useRealTimers())
 /** A household of so many runs of which nothing was worked out yet; each of them takes so long, in pages of two. */
 function householdOf(runs: number, secondsEach: number) {
   const waiting = Array.from({ length: runs }, (_, i) => ({ ...beansRun(houseId(i + 1)), events: [] }))
-  const log = { runs: [], bags: [], gaskets: [], waterTests: [], forgotten: [], without: [], beansLiked: 0 }
+  const log = { runs: [], bags: [], gaskets: [], waterTests: [], forgotten: [], without: [], beansLiked: undefined }
   return {
     waiting,
     store: {

@@ -54,6 +54,23 @@ describe('a log as a table', () => {
     expect(logFileSchema.parse({ runs: read.runs }).runs).toEqual(runs)
   })
 
+  it('has each verdict with the food that it is of, and none with the others', () => {
+    const [beans] = request.contents
+    const contents = [beans!, { ...beans!, food: 'pinto-bean' }]
+    const verdicts = [{ content: 1, texture: 2, water: 0, note: '' }]
+    const two = run('a', { request: { ...request, contents }, verdicts })
+    const { verdicts: _, ...unjudged } = run('b')
+    const rows = parse<Record<string, string>>(tableOf({ runs: [two, unjudged] }, kitchen), {
+      columns: true,
+      bom: true,
+    })
+    expect(rows.map(({ food, texture }) => [food, texture])).toEqual([
+      ['navy-bean', ''],
+      ['pinto-bean', '2'],
+      ['navy-bean', ''],
+    ])
+  })
+
   it('comes in again whatever its name and note are', () => {
     fc.assert(
       fc.property(

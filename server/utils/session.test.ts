@@ -23,6 +23,13 @@ describe('a session', () => {
     expect((await browser().ask('POST', `/api/auth/invites/${token}`, { name: 'Ben' })).status).toBe(404)
   })
 
+  it('is one person’s, of two who use the same link at the same moment', async () => {
+    const browser = await serve()
+    const token = await linkTo(await household())
+    const both = ['Ada', 'Ben'].map((name) => browser().ask('POST', `/api/auth/invites/${token}`, { name }))
+    expect((await Promise.all(both)).map(({ status }) => status).sort()).toEqual([204, 404])
+  })
+
   it('is of one household: another one’s kitchen is not seen by it', async () => {
     const browser = await serve()
     const [one, other] = [browser(), browser()]
