@@ -11,14 +11,18 @@ import { documents, households } from '../db/schema'
 import copies from './copies'
 
 const { household, db } = useHouseholds()
-const today = new Date().toISOString().slice(0, 10)
+/** Noon: no test runs into the next day. */
+const NOON = new Date().setUTCHours(12, 0, 0, 0)
+const today = new Date(NOON).toISOString().slice(0, 10)
 
 let folder: string
 beforeEach(() => {
+  vi.useFakeTimers({ toFake: ['Date'], now: NOON })
   folder = mkdtempSync(path.join(os.tmpdir(), 'bivvet-copies-'))
   settings.copiesFolder = folder
 })
 afterEach(() => {
+  vi.useRealTimers()
   settings.copiesFolder = ''
   rmSync(folder, { recursive: true })
 })
@@ -28,7 +32,7 @@ async function start(done: () => boolean | Promise<boolean>) {
   let close: (() => void) | undefined
   copies({ hooks: { hook: (_: string, does: () => void) => (close = does) } } as never)
   try {
-    await vi.waitFor(async () => expect(await done()).toBe(true), { timeout: 60_000, interval: 20 })
+    await vi.waitFor(async () => expect(await done()).toBe(true), { timeout: 200_000, interval: 20 })
   } finally {
     close!()
   }

@@ -95,7 +95,7 @@ test('where the water does not last a lower flame is told, and the count goes on
 test('the practice stove goes on with the flame that was set before the gas ran out', async ({ page }) => {
   await page.goto('/pot')
   await page.getByRole('link', { name: 'Practise it first' }).click()
-  await page.getByRole('button', { name: 'Start' }).click()
+  await page.getByRole('button', { name: 'Start', exact: true }).click()
   await page.getByRole('button', { name: 'All four are fine' }).click()
   await page.getByRole('button', { name: 'It is lit' }).click()
   const stove = page.getByRole('group', { name: 'The practice stove' })
