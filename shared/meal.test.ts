@@ -75,6 +75,11 @@ describe('a meal', () => {
     expect(Object.keys(merged.begun)).toEqual(['A.x', 'B.y'])
     expect(merged.dishes).toHaveLength(3)
     expect(mergedMeals(base, theirs, { ...ours, hands: 2 })).toMatchObject({ hands: 2, dishes: theirs.dishes })
+    // The steps are of whoever has wished something else; otherwise those that stand there now.
+    const [first, second] = [[task('A.one', -10)], [task('A.two', -20)]]
+    const steps = (change: Partial<Meal>) =>
+      mergedMeals(base, { ...theirs, tasks: first }, { ...base, ...change, tasks: second }).tasks
+    expect([steps({}), steps({ hands: 2 })]).toEqual([first, second])
   })
 
   it('says the next thing, and leaves to a lit pot what it calls for itself', () => {

@@ -107,6 +107,18 @@ describe('a dish that two devices have changed at once', () => {
     expect(merge(noted, other)).toMatchObject({ dish: { note: 'More salt' }, clashes: [{ what: 'note' }] })
   })
 
+  it('puts a stage together that both have, and that was not there before', () => {
+    const added = (takes: DishDocument['stages'][number]['takes']) =>
+      changed((dish) =>
+        dish.stages.push({ id: 'new', kind: 'rest', minutes: 5, takes, from: [{ stage: 'pot', part: 'all' }] }),
+      )
+    const { dish, clashes } = merge(added([{ line: 'salt', g: 1 }]), added([{ line: 'lemon' }]))
+    expect(clashes).toEqual([])
+    const merged = dish.stages.at(-1)!
+    expect(merged).toMatchObject({ id: 'new', kind: 'rest', minutes: 5, from: [{ stage: 'pot', part: 'all' }] })
+    expect(merged.takes.map(({ line: of }) => of).sort()).toEqual(['lemon', 'salt'])
+  })
+
   it('keeps what is new behind what it stood behind', () => {
     const theirs = changed((dish) => dish.lines.splice(2, 0, line('theirs', 'cumin-seed', 1)))
     const ours = changed((dish) => dish.lines.splice(5, 0, line('ours', 'bay-leaf', 1)))
