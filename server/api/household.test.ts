@@ -129,7 +129,7 @@ describe('a log as a file', () => {
 })
 
 describe('what a log has taught', () => {
-  it('holds what the last pot said at once, is forgotten and known again, and left out where it is not to teach', async () => {
+  it('holds what the last pot said at once, but not of one that is not to teach or was lifted early', async () => {
     const cook = await aCook()
     const lit = Date.now() - 4 * 3_600_000
     const at = (minute: number) => lit + minute * 60_000

@@ -243,7 +243,7 @@ describe('the log', () => {
 })
 
 describe('a photograph', () => {
-  const REFUSED = expect.stringMatching(/^not-a-picture|picture-too-large$/) as unknown
+  const REFUSED = expect.stringMatching(/^(not-a-picture|picture-too-large)$/) as unknown
   /** A camera's picture: sideways, and with where it was taken written beside it. */
   const cameraPicture = () =>
     sharp({ create: { width: 1600, height: 1200, channels: 3, background: '#6b4a2f' } })
