@@ -356,7 +356,7 @@ test('a stage is moved by its grip, by hand and by key, and keeps the focus', as
 test('things go in one after another, rice cooks in the water of its soak, and reminders are told', async ({
   page,
 }) => {
-  await page.clock.install()
+  await installClock(page)
   await page.goto('/dishes')
   await page.getByRole('button', { name: 'Start a dish' }).click()
   await page.getByLabel('What is it called?').fill('Cumin rice')

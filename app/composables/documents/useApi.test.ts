@@ -26,6 +26,13 @@ describe('the time of the house', () => {
     expect(serverNow() - START_MS).toBe(5000)
   })
 
+  it('is not taken from an answer during which the device slept', () => {
+    const before = serverNow()
+    const later = FRESH_MS + 2 * HOUR_MS
+    measureClock(later + 100, later, later + HOUR_MS)
+    expect(serverNow()).toBe(before)
+  })
+
   it('is not taken from an answer without one', () => {
     measureClock(FRESH_MS + 2 * HOUR_MS, FRESH_MS + 2 * HOUR_MS, FRESH_MS + 2 * HOUR_MS)
     const before = serverNow()

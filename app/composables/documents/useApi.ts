@@ -41,6 +41,8 @@ interface ClockOffset {
 }
 /** A surer measurement is believed for so long; then clocks may have drifted or been set. */
 const BELIEVED_MS = 5 * MINUTE_MS
+/** The device may have slept during an answer that took longer: it says nothing of the time. */
+const LONGEST_ROUND_TRIP_MS = 10_000
 /** Made when it is first asked for: by then there is a storage, or what stands in for it. */
 const useClock = createGlobalState(() =>
   useLocalStorage<ClockOffset>('bivvet-clock', { ms: 0, roundTripMs: Infinity, measuredAt: 0 }),
@@ -58,7 +60,13 @@ export function measureClock(serverMs: number, askedAt: number, now = Date.now()
   const { roundTripMs: before, measuredAt } = clock.value
   // JSON has no infinity: a stored one comes back as null.
   const isSurer = before === null || roundTripMs <= before
-  if (!(serverMs > 0) || roundTripMs < 0 || (!isSurer && now - measuredAt < BELIEVED_MS)) return
+  if (
+    !(serverMs > 0) ||
+    roundTripMs < 0 ||
+    roundTripMs > LONGEST_ROUND_TRIP_MS ||
+    (!isSurer && now - measuredAt < BELIEVED_MS)
+  )
+    return
   clock.value = { ms: Math.round(serverMs - (askedAt + roundTripMs / 2)), roundTripMs, measuredAt: now }
 }
 
