@@ -45,6 +45,7 @@ export default defineConfig({
   resolve: {
     alias: {
       '#routes': `${root}tests/nitro.ts`,
+      '#pages': `${root}tests/nitro.ts`,
       '~~': root,
       '~': `${root}app`,
     },

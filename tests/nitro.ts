@@ -22,6 +22,9 @@ const hash = new Hash(new Scrypt({}))
 export const hashPassword = (password: string) => hash.make(password)
 export const verifyPassword = (hashed: string, password: string) => hash.verify(hashed, password)
 
+/** Pages of each shape, as Nuxt names their paths. */
+export const pagePaths = ['/', '/dishes', '/dishes/:id()/cook', '/pot/:id?']
+
 /** Every route there is, by its file. */
 export const files = import.meta.glob<{ default: import('h3').EventHandler }>([
   '../server/api/**/*.ts',

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
+import type { PlanRequest } from '../../core/program/request.schema'
 import type { KeptKitchen, RunPage } from '../../shared/household'
 import type { Kitchen } from '../../shared/kitchen.schema'
 import { newMeal } from '../../shared/meal'
@@ -40,7 +41,7 @@ describe('a household as a file', () => {
     const archive = JSON.parse(strFromU8(files['household.json']!)) as {
       kitchen: Kitchen
       dishes: { content: object }[]
-      log: { runs: unknown[] }
+      log: { runs: { request: PlanRequest }[] }
     }
     expect([archive.dishes.length, archive.log.runs.length]).toEqual([1, 1])
 
@@ -57,6 +58,13 @@ describe('a household as a file', () => {
       const answer = await bring(empty, bad)
       expect([answer.status, codeOf(answer)]).toEqual([422, code])
     }
+    // A pot that cannot be planned is told by its place.
+    const runs = archive.log.runs.map((run) => ({ ...run, request: { ...run.request, cooker: 'no-such-cooker' } }))
+    const strange = zipSync({
+      'household.json': strToU8(JSON.stringify({ ...archive, log: { ...archive.log, runs } })),
+    })
+    const unplanned = await empty.ask<{ problems: { path: string }[] }>('POST', '/api/household/archive', strange, ZIP)
+    expect([unplanned.status, unplanned.body.problems[0]!.path]).toEqual([422, 'log.runs.0.request.cooker'])
     // Looked at first, nothing is written.
     const { added } = (await bring(empty, zip, '?check')).body
     expect(added).toMatchObject({ kitchen: { name: archive.kitchen.name }, dishes: 1, runs: 1 })

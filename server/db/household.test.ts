@@ -9,6 +9,7 @@ import { plan } from '../../core/program/plan'
 import type { PlanRequest } from '../../core/program/request.schema'
 import type { KeptDish } from '../../shared/household'
 import { newMeal } from '../../shared/meal'
+import { mealTask } from '../../tests/meals'
 import { USUAL_LIKES, type Kitchen } from '../../shared/kitchen'
 import { DEMO_HOUSEHOLD } from '../../scripts/demo-household.mjs'
 import { throwAwayDatabase } from '../../scripts/postgres.mjs'
@@ -492,6 +493,27 @@ describe('dinners', () => {
     expect(await store.remove('meal', id)).toBe(true)
     expect(await store.documents('meal')).toEqual([])
     expect(await save(1)).toMatchObject({ version: 2 })
+  })
+
+  it('tell a calendar of a task that is gone when it was, though they are served later now', async () => {
+    const dinner = randomUUID()
+    const tasks = [mealTask('A.fry.do', -90), mealTask('A.rest.do', -10)]
+    await store.save('meal', dinner, { version: 0, content: { ...meal, tasks } })
+    const later = { ...meal, servedAt: meal.servedAt + 3_600_000, tasks: [mealTask('A.rest.do', -10)] }
+    await store.save('meal', dinner, { version: 1, content: later })
+    const [told] = await store.calendarMeals(0, dinner)
+    expect(told).toMatchObject({ version: 2, isRemoved: false, meal: { servedAt: later.servedAt } })
+    expect(told!.gone.map(({ id: task, startMinute }) => [task, startMinute])).toEqual([['A.fry.do', -150]])
+    // Taken off, all of it is gone.
+    await store.remove('meal', dinner)
+    const [off] = await store.calendarMeals(0, dinner)
+    expect(off!.isRemoved).toBe(true)
+    expect(off!.gone.map(({ id: task, startMinute }) => [task, startMinute]).sort()).toEqual([
+      ['A.fry.do', -150],
+      ['A.rest.do', -10],
+    ])
+    // Older than what is asked for, it is not told.
+    expect(await store.calendarMeals(Date.now() + 60_000, dinner)).toEqual([])
   })
 
   it('are read by a calendar that has the address, until it is taken back or ends', async () => {
