@@ -6,6 +6,9 @@ import type { RunEvent } from '../../core/live/event.schema'
 import { HOUR_MS, MINUTE_MS } from '../../core/measure/time'
 import type { RunWithPlan } from '../../shared/household'
 
+/** So long the page's clock may stand before it is put forward. */
+const UNSEEN_MIN = 2
+
 /**
  * A simulated pot beside the page: the page's clock is driven, the pot goes with it, and whatever it does the
  * cook tells the page. The page's clock must be installed.
@@ -42,8 +45,13 @@ export class PotBeside {
 
   /** Lets so many minutes go by, on the page and in the pot. */
   async pass(minutes: number): Promise<Sign[]> {
-    this.minute += minutes
     await this.page.clock.fastForward(Math.round(minutes * MINUTE_MS))
+    return this.alone(minutes)
+  }
+
+  /** The same in the pot by itself. */
+  private alone(minutes: number): Sign[] {
+    this.minute += minutes
     return this.stove.advance(this.minute)
   }
 
@@ -58,8 +66,11 @@ export class PotBeside {
   /** Counts whistles as they come, but those that `misses` says, until so many have been given. */
   async whistle(count: number, misses: (index: number) => boolean = () => false) {
     while (this.whistles < count) {
-      // Until the first it is a long wait; then a whistle is told within seconds.
-      const signs = await this.pass(this.whistles === 0 && this.stove.now().gaugePa < 60_000 ? 0.5 : 0.1)
+      // A whistle is told within seconds; until then the page is looked at by nobody.
+      const from = this.minute
+      let signs: Sign[] = []
+      while (signs.length === 0 && this.minute - from < UNSEEN_MIN) signs = this.alone(0.1)
+      await this.page.clock.fastForward(Math.round((this.minute - from) * MINUTE_MS))
       for (const { kind } of signs) {
         if (kind !== 'whistle') continue
         if (!misses(this.whistles)) await this.page.keyboard.press('Space')
@@ -119,16 +130,11 @@ export async function installClock(page: Page, minutesOn = 0) {
 
 /** Sets the clock of the page and its neighbours, which from then on goes as it is driven. */
 export async function driveClock(page: Page, time: number | Date) {
-  // Otherwise it would be set right by the server's.
-  await page.context().route(/\/api\/(?!changes)/, async (route) => {
-    try {
-      const response = await route.fetch()
-      const headers = response.headers()
-      delete headers['x-bivvet-now']
-      await route.fulfill({ response, headers })
-    } catch {
-      // The page was closed meanwhile.
-    }
+  // As if it had just been measured, and surely: otherwise it would be set right by the server's.
+  await page.context().addInitScript(() => {
+    if (location.protocol === 'about:') return
+    const measured = { ms: 0, roundTripMs: -1, measuredAt: Number.MAX_SAFE_INTEGER }
+    localStorage.setItem('bivvet-clock', JSON.stringify(measured))
   })
   await page.clock.install({ time })
 }
