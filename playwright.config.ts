@@ -4,14 +4,15 @@ import { CHROMIUM } from './scripts/setup.mjs'
 // scripts/test.mjs starts the production server and says where it is.
 export default defineConfig({
   testDir: 'tests/e2e',
-  timeout: 120_000,
+  // Long enough for the longest on a machine several times as slow: only what hangs is ended.
+  timeout: 300_000,
   // Each journey has a household of its own.
   fullyParallel: true,
   // One more than the two cores that are counted on: some always wait for a sound, a clock or a server.
   workers: 3,
   // A second try is named at the end of `npm test`; what fails twice is a fault.
   retries: 1,
-  expect: { timeout: 20_000 },
+  expect: { timeout: 30_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   outputDir: 'test-results/e2e',
   use: {

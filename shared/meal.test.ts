@@ -47,9 +47,14 @@ describe('a meal', () => {
     const said = meal({
       put: [{ id: 'A.fry.do', startMinute: -60 }],
       begun: { 'A.fry.do': { at: 1, doneAt: null }, 'B.soak.do': { at: 2, doneAt: null } },
-      runs: { 'A.pot': 'x' },
+      runs: { 'A.pot': 'x', 'B.pot': 'y' },
     })
-    expect(withoutDish(said, 'A')).toMatchObject({ put: [], begun: { 'B.soak.do': { at: 2 } }, runs: {} })
+    const { put, begun, runs } = withoutDish(said, 'A')
+    expect({ put, begun, runs }).toEqual({
+      put: [],
+      begun: { 'B.soak.do': { at: 2, doneAt: null } },
+      runs: { 'B.pot': 'y' },
+    })
   })
 
   it('counts minutes that pass, also over a change to summer time', () => {

@@ -53,6 +53,23 @@ describe('a pot as it is filled in', () => {
     }
   })
 
+  it('takes the amount that was asked for, in what the food can be measured in, else the usual one', () => {
+    const taken = (foodId: string, count: number, unit: string) => {
+      const { amount, unit: in_ } = newItem(findFood(foodId)!, kitchen, { count, unit })
+      return [amount, in_]
+    }
+    const [poured, counted] = ['toor-split', 'egg']
+    expect(findFood(counted)).toMatchObject({ cupG: null, pieceG: expect.anything() })
+    expect(taken(poured, 250, 'g')).toEqual(['250', 'g'])
+    expect(taken(poured, 2, 'tbsp')).toEqual(['2', 'tbsp'])
+    expect(taken(poured, 2, '')).toEqual(['2', id(3)])
+    expect(taken(counted, 6, 'piece-large')).toEqual(['6', 'piece-large'])
+    expect(taken(counted, 300, 'g')).toEqual(['300', 'g'])
+    // Nobody pours eggs by the cup, and lentils are not counted.
+    expect(taken(counted, 2, 'cup-240')).toEqual(taken(counted, 4, ''))
+    expect(taken(poured, 3, 'piece-medium')).toEqual(['1', id(3)])
+  })
+
   it('reads amounts in weights, own bowls and common measures', () => {
     const grams = (amount: string, unit: string) => itemG({ ...pot().items[0]!, amount, unit }, kitchen)
     const perMl = findFood('toor-split')!.cupG! / 240

@@ -77,7 +77,6 @@ test.describe('every route', () => {
   ]
 
   test('is asked with ids of another household, and gives and changes nothing', async ({ request, baseURL }) => {
-    test.slow()
     const { planId, runId } = await startRun(request)
     await litBefore(request, runId)
     const dishId = await keepDish(request)

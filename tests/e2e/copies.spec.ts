@@ -56,7 +56,6 @@ test('each household is copied once a day, and a week of it is kept', async () =
 })
 
 test('the owner copies the whole database, and puts it back only where that destroys nothing unasked', async () => {
-  test.slow()
   // Not waited for in one go: the wire to its database goes through this process.
   const backup = async (...args: string[]) => {
     const child = spawn('node', ['scripts/backup.mjs', ...args], { env: own.env, stdio: ['ignore', 'pipe', 'pipe'] })

@@ -62,7 +62,6 @@ async function listening(browser: Browser, request: APIRequestContext, address: 
 // In real time, against sound, speed or dying servers: a machine that is busy may spoil a try, and it is named then.
 test.describe.configure({ retries: 2 })
 test('the ear counts the whistles that it hears', async ({ request, baseURL }) => {
-  test.setTimeout(120_000)
   const { file, whistles } = kitchenFile(31, TWO_WHISTLES)
   const { runId } = await startRun(request)
   await withMicrophone(`${file}%noloop`, async (browser) => {
@@ -80,7 +79,6 @@ test('the ear counts the whistles that it hears', async ({ request, baseURL }) =
 })
 
 test('the ear learns this kitchen’s whistle from one, and goes on counting each once', async ({ request, baseURL }) => {
-  test.setTimeout(240_000)
   const { file } = kitchenFile(LOOP_S, ONE_WHISTLE)
   const { runId } = await startRun(request)
   await withMicrophone(file, async (browser) => {
@@ -113,7 +111,6 @@ test('the ear learns this kitchen’s whistle from one, and goes on counting eac
 })
 
 test('a sound that may have been a whistle is asked about', async ({ request, baseURL }) => {
-  test.setTimeout(180_000)
   const { file } = kitchenFile(31, UNSURE, true)
   const { runId } = await startRun(request)
   // The file comes round, so that a sound that was lost on a busy machine is heard the next time.

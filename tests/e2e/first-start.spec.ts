@@ -36,7 +36,6 @@ async function withAuthenticator(page: Page) {
 }
 
 test('whoever comes first makes the household, lets others in and out, and comes back', async ({ browser }) => {
-  test.slow()
   const context = await browser.newContext({ baseURL: url })
   const page = await context.newPage()
   await withAuthenticator(page)

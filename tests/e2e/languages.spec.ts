@@ -247,7 +247,6 @@ for (const [which, pages] of Object.entries(PAGES))
   test(`a language half as long again: ${which} is told in it, fits, and can be read from the right`, async ({
     page,
   }) => {
-    test.slow()
     await speakPseudo(page)
     const of = { dish: await keepDish(page.request), run: (await startRun(page.request)).runId }
     const own = await namesOfHousehold(page)

@@ -23,7 +23,6 @@ test('a log is read in, teaches, is forgotten and known again, and changes what 
   page,
   baseURL,
 }) => {
-  test.slow()
   const errors = watchForErrors(page)
   const log = await demoLog(baseURL!)
   await page.goto('/log/learnt')
@@ -73,7 +72,6 @@ test('a log is read in, teaches, is forgotten and known again, and changes what 
 })
 
 test('the log is looked through, and a pot in it says what it taught', async ({ page, baseURL, request }) => {
-  test.slow()
   const log = await demoLog(baseURL!)
   expect((await request.post('/api/log', { data: log, timeout: 60_000 })).ok()).toBe(true)
   await page.goto('/log')
@@ -133,7 +131,6 @@ test('a log that was looked at as a table comes in again, and a broken row is to
   request,
   page,
 }) => {
-  test.slow()
   const demo = await playwrightRequest.newContext({ baseURL: baseURL!, storageState: { cookies: [], origins: [] } })
   const table = await (await demo.get('/api/log?as=csv')).text()
   await demo.dispose()
@@ -152,7 +149,6 @@ test('a log that was looked at as a table comes in again, and a broken row is to
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, colorScheme: 'dark' })
   test('what was learnt is read without running out of the page', async ({ page, baseURL, request }) => {
-    test.slow()
     const log = await demoLog(baseURL!)
     expect((await request.post('/api/log', { data: log, timeout: 60_000 })).ok()).toBe(true)
     await page.goto('/log/learnt')

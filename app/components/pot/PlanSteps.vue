@@ -163,16 +163,20 @@ const opened = ref<string | null>(null)
   counter-reset: step;
 }
 li {
-  position: relative;
-  padding: 7px 0 7px 26px;
+  display: grid;
+  grid-template-columns: 26px minmax(0, 1fr);
+  /* The number stands on the first line of its step, whether that has a great figure or not. */
+  align-items: baseline;
+  padding: 7px 0;
   border-bottom: 1px solid var(--line);
   counter-increment: step;
 }
+li > * {
+  grid-column: 2;
+}
 li::before {
   content: counter(step);
-  position: absolute;
-  inset-inline-start: 0;
-  top: 15px;
+  grid-column: 1;
   font-family: var(--figure-family);
   font-size: 19px;
   color: var(--ink-soft);
