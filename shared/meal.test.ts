@@ -126,6 +126,13 @@ describe('a meal as it is planned', () => {
     const tasks = [task('A.fry.do', -100)]
     const asked = dinnerOf(meal({ tasks }), kitchen, SERVED - 90 * 60_000)!
     expect(asked.stands).toMatchObject({ now: -89, planned: [['A.fry.do', -100]], marks: {} })
+    const standsAt = (change: Partial<Meal>) =>
+      dinnerOf(meal({ tasks, ...change }), kitchen, SERVED - 101 * 60_000)!.stands !== null
+    // Before its hour it has begun where somebody said so, or lit one of its pots.
+    expect(standsAt({})).toBe(false)
+    expect(standsAt({ begun: { 'A.fry.do': { at: 1, doneAt: null } } })).toBe(true)
+    expect(standsAt({ runs: { 'A.pot': 'x' } })).toBe(true)
+    expect(standsAt({ tasks: [task('A.fry.do', -101)] })).toBe(true)
   })
 
   it('whose hour has passed is still planned from now', () => {
