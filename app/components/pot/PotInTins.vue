@@ -403,8 +403,8 @@ section {
   }
 }
 /* The plan of what has a place, while something has none yet. */
-.partial :deep(.steps) {
-  opacity: 0.55;
+.partial :deep(:is(.steps .say, .steps .great)) {
+  color: var(--ink-soft);
 }
 .without {
   margin: 0;
