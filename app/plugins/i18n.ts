@@ -1,3 +1,4 @@
+import { promiseTimeout } from '@vueuse/core'
 import { createI18n } from 'vue-i18n'
 import type { Bundle } from '~~/locales/bundles'
 import type { Locale } from '~~/locales/languages'
@@ -20,8 +21,20 @@ export default defineNuxtPlugin(async ({ vueApp }) => {
     document.documentElement.lang = shown()
     keepShown(shown())
   }
+  /** Without its words no page can say what is wrong: they are asked for until they are there. */
+  async function loadSurely(bundles: readonly Bundle[]) {
+    for (let tries = 1; ; tries++)
+      try {
+        return await load(bundles)
+      } catch (error) {
+        console.warn('Its words cannot be had now:', error)
+        await promiseTimeout(Math.min(8000, 500 * tries))
+        // Some browsers remember that a file failed for as long as the page stands.
+        if (tries > 2) reloadNuxtApp()
+      }
+  }
   mark()
-  await load([...EVERYWHERE, ...bundlesOf(useRoute().path)])
+  await loadSurely([...EVERYWHERE, ...bundlesOf(useRoute().path)])
   /** What this language needs may grow while it is fetched; without a network the one that is shown stays. */
   async function turnTo(next: Locale) {
     let needed: Bundle[]

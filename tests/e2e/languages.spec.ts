@@ -105,6 +105,14 @@ test('the household’s language is every device’s that has none of its own', 
   await expect(page.getByRole('link', { name: 'Cocina', exact: true })).toBeVisible()
 })
 
+test('words that do not come at first are asked for again, and then the page stands', async ({ page }) => {
+  let asked = 0
+  await page.route('**/_nuxt/words/*.js', (route) => (asked++ < 2 ? route.abort() : route.continue()))
+  await page.goto('/larder')
+  await expect(page.getByRole('heading', { name: 'Larder' })).toBeVisible()
+  expect(asked).toBeGreaterThan(2)
+})
+
 /**
  * A language that nobody speaks: every message in brackets and half as long again. The message files are compiled when
  * the application is built, so it is the texts in the served files that are changed.
@@ -113,7 +121,7 @@ async function speakPseudo(page: Page) {
   const longer = (text: string) => (/\p{L}/u.test(text) ? `⟦${text}${'·'.repeat(Math.ceil(text.length * 0.4))}⟧` : text)
   await page.route('**/_nuxt/words/*.js', async (route) => {
     // The page may have gone on meanwhile.
-    const response = await route.fetch().catch(() => null)
+    const response = await route.fetch({ maxRetries: 3 }).catch(() => null)
     if (!response) return route.abort().catch(() => undefined)
     const script = await response.text()
     await route.fulfill({
