@@ -98,6 +98,7 @@ test('In tins, empty and answered', async ({ page }) => {
   await press(page, 'Add a food')
   await page.keyboard.type('200 g red rice')
   await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Navy beans + Red rice' })).toBeVisible()
   // The plan of what has a place, while something has none.
   await chooseNth(page, 'Goes into', 1)
   const toPlace = page.getByText('First choose a place for every food.')
