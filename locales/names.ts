@@ -11,8 +11,11 @@ type Table = Readonly<Record<string, { name: string; aliases: string }>>
 export interface Reading {
   catalogue: Table
   ingredients: Table
-  words: Omit<typeof WORDS, 'foods'> & {
+  words: Omit<typeof WORDS, 'foods' | 'perhaps' | 'juices'> & {
     foods: Readonly<Record<string, string>>
+    /** Names that stand for several things, by the likeliest of them. */
+    perhaps: Readonly<Record<string, string>>
+    juices: Readonly<Record<string, string>>
     /** Its words for what is done, for how long and with what, by the English ones that they stand for. */
     done?: Readonly<Record<string, string>>
   }
@@ -44,6 +47,7 @@ const keyOf = (name: string) => nameKey(name).replace(/\bchil(?:li|i|e|l)(?:es|s
  */
 export function namesOf(own: readonly { id: string; name: string }[] = [], reading: Reading | null = null): Names {
   const byKey = new Map<string, string>()
+  const vague = new Set<string>()
   const add = (name: string, id: string) => {
     const key = keyOf(name)
     if (key === '') return
@@ -54,9 +58,15 @@ export function namesOf(own: readonly { id: string; name: string }[] = [], readi
   }
   for (const { id, name } of own) add(name, id)
   const all = [...(reading ? [reading] : []), ENGLISH]
+  for (const { words } of all)
+    for (const [id, names] of Object.entries(words.perhaps))
+      for (const name of names.split(',')) {
+        if (!byKey.has(keyOf(name))) vague.add(keyOf(name))
+        add(name, id)
+      }
   for (const { catalogue, ingredients, words } of all) {
     addAll(words.foods)
-    addAll(words.juices as Readonly<Record<string, string>>)
+    addAll(words.juices)
     const tables = [catalogue, ingredients]
     for (const table of tables) for (const [id, { name }] of Object.entries(table)) add(name.replace(/\(.*\)/, ''), id)
     for (const table of tables)
@@ -64,19 +74,28 @@ export function namesOf(own: readonly { id: string; name: string }[] = [], readi
   }
   addAll(ABROAD)
   const says = (name: Exclude<keyof Words, 'heads'>) => new Set(all.flatMap(({ words }) => wordsOf(words[name])))
+  /** The form of a name by which it is known; null for none. */
+  const known = (name: string) => {
+    const key = keyOf(name)
+    return byKey.has(key) ? key : (otherForms(key).find((form) => byKey.has(form)) ?? null)
+  }
   return {
     exact(name) {
-      const key = keyOf(name)
-      const found = byKey.get(key)
-      if (found) return found
-      for (const form of otherForms(key)) if (byKey.has(form)) return byKey.get(form)!
-      return null
+      const form = known(name)
+      return form === null ? null : byKey.get(form)!
+    },
+    isVague(name) {
+      const form = known(name)
+      return form !== null && vague.has(form)
     },
     says: {
       prepared: says('prepared'),
       canned: says('canned'),
       colours: says('colours'),
       cooked: says('cooked'),
+      fresh: says('fresh'),
+      frozen: says('frozen'),
+      dried: says('dried'),
       minced: says('minced'),
       heads: new Set(all.flatMap(({ words }) => words.heads.split(',').map(nameKey))),
       unsalted: says('unsalted'),

@@ -45,5 +45,13 @@ describe('what is on the stove', () => {
     useRunsStore().setEvents(one, [lit(11), { id: houseId(13), at: START_MS, data: { kind: 'abandoned' } }])
     await pass()
     expect(cooking.lanes.map(({ run }) => run.id).sort()).toEqual([two, unlit])
+    // What is looked at afterwards is followed as well, and what goes on is no second time.
+    cooking.lookedAt = one
+    await pass()
+    expect(cooking.laneOf(one)?.events).toHaveLength(2)
+    cooking.lookedAt = two
+    await pass()
+    expect(cooking.laneOf(one)).toBeNull()
+    expect(cooking.lanes.map(({ run }) => run.id).sort()).toEqual([two, unlit])
   })
 })

@@ -62,14 +62,10 @@ export const useOutbox = defineStore('outbox', () => {
 
   async function sendAll() {
     if ((await sendStarts()) === 'no-network') return
-    const tried = new Set(starts.value.map(({ run }) => run.id))
     for (;;) {
       const nowMs = Date.now()
-      const entry = entries.value.find(({ runId }) => !tried.has(runId) && (resting.get(runId)?.untilMs ?? 0) <= nowMs)
-      if (!entry) return
-      const outcome = await sendOne(entry)
-      if (outcome === 'no-network') return
-      if (outcome === 'later') tried.add(entry.runId)
+      const entry = entries.value.find(({ runId }) => !isStarting(runId) && (resting.get(runId)?.untilMs ?? 0) <= nowMs)
+      if (!entry || (await sendOne(entry)) === 'no-network') return
     }
   }
 
@@ -115,7 +111,7 @@ export const useOutbox = defineStore('outbox', () => {
     resting.set(runId, { times, untilMs: Date.now() + restMs })
   }
 
-  async function sendOne({ runId, event }: Entry): Promise<'sent' | 'later' | 'no-network'> {
+  async function sendOne({ runId, event }: Entry): Promise<'done' | 'no-network'> {
     const runs = useRunsStore()
     try {
       const { events } = await api<{ events: KeptEvent[] }>(`/runs/${runId}/events`, {
@@ -129,14 +125,14 @@ export const useOutbox = defineStore('outbox', () => {
       if (kind === 'network') return 'no-network'
       if (!FINAL.includes(status ?? 0)) {
         rest(runId)
-        return 'later'
+        return 'done'
       }
       refused.set(runId, problems[0]?.code ?? problems[0]?.message ?? '')
       void runs.loadOne(runId)
     }
     resting.delete(runId)
     entries.value = entries.value.filter((entry) => entry.event.id !== event.id)
-    return 'sent'
+    return 'done'
   }
 
   whenReachable(send)

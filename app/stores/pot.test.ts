@@ -91,6 +91,18 @@ describe('the pot being planned', () => {
     expect(pot.inPhases).toBe(false)
   })
 
+  it('is for so many times as much of foods and liquids, and leaves what is no amount', async () => {
+    const pot = usePotStore()
+    pot.form.items[0]!.amount = '1½'
+    pot.form.liquids = [
+      { kind: 'thin-stock', amount: '0.5', unit: 'cup' },
+      { kind: 'puree', amount: 'some', unit: 'cup' },
+    ]
+    pot.timesAll(3)
+    expect(pot.form.items[0]!.amount).toBe('4.5')
+    expect(pot.form.liquids.map(({ amount }) => amount)).toEqual(['1.5', 'some'])
+  })
+
   it('as it was kept is unchanged in whatever order the database gives its keys', () => {
     const pot = usePotStore()
     const backwards = Object.fromEntries(Object.entries(pot.content).reverse()) as typeof pot.content
@@ -98,6 +110,9 @@ describe('the pot being planned', () => {
     expect(pot.changed).toBe(false)
     pot.form.items[0]!.amount = '5'
     expect(pot.changed).toBe(true)
+    // The kept one is gone: this is a pot that nobody has kept.
+    pot.detach()
+    expect(pot.keptAs).toBeNull()
   })
 
   it('is called by what is in it, and not longer than a name may be', async () => {
@@ -154,6 +169,15 @@ describe('the pot being planned', () => {
 })
 
 describe('how a pot is told what to do', () => {
+  it('has no request where there is no cooker', async () => {
+    closePage()
+    openPage()
+    await openKitchen(useKitchenStore().load, { cookers: [] })
+    const pot = usePotStore()
+    await settle()
+    expect([pot.request, pot.styleKinds]).toEqual([null, []])
+  })
+
   it('is never by whistles in a house that does not count them', async () => {
     expect(usePotStore().styleKind).toBe('whistles')
     closePage()

@@ -44,6 +44,26 @@ describe('the practice stove', () => {
     expect(practice.truth!.gets[0]).toBeGreaterThan(10)
   })
 
+  it('is heard to whistle as long as it does, and what is noted leaves the pot as it is', () => {
+    const practice = begun()
+    expect(practice.truth).toBeNull()
+    practice.add({ kind: 'lit' })
+    practice.speed = 1
+    const heard = new Set<string>()
+    let count = 0
+    for (let second = 0; second < 40 * 60; second++)
+      for (const { kind } of practice.pass(1000)) {
+        heard.add(kind)
+        if (kind === 'whistle') count += 1
+        if (kind === 'whistle' || kind === 'whistle-ends') expect(practice.whistling).toBe(kind === 'whistle')
+      }
+    expect(practice.whistlesGiven).toBe(count)
+    expect([...heard]).toEqual(expect.arrayContaining(['whistle', 'whistle-ends']))
+    const { pot } = practice
+    practice.add({ kind: 'whistle' })
+    expect(practice.pot).toBe(pot)
+  })
+
   it('does what the knob says, and the run is told', () => {
     const practice = begun()
     practice.knob('high')
@@ -81,6 +101,18 @@ describe('the practice stove', () => {
     // And the pot is heated again, by that flame.
     pass(practice, 3)
     expect(practice.pot!.tempC).toBeGreaterThan(cold)
+  })
+
+  it('lets the steam go where the valve is opened', () => {
+    const practice = begun()
+    practice.add({ kind: 'lit' })
+    pass(practice, 25)
+    practice.add({ kind: 'heat-off' })
+    const { gaugePa } = practice.pot!
+    practice.add({ kind: 'valve-opened' })
+    pass(practice, 1)
+    expect(practice.valveOpen).toBe(true)
+    expect(practice.pot!.gaugePa).toBeLessThan(gaugePa / 4)
   })
 
   it('takes a whistle back, and nothing that the stove has done', () => {

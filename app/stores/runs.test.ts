@@ -126,6 +126,26 @@ describe('the runs that this device has heard of', () => {
     expect(runs.log!.map(({ id: runId }) => runId)).toEqual([ONE, TWO])
     expect(runs.next).toBeNull()
   })
+
+  it('that are on the stove stand in the order in which they were begun, the last first', () => {
+    const runs = useRunsStore()
+    const begunAt = (run: string, seconds: number) => ({
+      ...beansRun(run, [lit()]),
+      createdAt: new Date(START_MS + seconds * 1000).toISOString(),
+    })
+    runs.put(begunAt(id(4), 0), begunAt(id(5), 20), begunAt(id(6), 10))
+    expect(runs.running.map(({ id: runId }) => runId)).toEqual([id(5), id(6), id(4)])
+  })
+
+  it('are asked for once, however often they are wanted meanwhile', async () => {
+    const runs = useRunsStore()
+    void runs.loadLog()
+    void runs.loadLog()
+    const first = await server.next('GET', /\/runs$/)
+    expect(server.open).toEqual([])
+    await first.answer({ runs: [beansRun(ONE)], next: null })
+    expect(runs.log).toHaveLength(1)
+  })
 })
 
 describe('the log', () => {
@@ -252,6 +272,8 @@ describe('what has happened and is not on the server yet', () => {
     const whistles = [event({ kind: 'whistle' }, 1), event({ kind: 'whistle' }, 2)]
     for (const one of whistles) outbox.add(ONE, one)
     await (await server.next('POST', /events/)).answer('no-network')
+    // Not at once again: the next one waits until there may be a network.
+    expect(server.open).toEqual([])
     const sent: unknown[] = []
     for (const [i, one] of whistles.entries()) {
       const post = await server.next('POST', /events/)
@@ -270,6 +292,30 @@ describe('what has happened and is not on the server yet', () => {
     await (await server.next('POST', /events/)).answer({ status: 409, body: { problems } })
     expect(outbox.refused.get(ONE)).toBe('run-over')
     expect(outbox.of(ONE)).toEqual([])
+  })
+
+  it('waits for its run, which is said to be refused only where the server will not have it', async () => {
+    const outbox = useOutbox()
+    const { plan } = beansRun(ONE)
+    const start = { id: ONE, name: 'Beans', cookerId: id(8), request: plan.request }
+    useRunsStore().put(beansRun(ONE), beansRun(TWO, [lit()]))
+    outbox.addStart({ plan: start, run: { id: ONE, planId: ONE } })
+    outbox.add(ONE, event({ kind: 'whistle' }))
+    await (await server.next('POST', /\/plans/)).answer({ status: 500, body: { problems: [] } })
+    expect(outbox.refused.has(ONE)).toBe(false)
+    // What happened in another is sent meanwhile, and nothing of this one.
+    outbox.add(TWO, event({ kind: 'whistle' }))
+    await (await server.next('POST', new RegExp(TWO))).answer({ events: [] })
+    expect(server.open.filter(({ path }) => path.includes('events'))).toEqual([])
+    const problems = [{ path: '', code: 'too-many', message: 'There are too many.' }]
+    await (await server.next('POST', /\/plans/)).answer({ status: 422, body: { problems } })
+    expect(outbox.refused.get(ONE)).toBe('too-many')
+    // It stays here: its pot is on the flame.
+    expect([outbox.isStarting(ONE), outbox.of(ONE).length]).toEqual([true, 1])
+    await (await server.next('POST', /\/plans/)).answer({})
+    await (await server.next('POST', /\/runs$/)).answer({ ...beansRun(ONE, [lit()]), pot: null })
+    await (await server.next('POST', /events/)).answer({ events: [] })
+    expect([outbox.isStarting(ONE), outbox.of(ONE).length]).toEqual([false, 0])
   })
 })
 

@@ -104,8 +104,9 @@ describe('an ingredient line', () => {
   })
 
   it.each([
-    ['1,250 g rice', 1250, 1.25],
-    ['1.250 g rice', 1.25, 1250],
+    ['1,250 g rice', 1250, 1250],
+    ['1.250 g rice', 1250, 1250],
+    ['1.250 kg rice', 1250, 1_250_000],
     ['1,5 kg rice', 1500, 1500],
     ['1.5 kg rice', 1500, 1500],
     ['12,25 g rice', 12.25, 12.25],
@@ -117,6 +118,47 @@ describe('an ingredient line', () => {
   ])('%s: a sign that parts off no thousands stands before decimals, whoever reads it', (text, point, comma) => {
     if (point !== null) expect(read(text, { decimal: 'point' }).g).toBeCloseTo(point, 6)
     if (comma !== null) expect(read(text, { decimal: 'comma' }).g).toBeCloseTo(comma, 6)
+  })
+
+  it('in thousandths of a gram is asked about: thousands are written so elsewhere', () => {
+    expect(read('1.250 g rice', { decimal: 'point' }).doubt).toBe('amount')
+    expect(read('1,250 g rice', { decimal: 'comma' }).doubt).toBe('amount')
+    expect(read('1,250 g rice', { decimal: 'point' }).doubt).toBeNull()
+    expect(read('1.250 kg rice', { decimal: 'point' }).doubt).toBeNull()
+  })
+
+  it.each([
+    ['1 kg 200 g potatoes', 1200],
+    ['1 lb 4 oz potatoes', 20 * 28.35],
+    ['1 cup 2 tbsp water', 270],
+    ['1 l 200 ml water', 1200],
+    // The same in another unit adds nothing up.
+    ['1 cup 240 ml water', 240],
+    ['1 lb 450 g potatoes', 16 * 28.35],
+  ])('%s is one amount in two units', (text, g) => {
+    expect(read(text).g! / g).toBeCloseTo(1, 2)
+  })
+
+  it.each([
+    ['1 cup frozen black-eyed peas', 'black-eyed'],
+    ['2 cups fresh pigeon peas', 'toor-split'],
+    ['1 cup whole red lentils', 'masoor-split'],
+    ['1 cup broad beans', 'fava-split'],
+    ['1 cup mixed beans', 'kidney-red'],
+    ['200 g dal', 'toor-split'],
+    ['100 g soya chunks', 'soybean'],
+    ['1 cup hulled barley', 'pearl-barley'],
+    ['1 kg frozen chicken thighs', 'chicken-thigh'],
+    ['1 whole chicken', 'chicken-thigh'],
+    ['1 cup dried spinach', 'spinach'],
+    ['2 cups rice, 4 cups water', 'long-white'],
+  ])('%s is asked about: it is another thing, or may be', (text, maybe) => {
+    expect(read(text)).toMatchObject({ what: null, maybe, doubt: 'what' })
+  })
+
+  it('of what a household calls so is no question', () => {
+    const own = namesOf([{ id: 'our-beans', name: 'Beans' }])
+    expect(readLine('1 cup beans', own)).toMatchObject({ what: 'our-beans', maybe: null })
   })
 
   it('of a list that is numbered is read without its number', () => {

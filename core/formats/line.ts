@@ -1,6 +1,7 @@
 import { knownOf, type Known, type OwnThings } from '../dish/contents'
 import { pieceG } from '../food/pieces'
 import { CAN_DRAINED_SHARE, CAN_G, namedPieceG, partG } from '../ingredient/parts'
+import type { StandIns } from '../ingredient/stand-ins'
 import { CUP_ML } from '../measure/measure'
 import { middleOf, readQuantity, type Amount, type QuantityStyle, type ReadQuantity } from '../quantity/quantity'
 import { unitAt, type Part, type Unit } from '../quantity/units'
@@ -10,6 +11,8 @@ import { wordsOf } from './name-key'
 export interface Names {
   /** The id of what has just this name; null for none. */
   exact(name: string): string | null
+  /** It stands for several things, of which `exact` has one: “mixed beans”. */
+  isVague(name: string): boolean
   /** Words that say how something is prepared, and not what it is. */
   says: Words
   /** A step with the English words for what is done in it; missing where steps are English already. */
@@ -21,6 +24,10 @@ export interface Words {
   /** Colours part one pulse or grain from another. */
   colours: ReadonlySet<string>
   cooked: ReadonlySet<string>
+  /** By these a pulse is not the dry one, and meat not the raw one of a shop’s counter. */
+  fresh: ReadonlySet<string>
+  frozen: ReadonlySet<string>
+  dried: ReadonlySet<string>
   minced: ReadonlySet<string>
   /** What is the same whatever it was made of: any stock is stock. */
   heads: ReadonlySet<string>
@@ -64,6 +71,8 @@ const HEADING =
 /** “Rice – 1 cup”, “Salt: 1 tsp”, “Turmeric powder 1/2 tsp”. */
 const AMOUNT_LAST =
   /^([\p{L}\p{M}][^\d½¼¾⅓⅔⅛]*?[\p{L}\p{M})])\s*(?:[-–—:=,]+\s*|\s+)((?:about\s+|approx\.?\s+|~)?[\d½¼¾⅓⅔⅛].*|an?\s+(?:pinch|handful|few|bunch|dash)\b.*|one\b.*|two\b.*|half\b.*|few\b.*)$/iu
+/** “Rice (2 cups), rinsed”. */
+const AMOUNT_IN_BRACKETS = /^([\p{L}\p{M}][^\d½¼¾⅓⅔⅛()]*?)\s*\((~?[\d½¼¾⅓⅔⅛][^()]*)\)(?:\s*,([^\d]*))?$/u
 const GIVES =
   /^(?:the\s+|el\s+|la\s+)?(?:freshly\s+squeezed\s+)?(juice|zest|rind|peel|saft|schale|abrieb|zumo|jugo|ralladura)(?:\s+and\s+\w+)?\s+(?:(?:of|from|von|de)\s+|(?=eine[rs]?\s))(.*)$/i
 const GIVEN = /\b(juiced|juice only|juice of|zested|zest only)\b/i
@@ -147,10 +156,10 @@ function quantityOf(body: string, style: QuantityStyle): ReadQuantity {
       .replace(/s$/, '')
     return { ...first, words: /juice|zest/i.test(fruit) ? first.words : `${fruit} ${what}` }
   }
-  const last = AMOUNT_LAST.exec(body)
+  const last = AMOUNT_IN_BRACKETS.exec(body) ?? AMOUNT_LAST.exec(body)
   const found = last && readQuantity(last[2]!, { ...style, isAlone: true })
   if (!found || found.amounts.length === 0) return first
-  return { ...found, words: found.words === '' ? last[1]! : `${last[1]!} , ${found.words}` }
+  return { ...found, words: [last[1], found.words, last[3]].filter(Boolean).join(' , ') }
 }
 const ONE: Amount = { low: 1, high: 1, unit: null, size: null, each: null, isGuess: false }
 
@@ -198,24 +207,25 @@ function whatOf(text: string, names: Names, unit: Unit | null, own: OwnThings): 
     // “Cremini mushrooms” is one thing by two names.
     const left = others.filter((word) => !partWords.includes(word) && !/^\d/.test(word) && names.exact(word) !== plain)
     const isPrepared = left.every((word) => names.says.prepared.has(word))
-    // “Black lentils (urad)”, “onion, garlic”: two things in one line.
+    // “Black lentils (urad)”, “onion, garlic”, “2 cups rice, 4 cups water”: two things in one line.
     const isTwo = tail.some((segment) => {
-      const other = names.exact(segment)
+      const other = names.exact(segment) ?? names.exact(readQuantity(segment).words)
       return other !== null && other !== plain && other !== id
     })
     const isSure =
       !isTwo &&
+      (!names.isVague(name) || plain !== names.exact(name)) &&
       (isKind || isPrepared) &&
       !isOther(
         known,
-        left,
+        others,
         all,
         asCanned !== null || before.every((word) => !SOAKED.has(word)),
         { isSaid: canned, isKnown: asCanned !== null },
         names.says,
       )
     const found = [...partWords, ...name.split(' ').slice(1)].flatMap((word) => partOf(word) ?? [])
-    const pieceG = id === 'chicken-leg' ? namedPieceG(name) : null
+    const pieceG = namedPieceG(name)
     return isSure ? { what: id, maybe: null, parts: found, pieceG } : { what: null, maybe: id, parts: found, pieceG }
   }
   return { what: null, maybe: null, parts: [], pieceG: null }
@@ -252,24 +262,40 @@ const FRESH = new Set(['fresh', 'chopped', 'leaves', 'leaf', 'finely', 'roughly'
 /** Words that make another thing of it than its name says, so that it has to be asked about. */
 function isOther(
   known: Known | null,
-  left: readonly string[],
+  others: readonly string[],
   all: readonly string[],
   isDry: boolean,
   canned: { isSaid: boolean; isKnown: boolean },
   says: Words,
 ): boolean {
-  if (!known || !('food' in known)) return false
+  if (!known) return false
+  // “Dried peas” are no peas: nine tenths of a vegetable are water.
+  if ('ingredient' in known)
+    return VEGETABLES.has(known.ingredient.group) && others.some((word) => says.dried.has(word))
   const { food } = known
-  if (food.soak !== null && left.includes('split')) return true
-  if (food.id.endsWith('-split') && left.includes('whole')) return true
+  if (food.soak !== null && others.includes('split')) return true
+  if (food.id.endsWith('-split') && others.includes('whole')) return true
+  const isFresh = all.some((word) => says.fresh.has(word))
+  const isFrozen = all.some((word) => says.frozen.has(word))
+  // “2 cups frozen black-eyed peas” were fewer dry, and are soon done.
+  if (food.soak !== null && (isFresh || isFrozen)) return true
   // “2 cups soaked chickpeas” were fewer dry.
   if (food.soak !== null && !isDry) return true
-  if (food.soak !== null && left.some((word) => says.colours.has(word))) return true
+  if (food.soak !== null && others.some((word) => says.colours.has(word))) return true
   // What is sold cooked was never so much dry.
   if (food.soak !== null && canned.isSaid && !canned.isKnown) return true
   if (food.soak !== null && !canned.isKnown && all.some((word) => says.cooked.has(word))) return true
-  return food.group === 'meat' && all.some((word) => says.minced.has(word))
+  // What goes in frozen is not done when the same from the fridge is.
+  return food.group === 'meat' && ((isFrozen && !isFresh) || all.some((word) => says.minced.has(word)))
 }
+const VEGETABLES: ReadonlySet<string> = new Set<StandIns>([
+  'onion',
+  'greens',
+  'squash',
+  'root',
+  'soft-vegetable',
+  'firm-vegetable',
+])
 
 function weightOf(
   { amounts, stated }: ReadQuantity,

@@ -90,8 +90,8 @@ const GROUP_PARTS_G: Partial<Record<StandIns, Partial<Record<Part, number>>>> = 
 /** A handful of dry grain or pulses. */
 const DRY_HANDFUL_G = 45
 
-/** Where a name says which piece is meant. */
-const NAMED_PIECE_G: Readonly<Record<string, number>> = { drumstick: 110, 'chicken drumstick': 110 }
+/** Where a name says which piece is meant: “1 chicken” is all of it. */
+const NAMED_PIECE_G: Readonly<Record<string, number>> = { drumstick: 110, 'chicken drumstick': 110, chicken: 1200 }
 export const namedPieceG = (name: string): number | null => NAMED_PIECE_G[name.replace(/s$/, '')] ?? null
 
 /** g of a can, and of what of it is left once it is drained. */

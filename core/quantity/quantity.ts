@@ -42,6 +42,7 @@ const SIZES: readonly [RegExp, PieceSize][] = [
 ]
 const LONG =
   /^\s*\(\s*([\d½¼¾.,/\s]+?)[\s-]*(inch|inches|in|cm|")(?:es)?\s*\)\s*(?:piece|knob|stick|slice|length)?s?\b/i
+const THOUSANDTHS = /^[1-9]\d{0,2}[.,]\d{3}(?![\d.,])/
 const TIMES = /^\s*(?:x|×|\*)\s*(?=[\d½¼¾])/i
 const CONTAINER_AHEAD =
   /^\s*-?\s*\)?\s*(?:\w+\s+){0,2}?(?:can|tin|jar|pack|packet|package|bag|box|block|carton|pouch|tub|bottle|sachet)s?\b/i
@@ -63,6 +64,13 @@ export function readQuantity(text: string, style: QuantityStyle = {}): ReadQuant
     if (added && added.amount.unit && added.amount.unit.kind !== 'part' && first.amount.unit) {
       amounts.push(added.amount)
       rest = rest.slice(more[0].length + added.length)
+      continue
+    }
+    // “1 kg 200 g”, “2 lb 3 oz”: one amount in two units.
+    const smaller = /^\s+(?=\d)/.exec(rest) && amountAt(rest, style)
+    if (smaller && isRestOf(smaller.amount, amounts.at(-1)!)) {
+      amounts.push(smaller.amount)
+      rest = rest.slice(smaller.length)
       continue
     }
     // The same again in another unit.
@@ -99,6 +107,17 @@ export function readQuantity(text: string, style: QuantityStyle = {}): ReadQuant
       .trim(),
   }
 }
+
+/** So many of a unit that goes into the other's a whole number of times, and of it less than one. */
+function isRestOf({ unit, high }: Amount, whole: Amount): boolean {
+  const size = sizeOf(unit)
+  const wholeSize = sizeOf(whole.unit)
+  if (unit?.kind !== whole.unit?.kind || size === null || wholeSize === null || whole.each) return false
+  const times = wholeSize / size
+  return times > 1.5 && Math.abs(times - Math.round(times)) < 0.01 && high < times
+}
+/** g or ml of one; null for what neither weighs nor holds so much. */
+const sizeOf = (unit: Unit | null) => (unit?.kind === 'weight' ? unit.g : unit?.kind === 'volume' ? unit.ml : null)
 
 const isMeasured = ({ unit }: Amount) => unit?.kind === 'weight' || unit?.kind === 'volume'
 /** A weight says more than a measure, and a measure more than a count. */
@@ -155,7 +174,11 @@ export function amountAt(text: string, style: QuantityStyle = {}): { amount: Amo
   const found = unitAt(from.slice(at), style.measures)
   const unit = found && (style.isAlone || isUnit(found.unit, from.slice(at + found.length))) ? found : null
   if (unit) at += unit.length
-  const { low, high, isGuess } = counted
+  // Nobody weighs to a thousandth of a gram: “1.250 g” are thousands as another country writes them.
+  const isForeign = THOUSANDTHS.test(from) && sizeOf(unit?.unit ?? null) === 1 && counted.high < 1000
+  const { low, high, isGuess } = isForeign
+    ? { low: counted.low * 1000, high: counted.high * 1000, isGuess: true }
+    : counted
   // “400 g tin”: one of so much.
   if (unit && !each && size === null && (unit.unit.kind === 'weight' || unit.unit.kind === 'volume')) {
     const gap = /^\s*-?\s*/.exec(from.slice(at))![0]

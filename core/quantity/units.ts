@@ -94,7 +94,7 @@ const UNITS: readonly { unit: Unit; names: string }[] = [
   part('ear', 'ear|ears|cob|cobs'),
   part(
     'piece',
-    'piece|pieces|pc|pcs|nos|no|no.|whole|fillet|fillets|stück|stücke|pièce|pièces|pieza|piezas|unidad|unidades|trozo|trozos|टुकड़ा|टुकड़े|नग',
+    'piece|pieces|pc|pcs|nos|no|no.|fillet|fillets|stück|stücke|pièce|pièces|pieza|piezas|unidad|unidades|trozo|trozos|टुकड़ा|टुकड़े|नग',
   ),
   { unit: { kind: 'container', container: 'can' }, names: 'can|cans|tin|tins|dose|dosen|boîte|boîtes|lata|latas' },
   { unit: { kind: 'container', container: 'jar' }, names: 'jar|jars|glas|gläser|tarro|tarros|frasco|frascos' },

@@ -193,3 +193,18 @@ it('what is sold cooked and has no such entry is asked about, and not taken for 
   expect(read.what).toBe(null)
   expect(read.doubt).toBe('what')
 })
+
+it.each([
+  ['de', '200 g Bohnen'],
+  ['de', '300 g tiefgekühlte Kichererbsen'],
+  ['de', '500 g dicke Bohnen'],
+  ['es', '2 tazas de frijoles'],
+  ['es', '300 g de garbanzos congelados'],
+  ['hi', '1 कप दाल'],
+  ['hi', '200 ग्राम ताज़ा लोबिया'],
+] satisfies [Locale, string][])(
+  'in %s “%s” is asked about: it stands for several, or is not the dry one',
+  async (locale, line) => {
+    expect(readLine(line, namesOf([], await readingOf(locale)))).toMatchObject({ what: null, doubt: 'what' })
+  },
+)
