@@ -2,10 +2,11 @@ import { BOUNDS, MOST } from '../bounds'
 import { knownOf, type Known } from '../dish/contents'
 import type { Dish, DishLine, PotSettings, Stage, WrittenFigure } from '../dish/dish.schema'
 import type { StageKind } from '../dish/names'
+import { durationsIn, middleMinutes } from '../quantity/duration'
 import { readLine, type Measuring, type Names, type ReadLine } from './line'
 import { nameKey, wordsOf } from './name-key'
 import type { Recipe } from './recipe'
-import { actionsOf, withRelease, releaseIn, type ReadAction } from './step'
+import { actionsOf, exceptedIn, releaseIn, withoutExcepted, withRelease, type ReadAction } from './step'
 
 /** For what kind of cooker a recipe is written. */
 export type WrittenFor = 'whistling' | 'electric' | 'rice-cooker' | 'slow'
@@ -39,7 +40,9 @@ export interface ImportedDish {
   leftOut: string[]
 }
 
+/** “Overnight” (general kitchen practice). */
 const USUAL_MINUTES_OF_SOAK = 480
+const LEAST_MINUTES_OF_SOAK = 30
 
 const WRITTEN_FOR: Readonly<Record<WrittenFigure['kind'], WrittenFor | null>> = {
   whistles: 'whistling',
@@ -54,7 +57,8 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
   let section: string | null = null
   const sections: (string | null)[] = []
   const read: ReadLine[] = []
-  for (const text of recipe.ingredients.flatMap(apart)) {
+  const isRead = (line: string) => readLine(line, names, measuring).what !== null
+  for (const text of recipe.ingredients.flatMap((one) => apart(one, isRead))) {
     const line = readLine(text, names, measuring)
     if (line.isHeading) section = line.typed.replace(/:$/, '')
     else {
@@ -109,13 +113,19 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
       stageSections.push(step.section)
     }
   }
-  chain(stages, actions)
   const placed = lines.map((line, i) => place(line, read[i]!, sections[i]!, stages, stageSections, names, measuring))
   placeGroups(
     lines.filter((_, i) => !placed[i]),
     stages,
     measuring,
   )
+  const isFat = (id: string) => {
+    const known = knownOf(lines.find((line) => line.id === id)!, measuring)
+    return known !== null && 'ingredient' in known && known.ingredient.group === 'fat'
+  }
+  chain(stages, actions, (stage) => stage.takes.every(({ line }) => isFat(line)))
+  soakWhatIsSaidSoaked(lines, stages, names, measuring)
+  serveWith(lines, stages, recipe, names)
   const kept = stages.length > MOST.dishStages ? withoutEmpty(stages) : stages
   const dish: Dish = { name: recipe.name, servings: recipe.servings ?? 4, lines, stages: kept }
   return { dish, lines: read, steps, written, missing: [...missing], leftOut: recipe.leftOut }
@@ -139,10 +149,23 @@ function withoutEmpty(stages: Stage[]): Stage[] {
 }
 
 /** “Salt and pepper”, of which nobody says how much, are two lines. */
-const SALT_AND_PEPPER = /^([^\d½¼¾]*\bsalt)\s*(?:and|&|,)\s*([^\d½¼¾,]*\bpepper\b)(.*)$/i
-function apart(text: string): string[] {
+const SALT_AND_PEPPER =
+  /^([^\d½¼¾]*\b(?:salt|salz|sal))\s*(?:and|und|y|&|,)\s*([^\d½¼¾,]*\b(?:pepper|pfeffer|pimienta)\b)(.*)$/i
+const S_AND_P = /^\W*s\s*(?:&|\+|\/|and|n)\s*p\W*$/i
+/** “For the tempering: 1 tbsp oil, 1 tsp cumin”: a part of the recipe with what goes in. */
+const PART_AHEAD = /^([^\d½¼¾:]{3,40}):\s*(\S.*)$/
+/** “1 carrot + 1 potato”, “1 tbsp oil, 1 tsp cumin, a pinch of turmeric”: before each, how much of it. */
+const BEFORE_AMOUNT = /\s*(?:[,;+&]|\band\b)\s*(?=[\d½¼¾⅓⅔⅛]|(?:an?|few)\s+(?:few\s+)?(?:pinch|handful|bunch|sprig|dash)\b)/i
+
+/** The lines that stand in one line. */
+function apart(text: string, isRead: (line: string) => boolean): string[] {
+  if (S_AND_P.test(text)) return ['salt', 'pepper']
   const found = SALT_AND_PEPPER.exec(text)
-  return found ? [`${found[1]!}${found[3]!}`, `${found[2]!}${found[3]!}`] : [text]
+  if (found) return [`${found[1]!}${found[3]!}`, `${found[2]!}${found[3]!}`]
+  const [, part, listed] = PART_AHEAD.exec(text) ?? []
+  const each = (listed ?? text).split(BEFORE_AMOUNT)
+  if (each.length < 2 || !each.every(isRead)) return [text]
+  return [...(part && !isRead(part) ? [`${part}:`] : []), ...each]
 }
 
 /** What lasts as long as somebody says. */
@@ -163,10 +186,9 @@ function stageOf(
     const settings = own ?? pots.usual
     return { ...base, pot: { ...settings, ...(figure ? { written: figure } : {}) } }
   }
-  const whole = kind === 'soak' && minutes === null ? USUAL_MINUTES_OF_SOAK : minutes
   return {
     ...base,
-    ...(whole === null ? {} : { minutes: Math.min(whole, BOUNDS.stageMinutes[1]) }),
+    ...(minutes === null ? {} : { minutes: Math.min(minutes, BOUNDS.stageMinutes[1]) }),
     ...(kind === 'soak' && KEEPS_WATER.test(text) ? { keepWater: true } : {}),
     ...(kind === 'simmer' && /\bcovered\b|\bcover\b|\blid on\b/i.test(text) && !/\buncovered\b/i.test(text)
       ? { lid: true }
@@ -182,7 +204,7 @@ const PAN_KINDS: ReadonlySet<StageKind> = new Set(['fry', 'dry-roast', 'temper',
  * Each stage goes on with what the one before left. A soak and what is made beside the pot are branches of their own,
  * which meet in the next stage that is no such branch.
  */
-function chain(stages: Stage[], actions: readonly ReadAction[]): void {
+function chain(stages: Stage[], actions: readonly ReadAction[], hasOnlyFat: (stage: Stage) => boolean): void {
   const anew: ReadonlySet<StageKind> = new Set(['soak', 'marinate', 'prepare', 'dry-roast'])
   /** What goes on, and the branches that wait beside it. */
   let main: string | null = null
@@ -191,11 +213,24 @@ function chain(stages: Stage[], actions: readonly ReadAction[]): void {
   stages.forEach((stage, i) => {
     const isFirstFry = stage.kind === 'fry' && main === null
     const isBeside = stage.vessel === 'pan' && stage.kind !== 'temper' && actions[i]!.isBeside
-    if (anew.has(stage.kind)) {
+    const isOfMain = main !== null && stage.kind === 'prepare' && stage.takes.length === 0 && OF_MAIN.test(stage.until!)
+    if (anew.has(stage.kind) && !isOfMain) {
       waiting.push(stage.id)
       return
     }
+    // Beans that were soaked and are drained wait on.
+    if (stage.kind === 'drain' && main === null) {
+      stage.from = waiting.map((id) => ({ stage: id, part: 'all' as const }))
+      waiting = [stage.id]
+      return
+    }
     if (isFirstFry && !isBeside) {
+      // “Dredge the meat in flour, brown it in oil.”
+      const before = stages[i - 1]
+      if (before && hasOnlyFat(stage) && before.id === waiting.at(-1)) {
+        stage.from = [{ stage: before.id, part: 'all' }]
+        waiting.pop()
+      }
       main = stage.id
       return
     }
@@ -219,14 +254,80 @@ function chain(stages: Stage[], actions: readonly ReadAction[]): void {
   })
 }
 
+/** “Take out the chicken, shred it.” */
+const OF_MAIN = /\bshred|\bdebone|\b(?:it|them)\b/i
+
+/** Where nobody says for how long: as long as is advised for what is soaked, and overnight at most. */
+function usualSoakMinutes(foods: readonly (Known | null)[]): number {
+  const advised = foods.flatMap((known) => (known && 'food' in known && known.food.soak?.adviceHours[1]) || [])
+  const hours = advised.length > 0 ? Math.max(...advised) : Infinity
+  return Math.min(USUAL_MINUTES_OF_SOAK, Math.max(LEAST_MINUTES_OF_SOAK, hours * 60))
+}
+
+/** “1 cup chickpeas, soaked overnight”: what no step soaks is soaked before all of them. */
+function soakWhatIsSaidSoaked(lines: readonly DishLine[], stages: Stage[], names: Names, own: Measuring): void {
+  const known = (id: string) => knownOf(lines.find((line) => line.id === id)!, own)
+  const isTakenBySoak = (id: string) =>
+    stages.some(({ kind, takes }) => kind === 'soak' && takes.some(({ line }) => line === id))
+  const added: Stage[] = []
+  for (const line of lines) {
+    const found = known(line.id)
+    const text = names.inEnglish?.(line.typed) ?? line.typed
+    const said = SAID_SOAKED.exec(text)
+    if (!said || !found || !('food' in found) || found.food.soak === null || isTakenBySoak(line.id)) continue
+    const taker = stages.find(({ takes }) => takes.some((take) => take.line === line.id))
+    if (!taker) continue
+    const [time] = durationsIn(text.slice(said.index))
+    const minutes = time ? middleMinutes(time) : usualSoakMinutes([found])
+    taker.takes = taker.takes.filter((take) => take.line !== line.id)
+    const same = added.find((soak) => soak.minutes === minutes && taker.from.some(({ stage }) => stage === soak.id))
+    if (same) {
+      same.takes.push({ line: line.id })
+      continue
+    }
+    const id = `s${stages.length + added.length + 1}`
+    taker.from.unshift({ stage: id, part: 'all' })
+    added.push({ id, kind: 'soak', takes: [{ line: line.id }], from: [], until: line.typed.slice(0, 1000), minutes })
+  }
+  stages.unshift(...added)
+  for (const stage of stages)
+    if (stage.kind === 'soak') stage.minutes ??= usualSoakMinutes(stage.takes.map(({ line }) => known(line)))
+}
+const SAID_SOAKED = /(?<!\b(?:not|no|un|without|never)[\s-]*(?:\w+\s)?)\bsoak(?:ed|ing)?\b/i
+
+/** What no step has cooked and one serves the dish with goes in at the end. */
+function serveWith(lines: readonly DishLine[], stages: Stage[], { steps }: Recipe, names: Names): void {
+  const isIn = ({ id }: DishLine) => stages.some(({ takes }) => takes.some(({ line }) => line === id))
+  for (const { text } of steps) {
+    const english = names.inEnglish?.(text) ?? text
+    const said = SERVES_WITH.exec(english)
+    if (!said) continue
+    const spoken = ` ${wordsOf(said[0]).map(stem).join(' ')} `
+    const takes = lines
+      .filter((line) => !isIn(line))
+      .filter(({ typed }) => wordsNaming(typed, names).some((word) => spoken.includes(` ${word} `)))
+      .map(({ id }) => ({ line: id }))
+    const last = stages.at(-1)
+    if (takes.length === 0 || !last) continue
+    const until = (names.inEnglish ? text : said[0]).slice(0, 1000)
+    const id = `s${Math.max(...stages.map((stage) => Number(stage.id.slice(1)))) + 1}`
+    stages.push({ id, kind: 'combine', takes, from: [{ stage: last.id, part: 'all' }], until })
+  }
+}
+const SERVES_WITH = /\b(?:serve|garnish|top|finish)\b[^.]*/i
+
 /** Words of a line by which a step names it; with all that say how it is prepared too, where they are asked for. */
 function wordsNaming(typed: string, names: Names, isWhole = false): string[] {
-  const [main = ''] = typed.replace(/\([^)]*\)/g, ' ').split(',')
+  const [main = ''] = typed
+    .replace(/\([^)]*\)/g, ' ')
+    .replace(RICE_CUPS, ' ')
+    .split(',')
   return wordsOf(main)
     .filter((word) => !/\d/.test(word) && word.length >= LEAST_WORD && !UNIT_WORDS.has(word))
     .filter((word) => isWhole || !names.says.prepared.has(word))
     .map(stem)
 }
+const RICE_CUPS = /\brice[\s-](?:cooker[\s-])?cups?\b/gi
 const LEAST_WORD = 3
 const stem = (word: string) => word.replace(/(?<=..)(?:ies|es|s)$/, '')
 const UNIT_WORDS = new Set(
@@ -248,19 +349,22 @@ function place(
   const words = wordsNaming(typed, names)
   const whole = wordsNaming(typed, names, true)
   const known = knownOf({ what }, own)
-  const said = stages.map(({ until = '' }) => ` ${wordsOf(until).map(stem).join(' ')} `)
+  const said = stages.map(({ until = '' }) => ` ${wordsOf(withoutExcepted(until)).map(stem).join(' ')} `)
   const measured = wordsOf(typed.replace(/^([\d½¼¾⅓⅔./\s-]+\p{L}+(?:\s+of)?\s+\p{L}+).*$/u, '$1'))
     .map(stem)
     .join(' ')
   const isOfSection = (i: number) =>
     section === null || sections[i] === null ? null : nameKey(section) === nameKey(sections[i]!)
+  // “Brown the beef” names no beef stock.
+  const [last = ''] = wordsOf(typed.split(',')[0]!).slice(-1)
+  const head = names.says.heads.has(last) ? stem(last) : null
   const scores = stages.map((_, i) => {
     const all = words.filter((word) => said[i]!.includes(` ${word} `)).length / Math.max(words.length, 1)
     const bySection = isOfSection(i)
     // “For the tempering”: its lines go where it is tempered.
     const isTempering = section !== null && /temper|tadka|tarka/i.test(section)
     const fits = bySection ?? (isTempering ? stages[i]!.kind === 'temper' : null)
-    if (all === 0 || fits === false) return 0
+    if (all === 0 || fits === false || (head !== null && !said[i]!.includes(` ${head} `))) return 0
     // “Coriander leaves” are not the coriander powder of a step before; “4 cups of water” are where that is said.
     const phrase = whole.filter((word) => said[i]!.includes(` ${word} `)).length / Math.max(whole.length, 1)
     const isMeasured = measured !== '' && said[i]!.includes(` ${measured} `)
@@ -270,7 +374,7 @@ function place(
   const best = Math.max(...scores, 0)
   if (best === 0) {
     // By another of its names, or by what it is: “the beans”, “the dal”.
-    const at = stages.findIndex(({ until = '' }) => isNamedIn(until, what, known, names))
+    const at = stages.findIndex(({ until = '' }) => isNamedIn(withoutExcepted(until), what, known, names))
     if (at >= 0) stages[at]!.takes.push({ line: id })
     return at >= 0
   }
@@ -310,19 +414,22 @@ function isNamedIn(text: string, what: string | null, known: Known | null, names
 const REST_OF = /\b(?:rest of|remaining|reserved|other half|second half|half (?:of )?the)\b/i
 
 /** Groups by which a step speaks of several: “the spices”, “all ingredients”. */
-const GROUPS: readonly [RegExp, (group: string) => boolean][] = [
+const GROUPS: readonly [RegExp, (group: string, what: string | null) => boolean][] = [
   [/\bwhole spices?\b/i, (group) => group === 'whole-spice' || group === 'leaf'],
   [
-    /\b(?:ground|powdered|dry) spices?\b|\bspice powders?\b|\bmasalas?\b/i,
+    /\b(?:ground|powdered|dry) spices?\b|\bspice powders?\b|\bpowders\b|\bmasalas?\b/i,
     (group) => group === 'ground-spice' || group === 'chilli',
   ],
-  [/\bspices\b|\bseasonings?\b/i, (group) => ['whole-spice', 'ground-spice', 'leaf', 'chilli', 'salt'].includes(group)],
+  [/(?<!\b(?:whole|ground|powdered|dry) )\bspices\b|\bseasonings?\b/i, (group) => ['whole-spice', 'ground-spice', 'leaf', 'chilli', 'salt'].includes(group)],
   [/\bherbs\b/i, (group) => group === 'fresh-herb' || group === 'leaf'],
   [
-    /\bvegetables\b|\bveggies\b/i,
+    /\bvegetables\b|\bveggies\b|\bveg\b/i,
     (group) =>
-      ['root', 'squash', 'soft-vegetable', 'firm-vegetable', 'greens', 'mushroom', 'vegetable'].includes(group),
+      ['root', 'squash', 'soft-vegetable', 'firm-vegetable', 'greens', 'mushroom', 'vegetable', 'tomato'].includes(
+        group,
+      ),
   ],
+  [/\bseason\b/i, (group, what) => group === 'salt' || what === 'black-pepper'],
   [/\b(?:all|rest of|remaining|other)\b[^.]*\bingredients\b|\beverything\b/i, () => true],
 ]
 
@@ -330,7 +437,14 @@ function placeGroups(lines: readonly DishLine[], stages: Stage[], own: Measuring
   for (const line of lines) {
     const known = knownOf(line, own)
     const group = !known ? '' : 'food' in known ? known.food.group : known.ingredient.group
-    const at = stages.find(({ until = '' }) => GROUPS.some(([said, holds]) => said.test(until) && holds(group)))
+    const words = wordsOf(line.typed).map(stem)
+    const at = stages.find(({ until = '' }) => {
+      const excepted = wordsOf(exceptedIn(until)).map(stem)
+      return (
+        !words.some((word) => excepted.includes(word)) &&
+        GROUPS.some(([said, holds]) => said.test(until) && holds(group, line.what))
+      )
+    })
     at?.takes.push({ line: line.id })
   }
 }

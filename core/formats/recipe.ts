@@ -444,34 +444,54 @@ const META =
 const NUMBERED = /^\s*(?:step\s*)?\d+\s*[.):]\s+/i
 const LOOKS_MEASURED =
   /^[\s•·*▢□–—-]*(?:\d|[½¼¾⅓⅔⅛]|an?\s|a few|(?:half|one|two|three|four)\s|handful|pinch|salt\b|juice of)/i
+/** “Rice – 1 cup”. */
+const MEASURED_LAST = /[-–—:]\s*[\d½¼¾]/
 const LOOKS_DONE =
-  /^(?:soak|heat|add|cook|fry|boil|bring|simmer|rinse|wash|drain|mix|stir|close|pressure|chop|peel|serve|pour|place|put|in a|once|when|let|turn|open|mash|blend|temper|saut)/i
+  /^(?:soak|heat|add|cook|fry|boil|bring|simmer|rinse|wash|drain|mix|stir|close|pressure[\s-]cook|chop|peel|serve|pour|place|put|in an?|once|when|let|turn|open|mash|blend|temper|saut[ée]|dredge|brown|toast|season|transfer|combine|whisk|marinate|remove|sprinkle|garnish|lock|seal|set|preheat|grind|dice|cover|lower|return|toss|fold|melt|warm|roast|meanwhile|after|while|then|now|first|next|finally|release|discard|take|keep|leave|make sure)(?![\p{L}\p{M}-])/iu
+/** “For the sauce:”, “to serve”, “MASALA:”: what follows is one part of it. */
+const GROUP_HEADING = /^(?:for|to)\s+[^\d½¼¾.,]{2,40}$|^[^\d½¼¾.]{2,40}:$/i
+/** A line of a list has no more words; what has more is told in sentences. */
+const MOST_LISTED_WORDS = 14
+/** Of what nobody says how much, a name has no more words than that. */
+const MOST_NAME_WORDS = 5
+
+const words = (line: string) => line.split(/\s+/).length
+const isGroupHeading = (line: string) => GROUP_HEADING.test(line) && !LOOKS_DONE.test(line)
+/** It says how much of something, and nothing that is done. */
+const isMeasured = (line: string) =>
+  (LOOKS_MEASURED.test(line) || MEASURED_LAST.test(line)) &&
+  !NUMBERED.test(line) &&
+  !LOOKS_DONE.test(line) &&
+  !isSentence(line) &&
+  durationsIn(line)[0]?.index !== 0
 
 /** A recipe as it is typed or pasted: a name, lines of ingredients, then what to do; or all of it in sentences. */
 function fromPlain(text: string): Outcome<Recipe> {
-  const lines = text
-    .split(/\r?\n/)
-    .map((one) => one.trim())
-    .filter(Boolean)
+  const all = text.split(/\r?\n/).map((one) => one.trim())
+  const lines = all.filter(Boolean)
   if (lines.length > MOST_RECIPE.ingredients + MOST_RECIPE.steps + 60) return failed(tooLong())
   const ingredients: string[] = []
   const steps: RecipeStep[] = []
   let servings: number | null = null
   let part: 'unsaid' | 'ingredients' | 'steps' = 'unsaid'
   let section: string | null = null
-  const isNamed =
-    lines.length > 1 && !LOOKS_MEASURED.test(lines[0]!) && lines[0]!.length <= 80 && !LOOKS_DONE.test(lines[0]!)
-  for (const line of isNamed ? lines.slice(1) : lines) {
+  const isNamed = lines.length > 1 && isName(lines[0]!, all[1]!)
+  const rest = isNamed ? lines.slice(1) : lines
+  for (const [i, line] of rest.entries()) {
     const serves = ingredients.length === 0 && steps.length === 0 && line.length < 60 ? SERVES.exec(line) : null
     if (serves) servings = servingsOf(line) ?? servingsOf(serves[0])
     else if (steps.length === 0 && META.test(line)) continue
     else if (INGREDIENTS_HEADING.test(line)) part = 'ingredients'
     else if (STEPS_HEADING.test(line)) part = 'steps'
-    else if (
+    // Of another part what goes in may stand below the steps of the first.
+    else if (isGroupHeading(line) && isListed(rest[i + 1], part)) {
+      ingredients.push(`${line.replace(/:$/, '')}:`)
+      if (part === 'steps') part = 'unsaid'
+    } else if (
       part !== 'steps' &&
       !NUMBERED.test(line) &&
       line.length < 120 &&
-      (part === 'ingredients' ? !isSentence(line) : LOOKS_MEASURED.test(line) || /[-–—:]\s*[\d½¼¾]/.test(line))
+      (part === 'ingredients' ? !isSentence(line) : isMeasured(line) || (ingredients.length > 0 && isBareName(line)))
     )
       ingredients.push(line)
     else if (
@@ -505,8 +525,20 @@ function fromPlain(text: string): Outcome<Recipe> {
     },
   }
 }
+/** “Three bean chili” is a name if a gap or the portions follow, and an ingredient if others do. */
+function isName(line: string, next: string): boolean {
+  if (line.length > 80 || LOOKS_DONE.test(line)) return false
+  return !LOOKS_MEASURED.test(line) || (/^\p{L}/u.test(line) && (next === '' || SERVES.test(next)))
+}
+const isListed = (line: string | undefined, part: 'unsaid' | 'ingredients' | 'steps') =>
+  line !== undefined &&
+  (isMeasured(line) || (part === 'ingredients' && !isSentence(line) && !STEPS_HEADING.test(line)))
+/** “Croutons”, “s & p”, “salt, pepper”. */
+const isBareName = (line: string) =>
+  words(line) <= MOST_NAME_WORDS && !/[.!?:]$/.test(line) && !LOOKS_DONE.test(line) && /\p{L}/u.test(line)
 const tooLong = () => problem('recipe-too-long', '', { ingredients: MOST_RECIPE.ingredients, steps: MOST_RECIPE.steps })
-const isSentence = (line: string) => LOOKS_DONE.test(line) && /[.!]$/.test(line) && line.split(/\s+/).length > 4
+const isSentence = (line: string) =>
+  /[.!]$/.test(line) && ((LOOKS_DONE.test(line) && words(line) > 4) || words(line) > MOST_LISTED_WORDS)
 
 /** What is measured in sentences: “Cook 1 cup toor dal with 3 cups water for 4 whistles.” */
 function amountsIn(text: string): string[] {

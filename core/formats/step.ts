@@ -43,7 +43,7 @@ const VERBS: readonly (readonly [Clause['kind'], string])[] = [
   ['chill', 'chill|refrigerate|freeze|cool'],
   [
     'prepare',
-    'chop|cut|peel|slice|grate|wash|rinse|sort|pick|mince|dice|halve|quarter|trim|measure|deseed|julienne|shred|clean|prepare|beat|whisk|scrub|core|crumble|zest|squeeze|gather|slit',
+    'dredge|chop|cut|peel|slice|grate|wash|rinse|sort|pick|mince|dice|halve|quarter|trim|measure|deseed|julienne|shred|clean|prepare|beat|whisk|scrub|core|crumble|zest|squeeze|gather|slit',
   ],
   [
     'combine',
@@ -56,7 +56,7 @@ const VERBS: readonly (readonly [Clause['kind'], string])[] = [
   ['release', 'release|vent|let off'],
   ['lid', 'open|unlock|close|seal|lock|secure|shut|attach'],
   ['pot', 'pressure-cook|pressure cook|slow-cook|slow cook|set|select|program|programme|press|start'],
-  ['simmer', 'cook|steam|stew|braise'],
+  ['simmer', 'cook|steam|stew|braise|maintain'],
 ]
 const KIND_OF = new Map(VERBS.flatMap(([kind, verbs]) => verbs.split('|').map((verb) => [verb, kind] as const)))
 const ANY_VERB = [...KIND_OF.keys()].sort((a, b) => b.length - a.length).join('|')
@@ -92,6 +92,9 @@ const INTO_TEMPERING = /\b(?:to|into|with|over) (?:the|this) (?:tempering|tadka|
 const COOLS =
   /\bcool(?:s|ed)?\b[^.;]*(?:completely|to room temperature|before (?:storing|freezing|chilling))|\b(?:fridge|freezer|refrigerat\w*)\b/i
 
+/** A stop that ends no sentence: “2 tbsp. oil”, “20 min. on low”. */
+const ABBREVIATED = /\b(approx|Approx|tbsp|Tbsp|tsp|oz|lb|no|(?:min|mins|hr|hrs)(?=\.\s+\P{Lu}))\.\s/gu
+
 /** Everything that a step has done, in order: what is told of one thing in several clauses is one. */
 export function actionsOf(
   written: string,
@@ -100,7 +103,7 @@ export function actionsOf(
 ): ReadAction[] {
   const text = inEnglish(written)
   const clauses = written
-    .replace(/\b(approx|tbsp|tsp|min|mins|hr|hrs|oz|lb|no)\.\s/gi, '$1 ')
+    .replace(ABBREVIATED, '$1 ')
     .split(SENTENCE)
     .flatMap((sentence) => {
       const said = inEnglish(sentence.trim())
@@ -111,6 +114,16 @@ export function actionsOf(
   const isTempered = TEMPERING.test(text.replace(INTO_TEMPERING, ' ')) || (section !== null && TEMPERING.test(section))
   return merged(isTempered ? clauses.map(asTempered) : clauses)
 }
+
+const EXCEPTED = new RegExp(
+  `\\b(?:everything|all)\\b(?:\\s+\\w+){0,3}?\\s*,?\\s+(?:but|except(?:ing)?(?:\\s+for)?|other than|apart from)\\s+(.*?)(?=\\s+(?:in|into|to)\\s|[,\\s]+(?:and\\s+)?(?:${ANY_VERB})\\b|[.;]|$)`,
+  'giu',
+)
+/** What a step says that does not go in yet: “everything but the cream”. */
+export const exceptedIn = (text: string) => [...text.matchAll(EXCEPTED)].map(([, what]) => what!).join(' , ')
+/** A step without the names of what does not go in yet. */
+export const withoutExcepted = (text: string) =>
+  text.replace(EXCEPTED, (all, what: string) => all.slice(0, all.length - what.length))
 
 /** The first kind of what a step has done; stirred together where nothing tells. */
 export const kindIn = (text: string): StageKind => actionsOf(text)[0]?.kind ?? 'combine'
@@ -131,15 +144,19 @@ function clausesOf(sentence: string, step: string): (Clause | null)[] {
   return parts.map((part) => clauseOf(part, sentence, step, isBeside))
 }
 
-/** “When the oil is hot, add”, “after 10 minutes, stir”, “for the tempering, heat”. */
+/** “When the oil is hot, add”, “after 10 minutes, stir”, “for the tempering, heat”, “meanwhile boil”. */
 const LEAD =
-  /^(?:once|when|while|after|as soon as|if|for|in|to|on|with|at|using|until|meanwhile|finally|next|now|then|just before|before|over|towards)\b[^,]*,\s*/i
+  /^(?:(?:meanwhile|finally|next|now|then)\b\s*,?\s*|(?:once|when|while|after|as soon as|if|for|in|to|on|with|at|using|until|just before|before|over|towards)\b[^,]*,\s*)/i
+/** “In a large pot cook the onions, garlic and ginger”: no comma ends where it is done. */
+const LEAD_OF_PLACE = /^(?:for|in|to|on|with|at)\b/i
 
 /** The verb of a clause: the first that is no word of a time (“once it boils, add”) and no participle. */
 function verbOf(clause: string): string | null {
   const plain = clause.replace(NEVER, (all) => ' '.repeat(all.length))
-  const lead = LEAD.exec(plain)
-  const body = lead ? plain.slice(lead[0].length) : plain
+  const [lead = ''] = LEAD.exec(plain) ?? []
+  return verbIn(plain.slice(lead.length)) ?? (LEAD_OF_PLACE.test(lead) ? verbIn(plain) : null)
+}
+function verbIn(body: string): string | null {
   const lets = LETS.exec(body)
   const found = [...body.matchAll(FIRST_VERB)].find(({ index, 1: verb }) => !isNoun(body, index, verb!))
   if (lets && (!found || lets.index <= found.index)) return `let ${lets[1]!.toLowerCase()}`
@@ -181,7 +198,7 @@ function clauseOf(text: string, sentence: string, step: string, isBeside: boolea
     told: text.trim(),
     // “For up to 4 days” says how long it keeps.
     minutes: times[0] && !(kind === 'chill' && /\bup to\b/i.test(text)) ? middleMinutes(times[0]) : null,
-    figure: kind === 'pot' ? (figure ?? slowFigure(appliance, times)) : kind === 'release' ? figure : null,
+    figure: kind === 'pot' ? (figure ?? slowFigure(appliance, times)) : null,
     appliance,
     isBeside,
     isRelease: false,
@@ -204,7 +221,7 @@ function kindOf(
   const usual = lets ? (LET_KINDS[lets[1]!] ?? 'rest') : (KIND_OF.get(verb) ?? null)
   const isRelease =
     /\b(?:pressure|steam)\b/i.test(text.replace(LEAD, '')) &&
-    /\brelease|naturally|by itself|on its own|drop|subside|settle|escape|valve\b/i.test(text)
+    /\brelease|naturally|by itself|on its own|drop|subside|settle|come down|escape|valve\b/i.test(text)
   if (PRESSURE.test(text) && !(isRelease && !/cook|whistle/i.test(text)) && !/\brelease\b/i.test(verb)) {
     if (usual !== 'serve' || /whistle|high pressure|low pressure/i.test(text)) return 'pot'
   }
@@ -350,8 +367,11 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
         list[list.length - 1] = {
           ...joined(before, clause),
           minutes: before.minutes,
-          figure: before.figure && withRelease(before.figure, clause.figure ?? releaseIn(clause.text)),
+          figure: before.figure && withRelease(before.figure, releaseIn(clause.text)),
         }
+      else if (before?.kind === 'simmer' && before.minutes !== null && /pressure|release/i.test(clause.text))
+        // Where pressure is let go, it was cooked under pressure.
+        list[list.length - 1] = underPressure(joined(before, clause), before.minutes, releaseIn(clause.text))
       else if (before?.kind === 'release') list[list.length - 1] = joined(before, clause)
       else list.push(clause)
       continue
@@ -364,7 +384,11 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
       continue
     }
     // “Set to high pressure and cook for 25 minutes”; “after the first whistle, turn it down and cook for 15 minutes”.
-    if (before?.kind === 'pot' && clause.kind === 'simmer' && before.sentence === clause.sentence) {
+    if (
+      before?.kind === 'pot' &&
+      clause.kind === 'simmer' &&
+      (before.sentence === clause.sentence || (before.figure === null && COOKS_ON.test(clause.text)))
+    ) {
       const one = joined(before, clause)
       const { figure } = before
       const cooked =
@@ -374,16 +398,28 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
       list[list.length - 1] = { ...one, minutes: before.minutes ?? clause.minutes, figure: cooked }
       continue
     }
+    if (before?.kind === 'lid' && /\b(?:lock|seal)/i.test(before.text) && clause.kind === 'simmer' && clause.minutes) {
+      list.push(underPressure(clause, clause.minutes, { release: null, releaseAfterMinutes: null }))
+      continue
+    }
     if (before && before.kind === clause.kind) list[list.length - 1] = joined(before, clause)
-    else if (before && isInto(before, clause))
-      list[list.length - 1] = {
+    else if (before && isInto(before, clause)) {
+      const into = {
         ...joined(clause, before),
         text: `${before.text}, ${clause.text}`,
         told: bothTold(before, clause),
         minutes: clause.minutes ?? null,
       }
-    else if (before && clause.kind === 'combine' && TAKES_MORE.has(before.kind))
-      list[list.length - 1] = { ...joined(before, clause), minutes: before.minutes }
+      const same = list.at(-2)
+      if (before.kind === 'combine' && same?.kind === 'fry' && clause.kind === 'fry')
+        list.splice(-2, 2, joined(same, into))
+      else list[list.length - 1] = into
+    } else if (before && clause.kind === 'combine' && TAKES_MORE.has(before.kind) && !isNext(before, clause))
+      // “For a minute more”.
+      list[list.length - 1] = {
+        ...joined(before, clause),
+        minutes: before.minutes && before.minutes + ((clause.minutes ?? 0) <= 3 ? (clause.minutes ?? 0) : 0),
+      }
     else if (before && clause.kind === 'prepare' && before.kind === 'drain')
       list[list.length - 1] = joined(before, clause)
     else list.push(clause)
@@ -415,6 +451,23 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
   )
 }
 
+/** “Bring to pressure. Cook for 20 minutes.” */
+const COOKS_ON = /^\W*(?:then |now )?(?:cook|keep|leave|let|maintain|continue)\b.*\d/i
+const underPressure = (
+  clause: Clause,
+  minutes: number,
+  release: Pick<WrittenFigure, 'release' | 'releaseAfterMinutes'>,
+): Clause => ({ ...clause, kind: 'pot', minutes, figure: { kind: 'high-pressure', figure: minutes, ...release } })
+
+/** What is wet, or what the dish is of, goes in after what is fried, and not to be fried. */
+const isNext = (before: Clause, { text, sentence, minutes }: Clause) =>
+  (before.kind === 'fry' || before.kind === 'dry-roast') &&
+  before.sentence !== sentence &&
+  minutes === null &&
+  AFTER_FRYING.test(text)
+const AFTER_FRYING =
+  /\b(?:water|stock|broth|beans?|rice|dh?als?|lentils?|peas|chickpeas?|rajma|everything|all (?:the )?(?:other |remaining )?ingredients|rest of the ingredients|remaining ingredients)\b/i
+
 /** Two clauses of one sentence that is told whole are told once. */
 const bothTold = (one: Clause, more: Clause) =>
   one.told === more.told ? one.told : `${one.told.replace(/[.।]$/, '')}, ${more.told}`
@@ -431,7 +484,7 @@ const TAKES_MORE: ReadonlySet<string> = new Set(['fry', 'temper', 'soak', 'marin
 
 /** How a text says that the pressure goes. */
 export function releaseIn(text: string): Pick<WrittenFigure, 'release' | 'releaseAfterMinutes'> {
-  const isNatural = /natural|by itself|on its own|drop|subside|settle|npr/i.test(text)
+  const isNatural = /natural|by itself|on its own|drop|subside|settle|come down|falls?\b|npr/i.test(text)
   const [first] = durationsIn(text)
   return {
     release: isNatural ? 'natural' : 'quick',

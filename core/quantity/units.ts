@@ -78,7 +78,7 @@ const UNITS: readonly { unit: Unit; names: string }[] = [
   ),
   volume(
     COMMON_MEASURES['rice-cup'].volumeMl,
-    'rice cup|rice cups|rice-cup|rice-cups|rice cooker cup|rice cooker cups|rice measure|rice measures',
+    'rice cup|rice cups|rice-cup|rice-cups|rice cooker cup|rice cooker cups|rice-cooker cup|rice-cooker cups|rice measure|rice measures',
   ),
   part('bunch', 'bunch|bunches|bundle|bundles|bund|bouquet|manojo|manojos|mazzo|mazzetto|atado|गड्डी|गुच्छा'),
   part('handful', 'handful|handfuls|fistful|fistfuls|puñado|puñados|poignée|handvoll|hand voll|मुट्ठी'),
