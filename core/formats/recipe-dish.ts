@@ -113,10 +113,12 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
       stageSections.push(step.section)
     }
   }
-  const placed = lines.map((line, i) => place(line, read[i]!, sections[i]!, stages, stageSections, names, measuring))
+  const told = stages.map((stage, i): Told => ({ stage, text: actions[i]!.text, section: stageSections[i]! }))
+  const placed = lines.map((line, i) => place(line, read[i]!, sections[i]!, told, names, measuring))
+  withTheirPart(lines, placed, sections, stages)
   placeGroups(
-    lines.filter((_, i) => !placed[i]),
-    stages,
+    lines.filter((_, i) => placed[i]!.length === 0),
+    told,
     measuring,
   )
   const isFat = (id: string) => {
@@ -213,7 +215,7 @@ function chain(stages: Stage[], actions: readonly ReadAction[], hasOnlyFat: (sta
   stages.forEach((stage, i) => {
     const isFirstFry = stage.kind === 'fry' && main === null
     const isBeside = stage.vessel === 'pan' && stage.kind !== 'temper' && actions[i]!.isBeside
-    const isOfMain = main !== null && stage.kind === 'prepare' && stage.takes.length === 0 && OF_MAIN.test(stage.until!)
+    const isOfMain = main !== null && stage.kind === 'prepare' && stage.takes.length === 0 && OF_MAIN.test(actions[i]!.text)
     if (anew.has(stage.kind) && !isOfMain) {
       waiting.push(stage.id)
       return
@@ -336,27 +338,36 @@ const UNIT_WORDS = new Set(
   ),
 )
 
-/** Puts a line where a step first speaks of it, and again where it says so; true if any does. */
+/** A stage with the words that tell of it, what is done in English. */
+interface Told {
+  stage: Stage
+  text: string
+  section: string | null
+}
+
+/** Puts a line where a step first speaks of it, and again where it says so; the stages that name it. */
 function place(
   { id, what }: DishLine,
   { typed, isDivided }: ReadLine,
   section: string | null,
-  stages: Stage[],
-  sections: readonly (string | null)[],
+  told: readonly Told[],
   names: Names,
   own: Measuring,
-): boolean {
-  const words = wordsNaming(typed, names)
-  const whole = wordsNaming(typed, names, true)
+): Stage[] {
+  const stages = told.map(({ stage }) => stage)
+  const texts = told.map(({ text }) => withoutExcepted(text))
+  const english = names.inEnglish?.(typed) ?? typed
+  const words = wordsNaming(english, names)
+  const whole = wordsNaming(english, names, true)
   const known = knownOf({ what }, own)
-  const said = stages.map(({ until = '' }) => ` ${wordsOf(withoutExcepted(until)).map(stem).join(' ')} `)
-  const measured = wordsOf(typed.replace(/^([\d½¼¾⅓⅔./\s-]+\p{L}+(?:\s+of)?\s+\p{L}+).*$/u, '$1'))
+  const said = texts.map((text) => ` ${wordsOf(text).map(stem).join(' ')} `)
+  const measured = wordsOf(english.replace(/^([\d½¼¾⅓⅔./\s-]+\p{L}+(?:\s+of)?\s+\p{L}+).*$/u, '$1'))
     .map(stem)
     .join(' ')
   const isOfSection = (i: number) =>
-    section === null || sections[i] === null ? null : nameKey(section) === nameKey(sections[i]!)
+    section === null || told[i]!.section === null ? null : nameKey(section) === nameKey(told[i]!.section!)
   // “Brown the beef” names no beef stock.
-  const [last = ''] = wordsOf(typed.split(',')[0]!).slice(-1)
+  const [last = ''] = wordsOf(english.split(',')[0]!).slice(-1)
   const head = names.says.heads.has(last) ? stem(last) : null
   const scores = stages.map((_, i) => {
     const all = words.filter((word) => said[i]!.includes(` ${word} `)).length / Math.max(words.length, 1)
@@ -374,20 +385,40 @@ function place(
   const best = Math.max(...scores, 0)
   if (best === 0) {
     // By another of its names, or by what it is: “the beans”, “the dal”.
-    const at = stages.findIndex(({ until = '' }) => isNamedIn(withoutExcepted(until), what, known, names))
-    if (at >= 0) stages[at]!.takes.push({ line: id })
-    return at >= 0
+    const named = stages.filter((_, i) => isNamedIn(texts[i]!, what, known, names))
+    named[0]?.takes.push({ line: id })
+    return named
   }
   // The last word of a name says what it is: “lemon juice” is no lemon grass. A step that has all words goes before.
   const wanted = known && 'food' in known ? Math.min(best, 0.5) : best
   const first = scores.findIndex((score) => score >= wanted - 1e-9 && score > 0)
   stages[first]!.takes.push({ line: id })
   const again = stages.filter(
-    ({ until = '' }, i) =>
-      i > first && scores[i]! > 0 && (isDivided || REST_OF.test(until)) && said[i]!.includes(` ${words.at(-1)!} `),
+    (_, i) =>
+      i > first && scores[i]! > 0 && (isDivided || REST_OF.test(texts[i]!)) && said[i]!.includes(` ${words.at(-1)!} `),
   )
   for (const stage of again) stage.takes.push({ line: id })
-  return true
+  return stages.filter((_, i) => scores[i]! > 0)
+}
+
+/** Of two steps that name a line, it goes in where most of its part of the recipe does: the pepper of the sofrito. */
+function withTheirPart(
+  lines: readonly DishLine[],
+  placed: readonly Stage[][],
+  sections: readonly (string | null)[],
+  stages: readonly Stage[],
+): void {
+  const takers = lines.map(({ id }) => stages.filter(({ takes }) => takes.some(({ line }) => line === id)))
+  const votes = (stage: Stage, i: number) =>
+    takers.filter((of, other) => other !== i && sections[other] === sections[i] && of.includes(stage)).length
+  lines.forEach(({ id }, i) => {
+    const [only, ...others] = takers[i]!
+    if (!only || others.length > 0 || sections[i] === null) return
+    const better = placed[i]!.find((stage) => votes(stage, i) > votes(only, i))
+    if (!better || votes(only, i) > 0) return
+    only.takes = only.takes.filter(({ line }) => line !== id)
+    better.takes.push({ line: id })
+  })
 }
 /** How much the words of its preparing weigh beside those of its name. */
 const PHRASE_WEIGHS = 0.4
@@ -433,18 +464,18 @@ const GROUPS: readonly [RegExp, (group: string, what: string | null) => boolean]
   [/\b(?:all|rest of|remaining|other)\b[^.]*\bingredients\b|\beverything\b/i, () => true],
 ]
 
-function placeGroups(lines: readonly DishLine[], stages: Stage[], own: Measuring): void {
+function placeGroups(lines: readonly DishLine[], told: readonly Told[], own: Measuring): void {
   for (const line of lines) {
     const known = knownOf(line, own)
     const group = !known ? '' : 'food' in known ? known.food.group : known.ingredient.group
     const words = wordsOf(line.typed).map(stem)
-    const at = stages.find(({ until = '' }) => {
-      const excepted = wordsOf(exceptedIn(until)).map(stem)
+    const at = told.find(({ text }) => {
+      const excepted = wordsOf(exceptedIn(text)).map(stem)
       return (
         !words.some((word) => excepted.includes(word)) &&
-        GROUPS.some(([said, holds]) => said.test(until) && holds(group, line.what))
+        GROUPS.some(([said, holds]) => said.test(text) && holds(group, line.what))
       )
     })
-    at?.takes.push({ line: line.id })
+    at?.stage.takes.push({ line: line.id })
   }
 }

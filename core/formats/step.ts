@@ -65,6 +65,8 @@ const BOUNDARY = new RegExp(
   `(?:\\s*[;:]\\s*|\\s*,?\\s+(?:and\\s+)?then\\s+|\\s*,\\s*(?:and\\s+)?|\\s+and\\s+|\\s+&\\s+|\\s+before\\s+(?=\\w+ing\\b))(?=(?:(?:gently|lightly|quickly|carefully|immediately|now|finally|slowly|thoroughly|roughly|finely|also|again|once more|just)\\s+)?(?:${ANY_VERB}|let|allow)\\b(?!\\s*(?:ed|ing)\\b))`,
   'giu',
 )
+/** The same where the verb stands last, as in German and Hindi. */
+const AFTER_VERB = new RegExp(`(?<=\\b(?:${ANY_VERB}|natural release|quick release))(?:\\s*,\\s*|\\s+and\\s+)`, 'giu')
 const SENTENCE = /(?<=[.!?])\s+(?=[\p{Lu}\d("“¡¿])|(?<=।)\s*|\n+/u
 const FIRST_VERB = new RegExp(`(?<![\\p{L}-])(${ANY_VERB})(?![\\p{L}-])`, 'giu')
 /** “Let it rest”, “leave to soak”, “allow to simmer”. */
@@ -107,9 +109,10 @@ export function actionsOf(
     .split(SENTENCE)
     .flatMap((sentence) => {
       const said = inEnglish(sentence.trim())
-      const found = clausesOf(said, text).filter((clause): clause is Clause => clause !== null)
+      const isTranslated = said !== sentence.trim()
+      const found = clausesOf(said, text, isTranslated).filter((clause): clause is Clause => clause !== null)
       // Words that were put in do not stand where they were: all of the sentence is told.
-      return said === sentence.trim() ? found : found.map((clause) => ({ ...clause, told: sentence.trim() }))
+      return isTranslated ? found.map((clause) => ({ ...clause, told: sentence.trim() })) : found
     })
   const isTempered = TEMPERING.test(text.replace(INTO_TEMPERING, ' ')) || (section !== null && TEMPERING.test(section))
   return merged(isTempered ? clauses.map(asTempered) : clauses)
@@ -128,11 +131,13 @@ export const withoutExcepted = (text: string) =>
 /** The first kind of what a step has done; stirred together where nothing tells. */
 export const kindIn = (text: string): StageKind => actionsOf(text)[0]?.kind ?? 'combine'
 
-function clausesOf(sentence: string, step: string): (Clause | null)[] {
+function clausesOf(sentence: string, step: string, isVerbLast: boolean): (Clause | null)[] {
   if (sentence === '') return []
   const parts: string[] = []
   let from = 0
-  for (const { index, 0: gap } of sentence.matchAll(BOUNDARY)) {
+  const gaps = [...sentence.matchAll(BOUNDARY), ...(isVerbLast ? sentence.matchAll(AFTER_VERB) : [])]
+  for (const { index, 0: gap } of gaps.sort((a, b) => a.index - b.index)) {
+    if (index < from) continue
     // What is told of a time before a comma is told of what follows: “Once hot, add …”.
     const part = sentence.slice(from, index)
     if (index === 0 || !hasVerb(/^(?:once|when|while|after|as soon as|if)\b/i.test(part) ? `${part},` : part)) continue
@@ -168,6 +173,8 @@ const hasVerb = (text: string) => verbOf(text) !== null
 /** “The rest of the salt”, “the drained rice”, “a boil”, “at a simmer”, “the soaked beans”: no verb there. */
 function isNoun(text: string, index: number, verb: string): boolean {
   const before = text.slice(0, index)
+  // “Twelve minutes at high pressure cook”, word by word from another language.
+  if (verb.startsWith('pressure')) return /\b(?:the|an?|your)\s+$/i.test(before)
   return /(?:\b(?:the|a|an|this|its|their|your|of|for|medium|low|high|gentle|rolling|more|each|any|some|with|from|until|till|is|are|be|well|starts? to|begins? to|to (?!taste)|cancel|hit)\s+)$/i.test(
     before,
   ) && !/\b(?:to|and)\s+$/i.test(before)
@@ -286,6 +293,8 @@ function kindOf(
       }
       if (appliance !== null && /^(?:put|place)$/.test(verb)) return 'pot'
       if (/^(?:check|taste|adjust)$/.test(verb)) return null
+      // “Put the beans to soak”.
+      if (/^(?:add|put|place)$/.test(verb) && /\bsoak\b(?!\s+(?:water|liquid))/i.test(text)) return 'soak'
       // “Place the lid on”, “put the weight on”.
       if (/\b(?:the )?(?:lid|weight)\b/i.test(text) && /^(?:put|place)$/.test(verb)) return 'lid'
       if (/\b(?:fridge|freezer)\b/i.test(text)) return 'chill'
@@ -478,7 +487,8 @@ const actionOf = ({ sentence: _, ...clause }: Clause, kind: StageKind): ReadActi
 const isInto = (before: Clause, after: Clause) =>
   (before.kind === 'combine' &&
     ['fry', 'simmer', 'pot', 'mash', 'soak', 'marinate', 'temper', 'dry-roast'].includes(after.kind)) ||
-  (before.kind === 'prepare' && ['soak', 'marinate'].includes(after.kind))
+  (before.kind === 'prepare' && ['soak', 'marinate'].includes(after.kind)) ||
+  (before.kind === 'prepare' && after.kind === 'fry' && before.sentence === after.sentence)
 /** Vessels into which more goes while they are at it. */
 const TAKES_MORE: ReadonlySet<string> = new Set(['fry', 'temper', 'soak', 'marinate', 'dry-roast', 'simmer'])
 

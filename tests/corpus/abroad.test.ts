@@ -81,6 +81,7 @@ Bohnen und Wasser dazugeben und 6 Pfiffe kochen.
       ['fry', 5],
       ['pot', '6 whistles'],
       ['rest', 10],
+      ['combine', undefined],
     ],
   },
   es: {
