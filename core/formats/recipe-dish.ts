@@ -122,7 +122,10 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
     measuring,
   )
   const isFat = (id: string) => {
-    const known = knownOf(lines.find((line) => line.id === id)!, measuring)
+    const known = knownOf(
+      lines.find((line) => line.id === id)!,
+      measuring,
+    )
     return known !== null && 'ingredient' in known && known.ingredient.group === 'fat'
   }
   chain(stages, actions, (stage) => stage.takes.every(({ line }) => isFat(line)))
@@ -157,17 +160,20 @@ const S_AND_P = /^\W*s\s*(?:&|\+|\/|and|n)\s*p\W*$/i
 /** “For the tempering: 1 tbsp oil, 1 tsp cumin”: a part of the recipe with what goes in. */
 const PART_AHEAD = /^([^\d½¼¾:]{3,40}):\s*(\S.*)$/
 /** “1 carrot + 1 potato”, “1 tbsp oil, 1 tsp cumin, a pinch of turmeric”: before each, how much of it. */
-const BEFORE_AMOUNT = /\s*(?:[,;+&]|\band\b)\s*(?=[\d½¼¾⅓⅔⅛]|(?:an?|few)\s+(?:few\s+)?(?:pinch|handful|bunch|sprig|dash)\b)/i
+const BEFORE_AMOUNT =
+  /\s*(?:[,;+&]|\band\b)\s*(?=[\d½¼¾⅓⅔⅛]|(?:an?|few)\s+(?:few\s+)?(?:pinch|handful|bunch|sprig|dash)\b)/i
 
 /** The lines that stand in one line. */
 function apart(text: string, isRead: (line: string) => boolean): string[] {
   if (S_AND_P.test(text)) return ['salt', 'pepper']
   const found = SALT_AND_PEPPER.exec(text)
   if (found) return [`${found[1]!}${found[3]!}`, `${found[2]!}${found[3]!}`]
-  const [, part, listed] = PART_AHEAD.exec(text) ?? []
-  const each = (listed ?? text).split(BEFORE_AMOUNT)
-  if (each.length < 2 || !each.every(isRead)) return [text]
-  return [...(part && !isRead(part) ? [`${part}:`] : []), ...each]
+  const [, part = '', listed = ''] = PART_AHEAD.exec(text) ?? []
+  const isPart = part !== '' && !isRead(part)
+  const several = (each: string[]) => each.length > 1 && each.every(isRead)
+  const each = isPart ? listed.split(/\s*[,;]\s*/) : text.split(BEFORE_AMOUNT)
+  if (!several(each)) return [text]
+  return isPart ? [`${part}:`, ...each] : each
 }
 
 /** What lasts as long as somebody says. */
@@ -215,7 +221,8 @@ function chain(stages: Stage[], actions: readonly ReadAction[], hasOnlyFat: (sta
   stages.forEach((stage, i) => {
     const isFirstFry = stage.kind === 'fry' && main === null
     const isBeside = stage.vessel === 'pan' && stage.kind !== 'temper' && actions[i]!.isBeside
-    const isOfMain = main !== null && stage.kind === 'prepare' && stage.takes.length === 0 && OF_MAIN.test(actions[i]!.text)
+    const isOfMain =
+      main !== null && stage.kind === 'prepare' && stage.takes.length === 0 && OF_MAIN.test(actions[i]!.text)
     if (anew.has(stage.kind) && !isOfMain) {
       waiting.push(stage.id)
       return
@@ -268,7 +275,11 @@ function usualSoakMinutes(foods: readonly (Known | null)[]): number {
 
 /** “1 cup chickpeas, soaked overnight”: what no step soaks is soaked before all of them. */
 function soakWhatIsSaidSoaked(lines: readonly DishLine[], stages: Stage[], names: Names, own: Measuring): void {
-  const known = (id: string) => knownOf(lines.find((line) => line.id === id)!, own)
+  const known = (id: string) =>
+    knownOf(
+      lines.find((line) => line.id === id)!,
+      own,
+    )
   const isTakenBySoak = (id: string) =>
     stages.some(({ kind, takes }) => kind === 'soak' && takes.some(({ line }) => line === id))
   const added: Stage[] = []
@@ -355,7 +366,8 @@ function place(
   own: Measuring,
 ): Stage[] {
   const stages = told.map(({ stage }) => stage)
-  const texts = told.map(({ text }) => withoutExcepted(text))
+  const spoken = told.map(({ text }) => withoutExcepted(text))
+  const texts = what === 'black-pepper' ? spoken.map(withoutPeppers) : spoken
   const english = names.inEnglish?.(typed) ?? typed
   const words = wordsNaming(english, names)
   const whole = wordsNaming(english, names, true)
@@ -364,6 +376,8 @@ function place(
   const measured = wordsOf(english.replace(/^([\d½¼¾⅓⅔./\s-]+\p{L}+(?:\s+of)?\s+\p{L}+).*$/u, '$1'))
     .map(stem)
     .join(' ')
+  // “For the tempering”: its lines go where it is tempered.
+  const isTempering = section !== null && /temper|tadka|tarka/i.test(section)
   const isOfSection = (i: number) =>
     section === null || told[i]!.section === null ? null : nameKey(section) === nameKey(told[i]!.section!)
   // “Brown the beef” names no beef stock.
@@ -372,8 +386,6 @@ function place(
   const scores = stages.map((_, i) => {
     const all = words.filter((word) => said[i]!.includes(` ${word} `)).length / Math.max(words.length, 1)
     const bySection = isOfSection(i)
-    // “For the tempering”: its lines go where it is tempered.
-    const isTempering = section !== null && /temper|tadka|tarka/i.test(section)
     const fits = bySection ?? (isTempering ? stages[i]!.kind === 'temper' : null)
     if (all === 0 || fits === false || (head !== null && !said[i]!.includes(` ${head} `))) return 0
     // “Coriander leaves” are not the coriander powder of a step before; “4 cups of water” are where that is said.
@@ -386,8 +398,10 @@ function place(
   if (best === 0) {
     // By another of its names, or by what it is: “the beans”, “the dal”.
     const named = stages.filter((_, i) => isNamedIn(texts[i]!, what, known, names))
-    named[0]?.takes.push({ line: id })
-    return named
+    const ofTempering = isTempering ? stages.filter(({ kind }) => kind === 'temper') : []
+    const found = named.length > 0 ? named : ofTempering
+    found[0]?.takes.push({ line: id })
+    return found
   }
   // The last word of a name says what it is: “lemon juice” is no lemon grass. A step that has all words goes before.
   const wanted = known && 'food' in known ? Math.min(best, 0.5) : best
@@ -400,6 +414,13 @@ function place(
   for (const stage of again) stage.takes.push({ line: id })
   return stages.filter((_, i) => scores[i]! > 0)
 }
+
+/** Bell peppers and chillies are no pepper. */
+const withoutPeppers = (text: string) =>
+  text.replace(
+    /\b(?:black|white|ground|cracked)\s+pepper|\bsalt(?:\s*(?:and|&|,)\s*|\s+)pepper|\bpeppers?\b/gi,
+    (found) => (/^peppers?$/i.test(found) && !/\bseason|\bsalt\b/i.test(text) ? '' : found),
+  )
 
 /** Of two steps that name a line, it goes in where most of its part of the recipe does: the pepper of the sofrito. */
 function withTheirPart(
@@ -451,7 +472,10 @@ const GROUPS: readonly [RegExp, (group: string, what: string | null) => boolean]
     /\b(?:ground|powdered|dry) spices?\b|\bspice powders?\b|\bpowders\b|\bmasalas?\b/i,
     (group) => group === 'ground-spice' || group === 'chilli',
   ],
-  [/(?<!\b(?:whole|ground|powdered|dry) )\bspices\b|\bseasonings?\b/i, (group) => ['whole-spice', 'ground-spice', 'leaf', 'chilli', 'salt'].includes(group)],
+  [
+    /(?<!\b(?:whole|ground|powdered|dry) )\bspices\b|\bseasonings?\b/i,
+    (group) => ['whole-spice', 'ground-spice', 'leaf', 'chilli', 'salt'].includes(group),
+  ],
   [/\bherbs\b/i, (group) => group === 'fresh-herb' || group === 'leaf'],
   [
     /\bvegetables\b|\bveggies\b|\bveg\b/i,

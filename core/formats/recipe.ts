@@ -444,8 +444,8 @@ const META =
 const NUMBERED = /^\s*(?:step\s*)?\d+\s*[.):]\s+/i
 const LOOKS_MEASURED =
   /^[\s•·*▢□–—-]*(?:\d|[½¼¾⅓⅔⅛]|an?\s|a few|(?:half|one|two|three|four)\s|handful|pinch|salt\b|juice of)/i
-/** “Rice – 1 cup”. */
-const MEASURED_LAST = /[-–—:]\s*[\d½¼¾]/
+/** “Rice – 1 cup”, “To temper: oil 2 tsp, mustard ½ tsp”. */
+const MEASURED_LAST = /[-–—:]\s*[\d½¼¾]|^[^\d.:]{3,40}:\s[^.:]*[\d½¼¾][^.:]*$/
 const LOOKS_DONE =
   /^(?:soak|heat|add|cook|fry|boil|bring|simmer|rinse|wash|drain|mix|stir|close|pressure[\s-]cook|chop|peel|serve|pour|place|put|in an?|once|when|let|turn|open|mash|blend|temper|saut[ée]|dredge|brown|toast|season|transfer|combine|whisk|marinate|remove|sprinkle|garnish|lock|seal|set|preheat|grind|dice|cover|lower|return|toss|fold|melt|warm|roast|meanwhile|after|while|then|now|first|next|finally|release|discard|take|keep|leave|make sure)(?![\p{L}\p{M}-])/iu
 /** “For the sauce:”, “to serve”, “MASALA:”: what follows is one part of it. */
@@ -531,8 +531,7 @@ function isName(line: string, next: string): boolean {
   return !LOOKS_MEASURED.test(line) || (/^\p{L}/u.test(line) && (next === '' || SERVES.test(next)))
 }
 const isListed = (line: string | undefined, part: 'unsaid' | 'ingredients' | 'steps') =>
-  line !== undefined &&
-  (isMeasured(line) || (part === 'ingredients' && !isSentence(line) && !STEPS_HEADING.test(line)))
+  line !== undefined && (isMeasured(line) || (part === 'ingredients' && !isSentence(line) && !STEPS_HEADING.test(line)))
 /** “Croutons”, “s & p”, “salt, pepper”. */
 const isBareName = (line: string) =>
   words(line) <= MOST_NAME_WORDS && !/[.!?:]$/.test(line) && !LOOKS_DONE.test(line) && /\p{L}/u.test(line)

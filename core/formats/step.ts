@@ -47,7 +47,7 @@ const VERBS: readonly (readonly [Clause['kind'], string])[] = [
   ],
   [
     'combine',
-    'add|stir|mix|pour|toss|fold|combine|tip|return|season|sprinkle|put|place|throw|drop|include|scatter|drizzle|top|swirl|layer|scrape|deglaze|cover|garnish|finish|adjust|check|taste|arrange|lower|nestle|dissolve|submerge|bring|spread',
+    'add|stir|mix|pour|toss|fold|combine|tip|return|season|sprinkle|put|place|throw|drop|include|scatter|drizzle|top|swirl|layer|scrape|deglaze|cover|garnish|finish|adjust|check|taste|rub|arrange|lower|nestle|dissolve|submerge|bring|spread',
   ],
   [
     'serve',
@@ -66,7 +66,10 @@ const BOUNDARY = new RegExp(
   'giu',
 )
 /** The same where the verb stands last, as in German and Hindi. */
-const AFTER_VERB = new RegExp(`(?<=\\b(?:${ANY_VERB}|natural release|quick release))(?:\\s*,\\s*|\\s+and\\s+)`, 'giu')
+const AFTER_VERB = new RegExp(
+  `(?<=\\b(?:${ANY_VERB}|natural release|quick release))(?:\\s*,\\s*|\\s+and\\s+)|\\s+and\\s+(?=l[oae]s?\\s+(?:${ANY_VERB})\\b)`,
+  'giu',
+)
 const SENTENCE = /(?<=[.!?])\s+(?=[\p{Lu}\d("“¡¿])|(?<=।)\s*|\n+/u
 const FIRST_VERB = new RegExp(`(?<![\\p{L}-])(${ANY_VERB})(?![\\p{L}-])`, 'giu')
 /** “Let it rest”, “leave to soak”, “allow to simmer”. */
@@ -114,8 +117,8 @@ export function actionsOf(
       // Words that were put in do not stand where they were: all of the sentence is told.
       return isTranslated ? found.map((clause) => ({ ...clause, told: sentence.trim() })) : found
     })
-  const isTempered = TEMPERING.test(text.replace(INTO_TEMPERING, ' ')) || (section !== null && TEMPERING.test(section))
-  return merged(isTempered ? clauses.map(asTempered) : clauses)
+  if (section !== null && TEMPERING.test(section)) return merged(clauses.map(asTempered))
+  return merged(TEMPERING.test(text.replace(INTO_TEMPERING, ' ')) ? withTempering(clauses) : clauses)
 }
 
 const EXCEPTED = new RegExp(
@@ -198,13 +201,19 @@ function clauseOf(text: string, sentence: string, step: string, isBeside: boolea
   const kind = kindOf(text, sentence, step, verb, appliance)
   if (kind === null) return null
   const times = durationsIn(text)
+  // “Fry the onions for 5 minutes, then the garlic for 1 minute.”
+  const [first, second] = times
+  const later =
+    kind === 'fry' && first && second && /\bthen\b/i.test(text.slice(first.index, second.index))
+      ? middleMinutes(second)
+      : 0
   return {
     kind,
     sentence,
     text: text.trim(),
     told: text.trim(),
     // “For up to 4 days” says how long it keeps.
-    minutes: times[0] && !(kind === 'chill' && /\bup to\b/i.test(text)) ? middleMinutes(times[0]) : null,
+    minutes: times[0] && !(kind === 'chill' && /\bup to\b/i.test(text)) ? middleMinutes(times[0]) + later : null,
     figure: kind === 'pot' ? (figure ?? slowFigure(appliance, times)) : null,
     appliance,
     isBeside,
@@ -232,7 +241,7 @@ function kindOf(
   if (PRESSURE.test(text) && !(isRelease && !/cook|whistle/i.test(text)) && !/\brelease\b/i.test(verb)) {
     if (usual !== 'serve' || /whistle|high pressure|low pressure/i.test(text)) return 'pot'
   }
-  if (isRelease) return 'release'
+  if (isRelease || /\bcool(?:\s+down)?\s+(?:naturally|by itself)\b/i.test(text)) return 'release'
   if (/^(?:turn|switch|remove|take|put)$/.test(verb)) {
     if (appliance !== null && /\bon\b/i.test(text)) return 'pot'
     if (/\boff\b|\bfrom the (?:heat|stove|flame)\b|\boff the (?:heat|stove|flame)\b/i.test(text)) return 'off'
@@ -273,7 +282,7 @@ function kindOf(
       return FAT.test(text) && !/\bwithout\b/i.test(text) ? 'fry' : 'dry-roast'
     case 'rest':
       if (COOLS.test(text)) return 'chill'
-      if (/\bcoat\b|\bmarinade\b/i.test(sentence)) return 'marinate'
+      if (/\bcoat\b|\bmarinade\b|\brub\b/i.test(sentence)) return 'marinate'
       if (/\bwater\b/i.test(sentence) && (durationsIn(text)[0]?.low ?? 0) >= 60) return 'soak'
       if (/^(?:leave|set aside)$/.test(verb) && durationsIn(text).length === 0 && !/cover/i.test(text)) return null
       return 'rest'
@@ -312,6 +321,7 @@ function kindOf(
         return 'fry'
       return 'combine'
     case 'serve':
+      if (verb === 'take' && /^\W*take\s+[\d½¼¾]/i.test(text)) return 'prepare'
       return /\bstir(?:red)?\b.*\bin\b/i.test(text) ? 'combine' : 'serve'
     case 'mash':
       if (/^(?:grind|crush)$/.test(verb) && /\bgarlic|ginger|spices?|pepper|cardamom\b/i.test(text)) return 'prepare'
@@ -353,6 +363,18 @@ const LET_KINDS: Readonly<Record<string, Clause['kind']>> = {
 const asTempered = (clause: Clause): Clause =>
   ['fry', 'combine', 'temper', 'off', 'dry-roast'].includes(clause.kind) ? { ...clause, kind: 'temper' } : clause
 
+/** What is heated in fat right before it is poured over is tempered; what was cooked before that is not. */
+function withTempering(clauses: readonly Clause[]): Clause[] {
+  const last = clauses.findLastIndex(({ sentence }) => TEMPERING.test(sentence.replace(INTO_TEMPERING, ' ')))
+  let first = last
+  while (first > 0 && OF_TEMPERING.has(clauses[first - 1]!.kind)) first -= 1
+  const run = clauses.slice(first)
+  return run.some(({ kind }) => kind === 'fry' || kind === 'temper')
+    ? [...clauses.slice(0, first), ...run.map(asTempered)]
+    : [...clauses]
+}
+const OF_TEMPERING: ReadonlySet<string> = new Set(['fry', 'combine', 'temper', 'off', 'dry-roast', 'prepare'])
+
 /** What goes in belongs to what is done with it; the same again is the same; a release belongs to its pot. */
 function merged(clauses: readonly Clause[]): ReadAction[] {
   const list: Clause[] = []
@@ -366,6 +388,9 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
     isBeside: one.isBeside || more.isBeside,
   })
   for (const clause of clauses) {
+    const pot = SETTLES.test(clause.text) ? list.findLastIndex(({ kind }) => kind === 'pot') : -1
+    const { figure: ofPot = null } = list[pot] ?? {}
+    if (ofPot) list[pot] = { ...list[pot]!, figure: withRelease(ofPot, NATURAL) }
     const before = list.at(-1)
     if (clause.kind === 'off' || clause.kind === 'lid' || clause.kind === 'serve') {
       list.push(clause)
@@ -437,17 +462,29 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
   const done: Clause[] = []
   for (const clause of list) {
     if (clause.kind === 'pot') {
-      while (done.at(-1)?.kind === 'lid' || done.at(-1)?.kind === 'off') done.pop()
-      const added = done.at(-1)
+      const withoutLids = () => {
+        while (done.at(-1)?.kind === 'lid' || done.at(-1)?.kind === 'off') done.pop()
+        return done.at(-1)
+      }
+      let whole = clause
+      const added = withoutLids()
       if (added?.kind === 'combine') {
-        done[done.length - 1] = {
+        done.pop()
+        whole = {
           ...clause,
           text: `${added.text}, ${clause.text}`,
           told: bothTold(added, clause),
           isBeside: false,
         }
-        continue
       }
+      // “Put everything in the slow cooker, cover and cook for 8 hours.”
+      const same = withoutLids()
+      if (same?.kind === 'pot' && same.figure === null) {
+        done.pop()
+        whole = joined(same, whole)
+      }
+      done.push(whole)
+      continue
     }
     done.push(clause)
   }
@@ -462,6 +499,10 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
 
 /** “Bring to pressure. Cook for 20 minutes.” */
 const COOKS_ON = /^\W*(?:then |now )?(?:cook|keep|leave|let|maintain|continue)\b.*\d/i
+/** “Once the pressure settles, open”: nobody let it go. */
+const SETTLES =
+  /^\W*(?:once|when|after|as soon as)\b[^,]*\bpressure\b[^,]*\b(?:settle|drop|subside|fall|gone|come down|release)/i
+const NATURAL = { release: 'natural', releaseAfterMinutes: null } as const
 const underPressure = (
   clause: Clause,
   minutes: number,
@@ -470,7 +511,7 @@ const underPressure = (
 
 /** What is wet, or what the dish is of, goes in after what is fried, and not to be fried. */
 const isNext = (before: Clause, { text, sentence, minutes }: Clause) =>
-  (before.kind === 'fry' || before.kind === 'dry-roast') &&
+  (before.kind === 'fry' || before.kind === 'dry-roast' || before.kind === 'simmer') &&
   before.sentence !== sentence &&
   minutes === null &&
   AFTER_FRYING.test(text)
@@ -494,7 +535,7 @@ const TAKES_MORE: ReadonlySet<string> = new Set(['fry', 'temper', 'soak', 'marin
 
 /** How a text says that the pressure goes. */
 export function releaseIn(text: string): Pick<WrittenFigure, 'release' | 'releaseAfterMinutes'> {
-  const isNatural = /natural|by itself|on its own|drop|subside|settle|come down|falls?\b|npr/i.test(text)
+  const isNatural = /natural|by itself|on its own|drop|subside|settle|come down|falls?\b|slow|gradual|npr/i.test(text)
   const [first] = durationsIn(text)
   return {
     release: isNatural ? 'natural' : 'quick',

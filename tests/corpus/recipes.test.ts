@@ -42,14 +42,20 @@ function cookedIn({ dish }: ImportedDish): string[] {
     ...stages
       .filter(({ kind, takes }) => COOKS.has(kind) && !(SMALL.has(kind) && takes.length > 0))
       .map(({ id, kind, minutes, pot }) => {
-        const said = pot ? (pot.written ? ` ${figureText(pot.written)}` : '') : minutes === undefined ? '' : ` ${minutes}`
+        const said = pot
+          ? pot.written
+            ? ` ${figureText(pot.written)}`
+            : ''
+          : minutes === undefined
+            ? ''
+            : ` ${minutes}`
         return told(`${kind}${said}${first.has(id) ? ':' : ''}`, id)
       }),
     ...['end', 'nowhere'].filter((id) => first.has(id)).map((id) => told(`${id}:`, id)),
   ]
 }
 
-const recipes = readFileSync(path.join(import.meta.dirname, process.env.RECIPES ?? 'recipes.txt'), 'utf8')
+const recipes = readFileSync(path.resolve(import.meta.dirname, process.env.RECIPES ?? 'recipes.txt'), 'utf8')
   .split(/^== /m)
   .slice(1)
   .map((one) => {
