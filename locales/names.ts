@@ -38,7 +38,10 @@ function otherForms(key: string): string[] {
 }
 
 /** Chilli is written in many ways. */
-const keyOf = (name: string) => nameKey(name).replace(/\bchil(?:li|i|e|l)(?:es|s)?\b/g, 'chilli')
+const keyOf = (name: string) =>
+  nameKey(name)
+    .replace(/ of /g, ' ')
+    .replace(/\bchil(?:li|i|e|l)(?:es|s)?\b/g, 'chilli')
 
 /**
  * Every food and ingredient by any of its names, in one or many, and those of the household’s own before them; those of

@@ -191,7 +191,9 @@ function whatOf(text: string, names: Names, unit: Unit | null, own: OwnThings): 
   for (const { from, to, name } of parts) {
     const asCanned = canned || cooked ? cannedOf(name, names) : null
     const turned = after.length > 0 ? names.exact(`${after[0]} ${name}`) : null
-    const plain = asCanned ?? turned ?? names.exact(name)
+    // “3 tomatoes, diced” come out of no can.
+    const isOutOfCan = turned !== null && !canned && unit === null && turned.endsWith('-canned')
+    const plain = asCanned ?? (isOutOfCan ? null : turned) ?? names.exact(name)
     if (!plain) continue
     const id = meant(plain, name, unit, all, names.says)
     const before = bare.slice(0, from)

@@ -5,7 +5,7 @@ import type { StageKind } from '../dish/names'
 import { durationsIn, middleMinutes } from '../quantity/duration'
 import { readLine, type Measuring, type Names, type ReadLine } from './line'
 import { nameKey, wordsOf } from './name-key'
-import type { Recipe } from './recipe'
+import { amountsIn, type Recipe } from './recipe'
 import { actionsOf, exceptedIn, releaseIn, withoutExcepted, withRelease, type ReadAction } from './step'
 
 /** For what kind of cooker a recipe is written. */
@@ -58,7 +58,8 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
   const sections: (string | null)[] = []
   const read: ReadLine[] = []
   const isRead = (line: string) => readLine(line, names, measuring).what !== null
-  for (const text of recipe.ingredients.flatMap((one) => apart(one, isRead))) {
+  const listed = recipe.ingredients.flatMap((one) => apart(one, isRead))
+  for (const text of [...listed, ...onlyInSteps(recipe, listed, names, measuring)]) {
     const line = readLine(text, names, measuring)
     if (line.isHeading) section = line.typed.replace(/:$/, '')
     else {
@@ -159,6 +160,9 @@ const SALT_AND_PEPPER =
 const S_AND_P = /^\W*s\s*(?:&|\+|\/|and|n)\s*p\W*$/i
 /** “For the tempering: 1 tbsp oil, 1 tsp cumin”: a part of the recipe with what goes in. */
 const PART_AHEAD = /^([^\d½¼¾:]{3,40}):\s*(\S.*)$/
+const PART_WITH = /^(temper|season|garnish)\s+with\s+(?=[\d½¼¾])(.*)$/i
+/** “Oil and salt”, of which nobody says how much. */
+const UNMEASURED_TWO = /^[^\d½¼¾]*$/
 /** “1 carrot + 1 potato”, “1 tbsp oil, 1 tsp cumin, a pinch of turmeric”: before each, how much of it. */
 const BEFORE_AMOUNT =
   /\s*(?:[,;+&]|\band\b)\s*(?=[\d½¼¾⅓⅔⅛]|(?:an?|few)\s+(?:few\s+)?(?:pinch|handful|bunch|sprig|dash)\b)/i
@@ -168,12 +172,29 @@ function apart(text: string, isRead: (line: string) => boolean): string[] {
   if (S_AND_P.test(text)) return ['salt', 'pepper']
   const found = SALT_AND_PEPPER.exec(text)
   if (found) return [`${found[1]!}${found[3]!}`, `${found[2]!}${found[3]!}`]
-  const [, part = '', listed = ''] = PART_AHEAD.exec(text) ?? []
+  const [, part = '', listed = ''] = PART_AHEAD.exec(text) ?? PART_WITH.exec(text) ?? []
   const isPart = part !== '' && !isRead(part)
   const several = (each: string[]) => each.length > 1 && each.every(isRead)
-  const each = isPart ? listed.split(/\s*[,;]\s*/) : text.split(BEFORE_AMOUNT)
+  const each = isPart
+    ? listed.split(/\s*[,;]\s*/)
+    : text.split(UNMEASURED_TWO.test(text) ? /\s+(?:and|und|y|&)\s+/ : BEFORE_AMOUNT)
   if (!several(each)) return [text]
   return isPart ? [`${part}:`, ...each] : each
+}
+
+/** What a step measures and no line names: “add 1 tsp soda”. How much water goes in is worked out. */
+function onlyInSteps({ steps }: Recipe, listed: readonly string[], names: Names, measuring: Measuring): string[] {
+  const words = new Set(listed.flatMap((one) => wordsNaming(one, names, true)))
+  const whats = new Set(listed.map((one) => readLine(one, names, measuring).what))
+  return amountsIn(steps.map(({ text }) => text).join('\n')).filter((line) => {
+    const { what } = readLine(line, names, measuring)
+    return (
+      what !== null &&
+      what !== 'water' &&
+      !whats.has(what) &&
+      !wordsNaming(line, names, true).some((word) => words.has(word))
+    )
+  })
 }
 
 /** What lasts as long as somebody says. */
@@ -342,6 +363,8 @@ function wordsNaming(typed: string, names: Names, isWhole = false): string[] {
 }
 const RICE_CUPS = /\brice[\s-](?:cooker[\s-])?cups?\b/gi
 const LEAST_WORD = 3
+/** A shorter word begins or ends others by chance. */
+const LEAST_PART = 5
 const stem = (word: string) => word.replace(/(?<=..)(?:ies|es|s)$/, '')
 const UNIT_WORDS = new Set(
   'cup cups tbsp tsp tablespoon tablespoons teaspoon teaspoons gram grams ounce ounces pound pounds litre litres liter liters inch inches piece pieces can cans tin tins jar packet pack pinch handful bunch sprig sprigs clove cloves stalk stalks head heads slice slices and for the with from'.split(
@@ -381,8 +404,15 @@ function place(
   const isOfSection = (i: number) =>
     section === null || told[i]!.section === null ? null : nameKey(section) === nameKey(told[i]!.section!)
   // “Brown the beef” names no beef stock.
-  const [last = ''] = wordsOf(english.split(',')[0]!).slice(-1)
-  const head = names.says.heads.has(last) ? stem(last) : null
+  const heads = wordsOf(english.split(',')[0]!).filter((word) => names.says.heads.has(word))
+  const head = heads.length > 0 ? stem(heads[0]!) : null
+  // “Brühe” is the end of “Rinderbrühe”, “Paprika” the beginning of “Paprikapulver”.
+  const isPartNamed = (i: number) =>
+    wordsOf(texts[i]!).some(
+      (said) =>
+        said.length >= LEAST_PART &&
+        wordsOf(typed).some((word) => word.length > said.length && (word.startsWith(said) || word.endsWith(said))),
+    )
   const scores = stages.map((_, i) => {
     const all = words.filter((word) => said[i]!.includes(` ${word} `)).length / Math.max(words.length, 1)
     const bySection = isOfSection(i)
@@ -399,7 +429,8 @@ function place(
     // By another of its names, or by what it is: “the beans”, “the dal”.
     const named = stages.filter((_, i) => isNamedIn(texts[i]!, what, known, names))
     const ofTempering = isTempering ? stages.filter(({ kind }) => kind === 'temper') : []
-    const found = named.length > 0 ? named : ofTempering
+    const found =
+      named.length > 0 ? named : ofTempering.length > 0 ? ofTempering : stages.filter((_, i) => isPartNamed(i))
     found[0]?.takes.push({ line: id })
     return found
   }
@@ -485,7 +516,7 @@ const GROUPS: readonly [RegExp, (group: string, what: string | null) => boolean]
       ),
   ],
   [/\bseason\b/i, (group, what) => group === 'salt' || what === 'black-pepper'],
-  [/\b(?:all|rest of|remaining|other)\b[^.]*\bingredients\b|\beverything\b/i, () => true],
+  [/\b(?:all|rest of|remaining|other)\b[^.]*\bingredients\b|\beverything\b|\bit all\b|\ball of it\b/i, () => true],
 ]
 
 function placeGroups(lines: readonly DishLine[], told: readonly Told[], own: Measuring): void {

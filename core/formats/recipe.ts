@@ -437,17 +437,19 @@ const INGREDIENTS_HEADING =
 const STEPS_HEADING =
   /^\W*(method|directions|instructions|steps|preparation|how to|procedure|zubereitung|preparación|préparation|preparo|procedimento|cooking|so geht['’]?s|elaboración|modo de preparación|विधि|बनाने की विधि)(?![\p{L}\p{M}])[^.]{0,30}$/iu
 const SERVES =
-  /\b(?:serves|servings?|feeds|yield)\D{0,12}\d+|\bfor \d+ (?:people|persons?)|^\W*makes\s+\d+\s+(?:serv|portion)|\b\d+(?:\s*(?:-|–|to|bis|a)\s*\d+)?\s+(?:servings?|portions?|people|portionen|personen|personas|porciones|raciones|लोगों|व्यक्तियों)(?![\p{L}\p{M}])/iu
+  /\b(?:serves|servings?|feeds|yield)\D{0,12}\d+|\bfor \d+ (?:people|persons?)|^\W*(?:makes|yields?)\s+(?:about\s+|approx\.?\s+|ca\.?\s+)?\d|\b\d+(?:\s*(?:-|–|to|bis|a)\s*\d+)?\s+(?:servings?|portions?|people|portionen|personen|personas|porciones|raciones|लोगों|व्यक्तियों)(?![\p{L}\p{M}])/iu
 /** What stands about a recipe and is none of its lines. */
 const META =
   /^\W*(?:(?:prep|cook|total|ready)\b\s*[:\-–]?\s*\d+\s*(?:mins?|minutes?|h|hrs?|hours?)|(?:prep(?:aration)?|cook(?:ing)?|total|ready|active|resting|soaking|marinating|hands[- ]on|additional)\s*(?:time|in)|time|difficulty|cuisine|course|category|author|published|updated|calories|nutrition|rating|keywords?|diet|level|print|pin|jump to)\b\s*[:\-–]?/i
 const NUMBERED = /^\s*(?:step\s*)?\d+\s*[.):]\s+/i
 const LOOKS_MEASURED =
   /^[\s•·*▢□–—-]*(?:\d|[½¼¾⅓⅔⅛]|an?\s|a few|(?:half|one|two|three|four)\s|handful|pinch|salt\b|juice of)/i
+/** “Temper with 1 tsp oil, ½ tsp mustard seeds”. */
+const PART_WITH = /^(?:temper|season|garnish)\s+with\s+(?=[\d½¼¾])[^.;]*$/i
 /** “Rice – 1 cup”, “To temper: oil 2 tsp, mustard ½ tsp”. */
 const MEASURED_LAST = /[-–—:]\s*[\d½¼¾]|^[^\d.:]{3,40}:\s[^.:]*[\d½¼¾][^.:]*$/
 const LOOKS_DONE =
-  /^(?:soak|heat|add|cook|fry|boil|bring|simmer|rinse|wash|drain|mix|stir|close|pressure[\s-]cook|chop|peel|serve|pour|place|put|in an?|once|when|let|turn|open|mash|blend|temper|saut[ée]|dredge|brown|toast|season|transfer|combine|whisk|marinate|remove|sprinkle|garnish|lock|seal|set|preheat|grind|dice|cover|lower|return|toss|fold|melt|warm|roast|meanwhile|after|while|then|now|first|next|finally|release|discard|take|keep|leave|make sure)(?![\p{L}\p{M}-])/iu
+  /^(?:soak|heat|add|cook|fry|boil|bring|simmer|rinse|wash|drain|mix|stir|close|pressure[\s-]cook|chop|peel|serve|pour|place|put|in an?|once|when|let|turn|open|mash|blend|temper|saut[ée]|dredge|brown(?=\s+(?:the|them|it|in|on)\s)|toast|season|transfer|combine|whisk|marinate|remove|sprinkle|garnish|lock|seal|set|preheat|grind|dice|cover|lower|return|toss|fold|melt|warm|roast|meanwhile|after|while|then|now|first|next|finally|release|discard|take|keep|leave|make sure)(?![\p{L}\p{M}-])/iu
 /** “For the sauce:”, “to serve”, “MASALA:”: what follows is one part of it. */
 const GROUP_HEADING = /^(?:for|to)\s+[^\d½¼¾.,]{2,40}$|^[^\d½¼¾.]{2,40}:$/i
 /** A line of a list has no more words; what has more is told in sentences. */
@@ -459,9 +461,9 @@ const words = (line: string) => line.split(/\s+/).length
 const isGroupHeading = (line: string) => GROUP_HEADING.test(line) && !LOOKS_DONE.test(line)
 /** It says how much of something, and nothing that is done. */
 const isMeasured = (line: string) =>
-  (LOOKS_MEASURED.test(line) || MEASURED_LAST.test(line)) &&
+  (LOOKS_MEASURED.test(line) || MEASURED_LAST.test(line) || PART_WITH.test(line)) &&
   !NUMBERED.test(line) &&
-  !LOOKS_DONE.test(line) &&
+  (!LOOKS_DONE.test(line) || PART_WITH.test(line)) &&
   !isSentence(line) &&
   durationsIn(line)[0]?.index !== 0
 
@@ -499,7 +501,7 @@ function fromPlain(text: string): Outcome<Recipe> {
       ingredients.length === 0 &&
       !NUMBERED.test(line) &&
       !LOOKS_DONE.test(line) &&
-      !/\d/.test(line)
+      (!/\d/.test(line) || (rest[i + 1] !== undefined && isMeasured(rest[i + 1]!)))
     )
       continue
     else {
@@ -509,7 +511,7 @@ function fromPlain(text: string): Outcome<Recipe> {
       else for (const one of parted(line.replace(NUMBERED, ''))) steps.push(stepOf(one, section, null))
     }
   }
-  if (ingredients.length === 0) ingredients.push(...amountsIn(steps.map((one) => one.text).join(' ')))
+  if (ingredients.length === 0) ingredients.push(...amountsIn(steps.map((one) => one.text).join('\n')))
   if (ingredients.length === 0) return failed(problem('recipe-none', ''))
   if (ingredients.length > MOST_RECIPE.ingredients || steps.length > MOST_RECIPE.steps) return failed(tooLong())
   return {
@@ -540,19 +542,22 @@ const isSentence = (line: string) =>
   /[.!]$/.test(line) && ((LOOKS_DONE.test(line) && words(line) > 4) || words(line) > MOST_LISTED_WORDS)
 
 /** What is measured in sentences: “Cook 1 cup toor dal with 3 cups water for 4 whistles.” */
-function amountsIn(text: string): string[] {
+export function amountsIn(text: string): string[] {
   const times = durationsIn(text)
   const found: string[] = []
+  let end = 0
   for (const { index } of text.matchAll(
     /(?<![\p{L}\d.,/½¼¾])(?:\d|[½¼¾⅓⅔]|an?\s+(?:pinch|handful|cup|tablespoon|teaspoon)\b|one\b|two\b|half\b)/giu,
   )) {
-    if (times.some((one) => index >= one.index && index < one.index + one.length)) continue
+    if (index < end || times.some((one) => index >= one.index && index < one.index + one.length)) continue
     const [line = ''] = text
       .slice(index)
-      .split(/[,.;:()](?!\d)|\s+(?:and|with|for|in|until|till|to|into|over|on|then|at|plus)\s+/i)
+      .split(/[,.;:()\n](?!\d)|\s+(?:and|with|for|in|until|till|to|into|under|over|on|then|at|plus)\s+/i)
     const { amounts, words } = readQuantity(line.trim())
-    if (amounts.length > 0 && /\p{L}/u.test(words) && !/^(?:whistles?|times?|°|degrees?|parts?|more)\b/i.test(words))
+    if (amounts.length > 0 && /\p{L}/u.test(words) && !/^(?:whistles?|times?|°|degrees?|parts?|more)\b/i.test(words)) {
       found.push(line.trim())
+      end = index + line.length
+    }
   }
   return found
 }

@@ -82,7 +82,7 @@ const FAT = /\b(?:oil|ghee|butter|fat)\b/i
 const AROMATIC =
   /\b(?:onions?|garlic|ginger|spices?|masala|paste|shallots?|leeks?|mushrooms?|bacon|chillies|chilies|tomato(?:es)?|peppers?|seeds?)\b/i
 const UNTIL_FRIED =
-  /\buntil\b[^.;]*\b(?:golden|brown(?:ed)?|translucent|fragrant|aromatic|raw smell|caramelised|caramelized|crisp|splutter|crackle|pop|oil separates|fat (?:parts|separates)|sizzl)/i
+  /\b(?:until|till?)\b[^.;]*\b(?:golden|brown(?:ed)?|translucent|fragrant|aromatic|raw smell|caramelised|caramelized|crisp|splutter|crackle|pop|oil separates|fat (?:parts|separates)|sizzl)/i
 const PRESSURE =
   /\bwhistles?\b|\bpressure[\s-]?cook\b|\b(?:high|low|full) pressure\b|\b(?:at|on|under|to|comes? to|reaches) pressure\b|\bpressure\s+(?:high|low)\b|\bhpc?\b/i
 const IN_COOKER =
@@ -168,7 +168,8 @@ function verbIn(body: string): string | null {
   const lets = LETS.exec(body)
   const found = [...body.matchAll(FIRST_VERB)].find(({ index, 1: verb }) => !isNoun(body, index, verb!))
   if (lets && (!found || lets.index <= found.index)) return `let ${lets[1]!.toLowerCase()}`
-  if (!found && /\b(?:let|allow|wait|leave)\b/i.test(body) && /\b(?:pressure|steam)\b/i.test(body)) return 'release'
+  if (!found && /\b(?:let|allow|wait|leave)\b/i.test(body) && /\b(?:pressure|steam|depressuri[sz]e)\b/i.test(body))
+    return 'release'
   return found?.[1]?.toLowerCase() ?? null
 }
 const hasVerb = (text: string) => verbOf(text) !== null
@@ -236,8 +237,8 @@ function kindOf(
   const lets = /^let (.*)$/.exec(verb)
   const usual = lets ? (LET_KINDS[lets[1]!] ?? 'rest') : (KIND_OF.get(verb) ?? null)
   const isRelease =
-    /\b(?:pressure|steam)\b/i.test(text.replace(LEAD, '')) &&
-    /\brelease|naturally|by itself|on its own|drop|subside|settle|come down|escape|valve\b/i.test(text)
+    /\b(?:pressure|steam)\b|\bdepressuri[sz]e/i.test(text.replace(LEAD, '')) &&
+    /\breleas|naturally|by itself|on its own|drop|subside|settle|come down|escape|valve\b/i.test(text)
   if (PRESSURE.test(text) && !(isRelease && !/cook|whistle/i.test(text)) && !/\brelease\b/i.test(verb)) {
     if (usual !== 'serve' || /whistle|high pressure|low pressure/i.test(text)) return 'pot'
   }
@@ -368,11 +369,14 @@ function withTempering(clauses: readonly Clause[]): Clause[] {
   const last = clauses.findLastIndex(({ sentence }) => TEMPERING.test(sentence.replace(INTO_TEMPERING, ' ')))
   let first = last
   while (first > 0 && OF_TEMPERING.has(clauses[first - 1]!.kind)) first -= 1
+  // What was stirred in before the fat is heated is not tempered.
+  while (first < last && !FRIES.has(clauses[first]!.kind)) first += 1
   const run = clauses.slice(first)
   return run.some(({ kind }) => kind === 'fry' || kind === 'temper')
     ? [...clauses.slice(0, first), ...run.map(asTempered)]
     : [...clauses]
 }
+const FRIES: ReadonlySet<string> = new Set(['fry', 'temper', 'dry-roast', 'off'])
 const OF_TEMPERING: ReadonlySet<string> = new Set(['fry', 'combine', 'temper', 'off', 'dry-roast', 'prepare'])
 
 /** What goes in belongs to what is done with it; the same again is the same; a release belongs to its pot. */
@@ -382,7 +386,7 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
     ...one,
     text: `${one.text}, ${more.text}`,
     told: bothTold(one, more),
-    minutes: one.minutes === null && more.minutes === null ? null : (one.minutes ?? 0) + (more.minutes ?? 0),
+    minutes: togetherMinutes(one, more),
     figure: one.figure && more.figure ? withRelease(one.figure, more.figure) : (one.figure ?? more.figure),
     appliance: one.appliance ?? more.appliance,
     isBeside: one.isBeside || more.isBeside,
@@ -497,6 +501,13 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
   )
 }
 
+/** What is done until it is brown, and something else for 3 minutes, is not done in 3. */
+const togetherMinutes = (one: Clause, more: Clause) =>
+  one.kind === 'fry' && [one, more].some(({ minutes, text }) => minutes === null && UNTIL_FRIED.test(text))
+    ? null
+    : one.minutes === null && more.minutes === null
+      ? null
+      : (one.minutes ?? 0) + (more.minutes ?? 0)
 /** “Bring to pressure. Cook for 20 minutes.” */
 const COOKS_ON = /^\W*(?:then |now )?(?:cook|keep|leave|let|maintain|continue)\b.*\d/i
 /** “Once the pressure settles, open”: nobody let it go. */
@@ -524,9 +535,12 @@ const bothTold = (one: Clause, more: Clause) =>
 
 const actionOf = ({ sentence: _, ...clause }: Clause, kind: StageKind): ReadAction => ({ ...clause, kind })
 
+/** With it something else begins. */
+const HEATS_FAT = /^\W*(?:then |next |now )?(?:heat|warm|melt)\b[^.]*\b(?:oil|ghee|butter|fat)\b/i
 /** What is added first is done with what is done next. */
 const isInto = (before: Clause, after: Clause) =>
   (before.kind === 'combine' &&
+    !(before.sentence !== after.sentence && HEATS_FAT.test(after.text)) &&
     ['fry', 'simmer', 'pot', 'mash', 'soak', 'marinate', 'temper', 'dry-roast'].includes(after.kind)) ||
   (before.kind === 'prepare' && ['soak', 'marinate'].includes(after.kind)) ||
   (before.kind === 'prepare' && after.kind === 'fry' && before.sentence === after.sentence)
@@ -535,7 +549,8 @@ const TAKES_MORE: ReadonlySet<string> = new Set(['fry', 'temper', 'soak', 'marin
 
 /** How a text says that the pressure goes. */
 export function releaseIn(text: string): Pick<WrittenFigure, 'release' | 'releaseAfterMinutes'> {
-  const isNatural = /natural|by itself|on its own|drop|subside|settle|come down|falls?\b|slow|gradual|npr/i.test(text)
+  const isNatural =
+    /natural|by itself|on its own|drop|subside|settle|come down|falls?\b|slow|gradual|\bwait\b|npr/i.test(text)
   const [first] = durationsIn(text)
   return {
     release: isNatural ? 'natural' : 'quick',

@@ -101,7 +101,7 @@ const UNITS: readonly { unit: Unit; names: string }[] = [
   {
     unit: { kind: 'container', container: 'pack' },
     names:
-      'pack|packs|packet|packets|package|packages|pkg|pkgs|bag|bags|box|boxes|block|blocks|carton|cartons|pouch|pouches|tub|tubs|bottle|bottles|container|containers|punnet|punnets|tube|tubes|sachet|sachets|packung|packungen|päckchen|paquete|paquetes|पैकेट',
+      'pack|packs|packet|packets|package|packages|pkg|pkgs|bag|bags|box|boxes|block|blocks|carton|cartons|pouch|pouches|tub|tubs|bottle|bottles|container|containers|punnet|punnets|tube|tubes|sachet|sachets|sobre|sobres|packung|packungen|päckchen|paquete|paquetes|पैकेट',
   },
   {
     unit: { kind: 'length', cm: 2.54 },
