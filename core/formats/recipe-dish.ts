@@ -58,8 +58,11 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
   const sections: (string | null)[] = []
   const read: ReadLine[] = []
   const isRead = (line: string) => readLine(line, names, measuring).what !== null
-  const listed = recipe.ingredients.flatMap((one) => apart(one, isRead))
-  for (const text of [...listed, ...onlyInSteps(recipe, listed, names, measuring)]) {
+  const several = recipe.ingredients.flatMap((one) => apart(one, isRead))
+  // What would be too many lines for a dish stays as it was written.
+  const listed = several.length > MOST.dishLines ? recipe.ingredients : several
+  const also = onlyInSteps(recipe, listed, names, measuring).slice(0, MOST.dishLines - listed.length)
+  for (const text of [...listed, ...also]) {
     const line = readLine(text, names, measuring)
     if (line.isHeading) section = line.typed.replace(/:$/, '')
     else {

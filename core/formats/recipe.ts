@@ -454,6 +454,7 @@ const LOOKS_DONE =
 const GROUP_HEADING = /^(?:for|to)\s+[^\d½¼¾.,]{2,40}$|^[^\d½¼¾.]{2,40}:$/i
 /** A line of a list has no more words; what has more is told in sentences. */
 const MOST_LISTED_WORDS = 14
+const MOST_LISTED_CHARACTERS = 120
 /** Of what nobody says how much, a name has no more words than that. */
 const MOST_NAME_WORDS = 5
 
@@ -461,6 +462,7 @@ const words = (line: string) => line.split(/\s+/).length
 const isGroupHeading = (line: string) => GROUP_HEADING.test(line) && !LOOKS_DONE.test(line)
 /** It says how much of something, and nothing that is done. */
 const isMeasured = (line: string) =>
+  line.length < MOST_LISTED_CHARACTERS &&
   (LOOKS_MEASURED.test(line) || MEASURED_LAST.test(line) || PART_WITH.test(line)) &&
   !NUMBERED.test(line) &&
   (!LOOKS_DONE.test(line) || PART_WITH.test(line)) &&
@@ -492,7 +494,7 @@ function fromPlain(text: string): Outcome<Recipe> {
     } else if (
       part !== 'steps' &&
       !NUMBERED.test(line) &&
-      line.length < 120 &&
+      line.length < MOST_LISTED_CHARACTERS &&
       (part === 'ingredients' ? !isSentence(line) : isMeasured(line) || (ingredients.length > 0 && isBareName(line)))
     )
       ingredients.push(line)
@@ -551,7 +553,7 @@ export function amountsIn(text: string): string[] {
   )) {
     if (index < end || times.some((one) => index >= one.index && index < one.index + one.length)) continue
     const [line = ''] = text
-      .slice(index)
+      .slice(index, index + MOST_LISTED_CHARACTERS)
       .split(/[,.;:()\n](?!\d)|\s+(?:and|with|for|in|until|till|to|into|under|over|on|then|at|plus)\s+/i)
     const { amounts, words } = readQuantity(line.trim())
     if (amounts.length > 0 && /\p{L}/u.test(words) && !/^(?:whistles?|times?|°|degrees?|parts?|more)\b/i.test(words)) {

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import path from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { USUAL_POT } from '../../core/dish/pot-stage'
-import type { WrittenFigure } from '../../core/dish/dish.schema'
+import { dishSchema, type WrittenFigure } from '../../core/dish/dish.schema'
 import { readRecipe } from '../../core/formats/recipe'
 import { dishOfRecipe, type ImportedDish } from '../../core/formats/recipe-dish'
 import { LANGUAGES, type Locale } from '../../locales/languages'
@@ -17,8 +17,11 @@ const COOKS = new Set(['soak', 'marinate', 'dry-roast', 'fry', 'temper', 'pot', 
 /** Left out of what is compared where nothing is put in: it cooks nothing. */
 const SMALL = new Set(['mash', 'rest'])
 
-const figureText = ({ kind, figure, release, releaseAfterMinutes, thenLowMinutes }: WrittenFigure) =>
-  `${figure} ${kind}${thenLowMinutes ? ` then ${thenLowMinutes}` : ''}${release ? `, ${release}${releaseAfterMinutes ? ` ${releaseAfterMinutes}` : ''}` : ''}`
+function figureText({ kind, figure, release, releaseAfterMinutes, thenLowMinutes }: WrittenFigure): string {
+  const low = thenLowMinutes ? ` then ${thenLowMinutes}` : ''
+  const fall = [release, releaseAfterMinutes].filter(Boolean).join(' ')
+  return `${figure} ${kind}${low}${fall && `, ${fall}`}`
+}
 
 /** What is cooked in order, with what is first cooked there. */
 function cookedIn({ dish }: ImportedDish): string[] {
@@ -35,27 +38,22 @@ function cookedIn({ dish }: ImportedDish): string[] {
     const told = line.what ?? `(${line.typed})`
     const takers = stages.filter(({ takes }) => takes.some((take) => take.line === line.id))
     const where = takers[0] ? cookOf(takers[0].id) : 'nowhere'
-    first.set(where, [...(first.get(where) ?? []), told])
+    if (!first.has(where)) first.set(where, [])
+    first.get(where)!.push(told)
   }
-  const told = (head: string, id: string) => [head, ...(first.get(id) ?? [])].join(' ').replace(' ', ' ')
+  const told = (head: string, id: string) => [head, ...(first.get(id) ?? [])].join(' ')
   return [
     ...stages
       .filter(({ kind, takes }) => COOKS.has(kind) && !(SMALL.has(kind) && takes.length > 0))
       .map(({ id, kind, minutes, pot }) => {
-        const said = pot
-          ? pot.written
-            ? ` ${figureText(pot.written)}`
-            : ''
-          : minutes === undefined
-            ? ''
-            : ` ${minutes}`
-        return told(`${kind}${said}${first.has(id) ? ':' : ''}`, id)
+        const figure = pot?.written ? figureText(pot.written) : minutes
+        return told(`${[kind, figure].filter(Boolean).join(' ')}${first.has(id) ? ':' : ''}`, id)
       }),
     ...['end', 'nowhere'].filter((id) => first.has(id)).map((id) => told(`${id}:`, id)),
   ]
 }
 
-const recipes = readFileSync(path.resolve(import.meta.dirname, process.env.RECIPES ?? 'recipes.txt'), 'utf8')
+const recipes = readFileSync(path.join(import.meta.dirname, 'recipes.txt'), 'utf8')
   .split(/^== /m)
   .slice(1)
   .map((one) => {
@@ -70,5 +68,19 @@ describe('recipes as cooks type them', () => {
     const read = readRecipe(text)
     if (!read.ok) throw new Error(read.problems[0]!.code)
     expect(cookedIn(dishOfRecipe(read.value, names, POTS))).toEqual(truth)
+  })
+
+  it('make a dish that can be kept, however much stands in one line', () => {
+    const lines = Array.from({ length: 60 }, () => '1 cup rice + 2 cups lentils, 1 tsp salt')
+    const text = [
+      'Rice',
+      ...lines,
+      'Put everything but the salt in the pot and cook it at high pressure for 9 minutes.',
+    ]
+    const read = readRecipe(text.join('\n'))
+    if (!read.ok) throw new Error(read.problems[0]!.code)
+    const { dish } = dishOfRecipe(read.value, namesOf(), POTS)
+    expect(dishSchema.safeParse(dish).error).toBeUndefined()
+    expect(dish.lines).toHaveLength(60)
   })
 })
