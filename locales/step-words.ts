@@ -2,6 +2,9 @@ import { STAGES } from '../core/dish/stages'
 import { minuteOfInstruction, type Instruction, type Thing, type Until } from '../core/guide/instruction'
 
 /** How figures and names are told where the words are said: on a screen, in a calendar, in a recipe. */
+/** A step of a recipe in its own words, and no sign like “golden”. */
+const A_SENTENCE = /^\p{Lu}\S*\s/u
+
 export interface Voice {
   /** A message of the bundle `steps`, by its name in it. */
   say(key: string, params?: Readonly<Record<string, string | number>>, plural?: number): string
@@ -177,7 +180,9 @@ export function stepWords(voice: Voice) {
   const textOf = ({ key, params, figure }: ReturnType<typeof message>, shown = figure) =>
     say(key, { ...params, figure: shown }).trim()
   const withSign = (one: Instruction, text: string) =>
-    one.until?.sign ? say('sign', { text, sign: one.until.sign }) : text
+    one.until?.sign
+      ? say(A_SENTENCE.test(one.until.sign) ? 'quoted' : 'sign', { text, sign: one.until.sign.replace(/\.$/, '') })
+      : text
 
   return {
     thing: thingText,

@@ -125,14 +125,11 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
     told,
     measuring,
   )
-  const isFat = (id: string) => {
-    const known = knownOf(
-      lines.find((line) => line.id === id)!,
-      measuring,
-    )
+  const isFat = (line: DishLine) => {
+    const known = knownOf(line, measuring)
     return known !== null && 'ingredient' in known && known.ingredient.group === 'fat'
   }
-  chain(stages, actions, (stage) => stage.takes.every(({ line }) => isFat(line)))
+  chain(stages, actions, new Set(lines.filter(isFat).map(({ id }) => id)))
   soakWhatIsSaidSoaked(lines, stages, names, measuring)
   serveWith(lines, stages, recipe, names)
   const kept = stages.length > MOST.dishStages ? withoutEmpty(stages) : stages
@@ -236,12 +233,16 @@ const PAN_KINDS: ReadonlySet<StageKind> = new Set(['fry', 'dry-roast', 'temper',
  * Each stage goes on with what the one before left. A soak and what is made beside the pot are branches of their own,
  * which meet in the next stage that is no such branch.
  */
-function chain(stages: Stage[], actions: readonly ReadAction[], hasOnlyFat: (stage: Stage) => boolean): void {
+function chain(stages: Stage[], actions: readonly ReadAction[], fats: ReadonlySet<string>): void {
   const anew: ReadonlySet<StageKind> = new Set(['soak', 'marinate', 'prepare', 'dry-roast'])
   /** What goes on, and the branches that wait beside it. */
   let main: string | null = null
   let waiting: string[] = []
   let isBesideOpen = false
+  const isFat = ({ line }: { line: string }) => fats.has(line)
+  const hasOnlyFat = ({ takes }: Stage) => takes.every(isFat)
+  const isWet = (id: string | null) => stages.some((one) => one.id === id && WET.has(one.kind))
+  const isLast = (at: number) => stages.slice(at + 1).every(({ kind }) => kind === 'fry' || kind === 'prepare')
   stages.forEach((stage, i) => {
     const isFirstFry = stage.kind === 'fry' && main === null
     const isBeside = stage.vessel === 'pan' && stage.kind !== 'temper' && actions[i]!.isBeside
@@ -267,7 +268,10 @@ function chain(stages: Stage[], actions: readonly ReadAction[], hasOnlyFat: (sta
       main = stage.id
       return
     }
-    if (isBeside && main !== null) {
+    // “Heat the oil, fry the onion” while the beans stand in their pot: another pan.
+    const isApart = stage.kind === 'fry' && isWet(main) && stage.takes.some(isFat) && !isLast(i)
+    if (isApart) stage.vessel = 'pan'
+    if ((isBeside || isApart) && main !== null) {
       waiting.push(stage.id)
       isBesideOpen = true
       return
@@ -287,6 +291,7 @@ function chain(stages: Stage[], actions: readonly ReadAction[], hasOnlyFat: (sta
   })
 }
 
+const WET: ReadonlySet<StageKind> = new Set(['pot', 'simmer', 'mash'])
 /** “Take out the chicken, shred it.” */
 const OF_MAIN = /\bshred|\bdebone|\b(?:it|them)\b/i
 
@@ -316,6 +321,11 @@ function soakWhatIsSaidSoaked(lines: readonly DishLine[], stages: Stage[], names
     if (!taker) continue
     const [time] = durationsIn(text.slice(said.index))
     const minutes = time ? middleMinutes(time) : usualSoakMinutes([found])
+    // Soaked beans are drained by their soak.
+    if (taker.kind === 'drain' && taker.from.length === 0) {
+      Object.assign(taker, { kind: 'soak', minutes })
+      continue
+    }
     taker.takes = taker.takes.filter((take) => take.line !== line.id)
     const same = added.find((soak) => soak.minutes === minutes && taker.from.some(({ stage }) => stage === soak.id))
     if (same) {
@@ -324,7 +334,7 @@ function soakWhatIsSaidSoaked(lines: readonly DishLine[], stages: Stage[], names
     }
     const id = `s${stages.length + added.length + 1}`
     taker.from.unshift({ stage: id, part: 'all' })
-    added.push({ id, kind: 'soak', takes: [{ line: line.id }], from: [], until: line.typed.slice(0, 1000), minutes })
+    added.push({ id, kind: 'soak', takes: [{ line: line.id }], from: [], minutes })
   }
   stages.unshift(...added)
   for (const stage of stages)

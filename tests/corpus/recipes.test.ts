@@ -70,6 +70,18 @@ describe('recipes as cooks type them', () => {
     expect(cookedIn(dishOfRecipe(read.value, names, POTS))).toEqual(truth)
   })
 
+  it('fry what is fried beside a full pot in a pan of its own, and soak what is said to be soaked once', () => {
+    const text = recipes.find((one) => one.text.startsWith('Black beans with a sofrito'))!.text
+    const read = readRecipe(text)
+    if (!read.ok) throw new Error(read.problems[0]!.code)
+    const { stages } = dishOfRecipe(read.value, namesOf(), POTS).dish
+    expect(stages.map(({ kind }) => kind)).toEqual(['soak', 'pot', 'fry', 'simmer'])
+    const [soak, pot, fry, simmer] = stages
+    expect([fry!.vessel, fry!.from]).toEqual(['pan', []])
+    expect(pot!.from.map(({ stage }) => stage)).toEqual([soak!.id])
+    expect(simmer!.from.map(({ stage }) => stage)).toEqual([pot!.id, fry!.id])
+  })
+
   it('make a dish that can be kept, however much stands in one line', () => {
     const lines = Array.from({ length: 60 }, () => '1 cup rice + 2 cups lentils, 1 tsp salt')
     const text = [

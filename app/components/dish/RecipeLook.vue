@@ -16,7 +16,7 @@ const { text, found, busy, reread } = defineProps<{
 }>()
 const emit = defineEmits<{ keep: [dish: ImportedDish['dish']]; again: [] }>()
 const { t, inSentence, list, number, duration } = useI18nText()
-const { thing, lineName, amount } = useDishWords()
+const { thing, lineName, amount, writtenFigure } = useDishWords()
 const kitchen = useKitchenStore()
 const foods = useNamedFoods()
 
@@ -272,7 +272,7 @@ const stepTone = (stages: readonly string[]) =>
             <p v-if="stage.takes.length > 0">{{ goesIn(stage.takes) }}</p>
             <p class="soft">{{ stage.until }}</p>
             <p v-if="writtenOf(stage.id)" class="soft">
-              {{ t('dishes.look.written', { n: number(writtenOf(stage.id)!.figure) }) }}
+              {{ t('dishes.look.written', { figure: writtenFigure(writtenOf(stage.id)!) }) }}
             </p>
           </div>
           <v-text-field

@@ -6,6 +6,7 @@ import type { StageAnswer } from '~~/core/dish/dish'
 /** A pot stage unfolded: how its water adds up, how far its foods come, what the recipe said for its own pot. */
 const { pot, stage } = defineProps<{ pot: NonNullable<StageAnswer['pot']>; stage: Stage }>()
 const { t, number } = useI18nText()
+const { writtenFigure } = useDishWords()
 const kitchen = useKitchenStore()
 const first = computed(() => pot.answer.closings[0]!)
 const isTooMuch = computed(() => pot.answer.cautions.some(({ id }) => id === 'too-full'))
@@ -31,11 +32,7 @@ const { result: there } = useWorked(asked, (work, { request, answer, written }) 
 )
 const writtenText = computed(() => {
   const written = stage.pot?.written
-  if (!written) return ''
-  const figure = t(`dishes.written.${written.kind}`, { n: number(written.figure) })
-  return t('dishes.written.line', {
-    figure: written.release ? `${figure}, ${t(`dishes.written.${written.release}`)}` : figure,
-  })
+  return written ? t('dishes.written.line', { figure: writtenFigure(written) }) : ''
 })
 </script>
 

@@ -1,4 +1,4 @@
-import type { DishLine, Stage } from '~~/core/dish/dish.schema'
+import type { DishLine, Stage, WrittenFigure } from '~~/core/dish/dish.schema'
 import type { StageAnswer } from '~~/core/dish/dish'
 import { STAGES } from '~~/core/dish/stages'
 import { findIngredient } from '~~/core/ingredient/ingredients'
@@ -61,5 +61,10 @@ export function useDishWords() {
     if (pourG <= 0) return null
     return waterText(pourG)
   }
-  return { thing, lineName, takesText, amount, stageFigure, pourText, waterText, tinTexts }
+  /** “12 min at high pressure, natural release”: what a recipe says of its own pot. */
+  function writtenFigure({ kind, figure, release }: WrittenFigure): string {
+    const told = t(`dishes.written.${kind}`, { n: number(figure) })
+    return release ? `${told}, ${t(`dishes.written.${release}`)}` : told
+  }
+  return { thing, lineName, takesText, writtenFigure, amount, stageFigure, pourText, waterText, tinTexts }
 }
