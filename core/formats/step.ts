@@ -62,7 +62,7 @@ const KIND_OF = new Map(VERBS.flatMap(([kind, verbs]) => verbs.split('|').map((v
 const ANY_VERB = [...KIND_OF.keys()].sort((a, b) => b.length - a.length).join('|')
 /** Where one thing that is done ends and the next begins: before a verb that stands first in its clause. */
 const BOUNDARY = new RegExp(
-  `(?:\\s*[;:]\\s*|\\s*,?\\s+(?:and\\s+)?then\\s+|\\s*,\\s*(?:and\\s+)?|\\s+and\\s+|\\s+&\\s+|\\s+before\\s+(?=\\w+ing\\b))(?=(?:(?:gently|lightly|quickly|carefully|immediately|now|finally|slowly|thoroughly|roughly|finely|also|again|once more|just)\\s+)?(?:${ANY_VERB}|let|allow)\\b(?!\\s*(?:ed|ing)\\b))`,
+  `(?:\\s*[;:]\\s*|\\s*,?\\s+(?:and\\s+)?then\\s+|\\s*,\\s*(?:and\\s+)?|\\s+and\\s+|\\s+&\\s+|\\s+before\\s+(?=\\w+ing\\b))(?=(?:(?:gently|lightly|quickly|carefully|immediately|now|finally|slowly|thoroughly|roughly|finely|also|again|once more|just)\\s+)?(?:${ANY_VERB}|let|allow)(?![\\p{L}\\p{M}]))`,
   'giu',
 )
 /** The same where the verb stands last, as in German and Hindi. */
@@ -74,7 +74,7 @@ const SENTENCE = /(?<=[.!?])\s+(?=[\p{Lu}\d("“¡¿])|(?<=।)\s*|\n+/u
 const FIRST_VERB = new RegExp(`(?<![\\p{L}-])(${ANY_VERB})(?![\\p{L}-])`, 'giu')
 /** “Let it rest”, “leave to soak”, “allow to simmer”. */
 const LETS =
-  /\b(?:let|leave|leaving|allow|keep|continue|start|begin)\b[^,.;]{0,40}?\b(?:to\s+)?(rest|stand|sit|soak|marinate|simmer|boil|cook|cool|fry|brown|splutter|sizzle|crackle|infuse|bubble|reduce|thicken|drain|steep|settle)(?:ing|ning)?\b/i
+  /\b(?:let|leave|leaving|allow|keep|continue|start|begin)\b[^,.;]{0,40}?\b(?:to\s+)?(rest|stand|sit|soak|marinate|simmer|boil|cook|cool|fry|brown(?!\s+(?:rice|basmati|sugar))|splutter|sizzle|crackle|infuse|bubble|reduce|thicken|drain|steep|settle)(?:ing|ning)?\b/i
 const NEVER =
   /\b(?:do not|don['’]t|never|without|no need to|instead of|rather than|avoid)\s+(?:\w+\s+)?(?:drain|strain|soak|stir|open|boil|fry|brown|rinse|discard|mash|add)\w*/gi
 
@@ -162,7 +162,10 @@ const LEAD_OF_PLACE = /^(?:for|in|to|on|with|at)\b/i
 function verbOf(clause: string): string | null {
   const plain = clause.replace(NEVER, (all) => ' '.repeat(all.length))
   const [lead = ''] = LEAD.exec(plain) ?? []
-  return verbIn(plain.slice(lead.length)) ?? (LEAD_OF_PLACE.test(lead) ? verbIn(plain) : null)
+  const body = verbIn(plain.slice(lead.length))
+  if (body !== null || lead === '') return body
+  // “Once the oil is hot add the cumin”: no comma ends the time.
+  return verbIn(LEAD_OF_PLACE.test(lead) ? plain : lead.replace(/^\W*\S+\s+\S+\s+(?:(?:you|we|they)\s+\S+)?/i, ''))
 }
 function verbIn(body: string): string | null {
   const lets = LETS.exec(body)
@@ -174,10 +177,12 @@ function verbIn(body: string): string | null {
 }
 const hasVerb = (text: string) => verbOf(text) !== null
 
+const BROWN_THINGS = /^\s+(?:rice|basmati|sugar|lentils?|bread|chickpeas?)\b/i
 /** “The rest of the salt”, “the drained rice”, “a boil”, “at a simmer”, “the soaked beans”: no verb there. */
 function isNoun(text: string, index: number, verb: string): boolean {
   const before = text.slice(0, index)
   // “Twelve minutes at high pressure cook”, word by word from another language.
+  if (/^brown$/i.test(verb) && BROWN_THINGS.test(text.slice(index + verb.length))) return true
   if (verb.startsWith('pressure')) return /\b(?:the|an?|your)\s+$/i.test(before)
   return /(?:\b(?:the|a|an|this|its|their|your|of|for|medium|low|high|gentle|rolling|more|each|any|some|with|from|until|till|is|are|be|well|starts? to|begins? to|to (?!taste)|cancel|hit)\s+)$/i.test(
     before,
@@ -322,6 +327,12 @@ function kindOf(
         return 'fry'
       return 'combine'
     case 'serve':
+      // “Take the washed dal in a cooker”.
+      if (
+        verb === 'take' &&
+        /\b(?:in|into)\s+(?:an?|the)\s+(?:\w+\s+){0,2}?(?:cooker|pot|pan|bowl|vessel)\b/i.test(text)
+      )
+        return 'combine'
       if (verb === 'take' && /^\W*take\s+[\d½¼¾]/i.test(text)) return 'prepare'
       return /\bstir(?:red)?\b.*\bin\b/i.test(text) ? 'combine' : 'serve'
     case 'mash':
@@ -522,10 +533,13 @@ const underPressure = (
 
 /** What is wet, or what the dish is of, goes in after what is fried, and not to be fried. */
 const isNext = (before: Clause, { text, sentence, minutes }: Clause) =>
-  (before.kind === 'fry' || before.kind === 'dry-roast' || before.kind === 'simmer') &&
-  before.sentence !== sentence &&
-  minutes === null &&
-  AFTER_FRYING.test(text)
+  (before.kind === 'soak' && before.sentence !== sentence && IN_COOKER.test(text)) ||
+  ((before.kind === 'fry' || before.kind === 'dry-roast' || before.kind === 'simmer') &&
+    before.sentence !== sentence &&
+    minutes === null &&
+    (AFTER_FRYING.test(text) || (VEGETABLES.test(text) && durationsIn(sentence).length === 0)))
+/** These too, where nobody says for how long. */
+const VEGETABLES = /\b(?:vegetables|veggies|potatoes)\b/i
 const AFTER_FRYING =
   /\b(?:water|stock|broth|beans?|rice|dh?als?|lentils?|peas|chickpeas?|rajma|everything|all (?:the )?(?:other |remaining )?ingredients|rest of the ingredients|remaining ingredients)\b/i
 

@@ -28,6 +28,8 @@ const SAID: readonly [RegExp, number][] = [
   [/\bhalf\s+(?:an\s+)?hour\b/gi, 30],
   [/\bquarter\s+(?:of\s+an\s+)?hour\b/gi, 15],
   [/\ba\s+minute\s+or\s+two\b/gi, 1.5],
+  [/\banother\s+minute\b/gi, 1],
+  [/\banother\s+hour\b/gi, 60],
 ]
 const STARTS =
   /(?<![\p{L}\d.,/½¼¾⅓⅔])(?:\d|[½¼¾⅓⅔]|(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|fifty|sixty|ninety|half|between|a few|a couple)\b)/giu
