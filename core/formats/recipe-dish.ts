@@ -118,7 +118,12 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
     }
   }
   const told = stages.map((stage, i): Told => ({ stage, text: actions[i]!.text, section: stageSections[i]! }))
-  const placed = lines.map((line, i) => place(line, read[i]!, sections[i]!, told, names, measuring))
+  const phrases = lines.map(({ typed }) => wordsNaming(names.inEnglish?.(typed) ?? typed, names, true).join(' '))
+  const placed = lines.map((line, i) => {
+    // “Coriander leaves” name no ground coriander where there are both.
+    const others = phrases.filter((one) => one.includes(' ') && !` ${phrases[i]} `.includes(` ${one} `))
+    return place(line, read[i]!, sections[i]!, told, others, names, measuring)
+  })
   withTheirPart(lines, placed, sections, stages)
   placeGroups(
     lines.filter((_, i) => placed[i]!.length === 0),
@@ -392,12 +397,20 @@ interface Told {
   section: string | null
 }
 
+/** The stems of a text, with a comma between what is no one name: “tomatoes, purée”. */
+const inClauses = (text: string) =>
+  text
+    .split(/[,;.:]/)
+    .map((clause) => wordsOf(clause).map(stem).join(' '))
+    .join(' , ')
+
 /** Puts a line where a step first speaks of it, and again where it says so; the stages that name it. */
 function place(
   { id, what }: DishLine,
   { typed, isDivided }: ReadLine,
   section: string | null,
   told: readonly Told[],
+  others: readonly string[],
   names: Names,
   own: Measuring,
 ): Stage[] {
@@ -408,7 +421,9 @@ function place(
   const words = wordsNaming(english, names)
   const whole = wordsNaming(english, names, true)
   const known = knownOf({ what }, own)
-  const said = texts.map((text) => ` ${wordsOf(text).map(stem).join(' ')} `)
+  const said = texts.map((text) =>
+    others.reduce((left, one) => left.replaceAll(` ${one} `, ' '), ` ${inClauses(text)} `),
+  )
   const measured = wordsOf(english.replace(/^([\d½¼¾⅓⅔./\s-]+\p{L}+(?:\s+of)?\s+\p{L}+).*$/u, '$1'))
     .map(stem)
     .join(' ')
@@ -524,9 +539,17 @@ const GROUPS: readonly [RegExp, (group: string, what: string | null) => boolean]
   [
     /\bvegetables\b|\bveggies\b|\bveg\b/i,
     (group) =>
-      ['root', 'squash', 'soft-vegetable', 'firm-vegetable', 'greens', 'mushroom', 'vegetable', 'tomato'].includes(
-        group,
-      ),
+      [
+        'root',
+        'squash',
+        'soft-vegetable',
+        'firm-vegetable',
+        'greens',
+        'mushroom',
+        'vegetable',
+        'tomato',
+        'onion',
+      ].includes(group),
   ],
   [/\bseason\b/i, (group, what) => group === 'salt' || what === 'black-pepper'],
   [/\b(?:all|rest of|remaining|other)\b[^.]*\bingredients\b|\beverything\b|\bit all\b|\ball of it\b/i, () => true],

@@ -87,12 +87,13 @@ const PRESSURE =
   /\bwhistles?\b|\bpressure[\s-]?cook\b|\b(?:high|low|full) pressure\b|\b(?:at|on|under|to|comes? to|reaches) pressure\b|\bpressure\s+(?:high|low)\b|\bhpc?\b/i
 const IN_COOKER =
   /\b(?:in|into|to|with|using)\s+(?:a|an|the|your)\s+(?:\w+\s+){0,2}?(?:pressure[\s-]?cooker|multi-?cooker|electric cooker|cooker)\b/i
+const IN_VESSEL = /\b(?:to|into)\s+(?:an?|the|your)\s+(?:\w+\s+){0,2}?(?:cooker|pot|pan)\b/i
 const RICE_COOKER = /\brice[\s-]?cooker\b/i
 const SLOW_COOKER = /\bslow[\s-]?cook(?:er|ing)?\b/i
 const BESIDE =
   /\b(?:in|heat|take)\s+(?:a|an|another)\s+(?:separate|another|small|second|different|frying|non-stick|large|heavy|medium|little|tempering|tadka|wide|deep)?\s*(?:separate\s+|small\s+|frying\s+|tempering\s+)?(?:pan|skillet|saucepan|kadai|wok|frying[\s-]?pan|ladle)\b|\bseparate(?:ly)?\b|\bmeanwhile\b|\bwhile (?:the|that|it)\b[^,]*\b(?:cook|soak|simmer)/i
 const TEMPERING =
-  /\btemper(?:ing)?\b|\btadka\b|\btarka\b|\bchaunk\b|\bpour (?:the |this |it )?(?:\w+\s+){0,3}?(?:oil|ghee|butter|spices?)?\s*(?:mixture\s+)?(?:over|on top)/i
+  /\btemper(?:ing)?\b|\btadka\b|\btarka\b|\bchaunk\b|\bpour (?:the |this |it )?(?:\w+\s+){0,3}?(?:oil|ghee|butter|spices?)?\s*(?:mixture\s+)?(?:over|on top)|\bpour\b[^.]*\b(?:in|on)?to the (?:dal|lentils|curry|sambar|rasam)\b/i
 const INTO_TEMPERING = /\b(?:to|into|with|over) (?:the|this) (?:tempering|tadka|tarka|masala)\b/gi
 const COOLS =
   /\bcool(?:s|ed)?\b[^.;]*(?:completely|to room temperature|before (?:storing|freezing|chilling))|\b(?:fridge|freezer|refrigerat\w*)\b/i
@@ -327,7 +328,8 @@ function kindOf(
         return 'fry'
       return 'combine'
     case 'serve':
-      // “Take the washed dal in a cooker”.
+      // “Take the washed dal in a cooker”, “transfer to the cooker with the tomatoes”.
+      if (verb === 'transfer' && IN_VESSEL.test(text)) return 'combine'
       if (
         verb === 'take' &&
         /\b(?:in|into)\s+(?:an?|the)\s+(?:\w+\s+){0,2}?(?:cooker|pot|pan|bowl|vessel)\b/i.test(text)
@@ -406,7 +408,7 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
     const pot = SETTLES.test(clause.text) ? list.findLastIndex(({ kind }) => kind === 'pot') : -1
     const { figure: ofPot = null } = list[pot] ?? {}
     if (ofPot) list[pot] = { ...list[pot]!, figure: withRelease(ofPot, NATURAL) }
-    const before = list.at(-1)
+    let before = list.at(-1)
     if (clause.kind === 'off' || clause.kind === 'lid' || clause.kind === 'serve') {
       list.push(clause)
       continue
@@ -428,6 +430,11 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
     // Soaked beans are drained, unless it is said that they are not.
     if (before?.kind === 'soak' && clause.kind === 'drain') continue
     const beforeLid = list.at(-2)
+    // “Put it in the slow cooker. Cover and cook for 4 hours.”
+    if (before?.kind === 'lid' && beforeLid?.kind === 'pot' && !beforeLid.figure && COOKS_ON.test(clause.text)) {
+      list.pop()
+      before = beforeLid
+    }
     if (before?.kind === 'lid' && beforeLid?.kind === 'simmer' && clause.kind === 'simmer') {
       list.splice(-2, 2, joined(beforeLid, clause))
       continue
