@@ -1,0 +1,51 @@
+import { readLine, type Measuring, type Names } from './line'
+import { amountsIn, type Recipe } from './recipe'
+import { wordsNaming } from './recipe-placing'
+
+/** “Salt and pepper”, of which nobody says how much, are two lines. */
+const SALT_AND_PEPPER =
+  /^([^\d½¼¾]*\b(?:salt|salz|sal))\s*(?:and|und|y|&|,)\s*([^\d½¼¾,]*\b(?:pepper|pfeffer|pimienta)\b)(.*)$/i
+const S_AND_P = /^\W*s\s*(?:&|\+|\/|and|n)\s*p\W*$/i
+/** “For the tempering: 1 tbsp oil, 1 tsp cumin”: a part of the recipe with what goes in. */
+const PART_AHEAD = /^([^\d½¼¾:]{3,40}):\s*(\S.*)$/
+const PART_WITH = /^(temper|season|garnish)\s+with\s+(?=[\d½¼¾])(.*)$/i
+/** “Oil and salt”, of which nobody says how much. */
+const UNMEASURED_TWO = /^[^\d½¼¾]*$/
+/** “1 carrot + 1 potato”, “1 tbsp oil, 1 tsp cumin, a pinch of turmeric”: before each, how much of it. */
+const BEFORE_AMOUNT =
+  /\s*(?:[,;+&]|\band\b)\s*(?=[\d½¼¾⅓⅔⅛]|(?:an?|few)\s+(?:few\s+)?(?:pinch|handful|bunch|sprig|dash)\b)/i
+
+/** The lines that stand in one line. */
+export function apart(text: string, isRead: (line: string) => boolean): string[] {
+  if (S_AND_P.test(text)) return ['salt', 'pepper']
+  const found = SALT_AND_PEPPER.exec(text)
+  if (found) return [`${found[1]!}${found[3]!}`, `${found[2]!}${found[3]!}`]
+  const [, part = '', listed = ''] = PART_AHEAD.exec(text) ?? PART_WITH.exec(text) ?? []
+  const isPart = part !== '' && !isRead(part)
+  const several = (each: string[]) => each.length > 1 && each.every(isRead)
+  const each = isPart
+    ? listed.split(/\s*[,;]\s*/)
+    : text.split(UNMEASURED_TWO.test(text) ? /\s+(?:and|und|y|&)\s+/ : BEFORE_AMOUNT)
+  if (!several(each)) return [text]
+  return isPart ? [`${part}:`, ...each] : each
+}
+
+/** What a step measures and no line names: “add 1 tsp soda”. How much water goes in is worked out. */
+export function onlyInSteps(
+  { steps }: Recipe,
+  listed: readonly string[],
+  names: Names,
+  measuring: Measuring,
+): string[] {
+  const words = new Set(listed.flatMap((one) => wordsNaming(one, names, true)))
+  const whats = new Set(listed.map((one) => readLine(one, names, measuring).what))
+  return amountsIn(steps.map(({ text }) => text).join('\n')).filter((line) => {
+    const { what } = readLine(line, names, measuring)
+    return (
+      what !== null &&
+      what !== 'water' &&
+      !whats.has(what) &&
+      !wordsNaming(line, names, true).some((word) => words.has(word))
+    )
+  })
+}

@@ -1,0 +1,209 @@
+import { knownOf, type Known } from '../dish/contents'
+import type { DishLine, Stage } from '../dish/dish.schema'
+import type { StageKind } from '../dish/names'
+import type { Measuring, Names, ReadLine } from './line'
+import { nameKey, wordsOf } from './name-key'
+import { exceptedIn, withoutExcepted } from './step'
+
+/** Words of a line by which a step names it; with all that say how it is prepared too, where they are asked for. */
+export function wordsNaming(typed: string, names: Names, isWhole = false): string[] {
+  const [main = ''] = typed
+    .replace(/\([^)]*\)/g, ' ')
+    .replace(RICE_CUPS, ' ')
+    .split(',')
+  return wordsOf(main)
+    .filter((word) => !/\d/.test(word) && word.length >= LEAST_WORD && !UNIT_WORDS.has(word))
+    .filter((word) => isWhole || !names.says.prepared.has(word))
+    .map(stem)
+}
+const RICE_CUPS = /\brice[\s-](?:cooker[\s-])?cups?\b/gi
+const LEAST_WORD = 3
+/** A shorter word begins or ends others by chance. */
+const LEAST_PART = 5
+export const stem = (word: string) => word.replace(/(?<=..)(?:ies|es|s)$/, '')
+const UNIT_WORDS = new Set(
+  'cup cups tbsp tsp tablespoon tablespoons teaspoon teaspoons gram grams ounce ounces pound pounds litre litres liter liters inch inches piece pieces can cans tin tins jar packet pack pinch handful bunch sprig sprigs clove cloves stalk stalks head heads slice slices and for the with from'.split(
+    ' ',
+  ),
+)
+
+/** A stage with the words that tell of it, what is done in English. */
+export interface Told {
+  stage: Stage
+  text: string
+  section: string | null
+}
+
+/** The stems of a text, with a comma between what is no one name: “tomatoes, purée”. */
+const inClauses = (text: string) =>
+  text
+    .split(/[,;.:]/)
+    .map((clause) => wordsOf(clause).map(stem).join(' '))
+    .join(' , ')
+
+/** Puts a line where a step first speaks of it, and again where it says so; the stages that name it. */
+export function place(
+  { id, what }: DishLine,
+  { typed, isDivided }: ReadLine,
+  section: string | null,
+  told: readonly Told[],
+  others: readonly string[],
+  names: Names,
+  own: Measuring,
+): Stage[] {
+  const stages = told.map(({ stage }) => stage)
+  const spoken = told.map(({ text }) => withoutExcepted(text))
+  const texts = what === 'black-pepper' ? spoken.map(withoutPeppers) : spoken
+  const english = names.inEnglish?.(typed) ?? typed
+  const words = wordsNaming(english, names)
+  const whole = wordsNaming(english, names, true)
+  const known = knownOf({ what }, own)
+  const said = texts.map((text) =>
+    others.reduce((left, one) => left.replaceAll(` ${one} `, ' '), ` ${inClauses(text)} `),
+  )
+  const measured = wordsOf(english.replace(/^([\d½¼¾⅓⅔./\s-]+\p{L}+(?:\s+of)?\s+\p{L}+).*$/u, '$1'))
+    .map(stem)
+    .join(' ')
+  // “For the tempering”: its lines go where it is tempered.
+  const isTempering = section !== null && /temper|tadka|tarka/i.test(section)
+  const isOfSection = (i: number) =>
+    section === null || told[i]!.section === null ? null : nameKey(section) === nameKey(told[i]!.section!)
+  // “Brown the beef” names no beef stock.
+  const heads = wordsOf(english.split(',')[0]!).filter((word) => names.says.heads.has(word))
+  const head = heads.length > 0 ? stem(heads[0]!) : null
+  // “Brühe” is the end of “Rinderbrühe”, “Paprika” the beginning of “Paprikapulver”.
+  const isPartNamed = (i: number) =>
+    wordsOf(texts[i]!).some(
+      (said) =>
+        said.length >= LEAST_PART &&
+        wordsOf(typed).some((word) => word.length > said.length && (word.startsWith(said) || word.endsWith(said))),
+    )
+  const scores = stages.map((_, i) => {
+    const all = words.filter((word) => said[i]!.includes(` ${word} `)).length / Math.max(words.length, 1)
+    const bySection = isOfSection(i)
+    const fits = bySection ?? (isTempering ? stages[i]!.kind === 'temper' : null)
+    if (all === 0 || fits === false || (head !== null && !said[i]!.includes(` ${head} `))) return 0
+    // “Coriander leaves” are not the coriander powder of a step before; “4 cups of water” are where that is said.
+    const phrase = whole.filter((word) => said[i]!.includes(` ${word} `)).length / Math.max(whole.length, 1)
+    const isMeasured = measured !== '' && said[i]!.includes(` ${measured} `)
+    const isBath = what === 'water' && BATHS.has(stages[i]!.kind)
+    return (all + (fits === true ? 1 : 0) + PHRASE_WEIGHS * phrase + (isMeasured ? 1 : 0)) * (isBath ? 0.5 : 1)
+  })
+  const best = Math.max(...scores, 0)
+  if (best === 0) {
+    // By another of its names, or by what it is: “the beans”, “the dal”.
+    const named = stages.filter((_, i) => isNamedIn(texts[i]!, what, known, names))
+    const ofTempering = isTempering ? stages.filter(({ kind }) => kind === 'temper') : []
+    const found =
+      named.length > 0 ? named : ofTempering.length > 0 ? ofTempering : stages.filter((_, i) => isPartNamed(i))
+    found[0]?.takes.push({ line: id })
+    return found
+  }
+  // The last word of a name says what it is: “lemon juice” is no lemon grass. A step that has all words goes before.
+  const wanted = known && 'food' in known ? Math.min(best, 0.5) : best
+  const first = scores.findIndex((score) => score >= wanted - 1e-9 && score > 0)
+  stages[first]!.takes.push({ line: id })
+  const again = stages.filter(
+    (_, i) =>
+      i > first && scores[i]! > 0 && (isDivided || REST_OF.test(texts[i]!)) && said[i]!.includes(` ${words.at(-1)!} `),
+  )
+  for (const stage of again) stage.takes.push({ line: id })
+  return stages.filter((_, i) => scores[i]! > 0)
+}
+
+/** Bell peppers and chillies are no pepper. */
+const withoutPeppers = (text: string) =>
+  text.replace(
+    /\b(?:black|white|ground|cracked)\s+pepper|\bsalt(?:\s*(?:and|&|,)\s*|\s+)pepper|\bpeppers?\b/gi,
+    (found) => (/^peppers?$/i.test(found) && !/\bseason|\bsalt\b/i.test(text) ? '' : found),
+  )
+
+/** Of two steps that name a line, it goes in where most of its part of the recipe does: the pepper of the sofrito. */
+export function withTheirPart(
+  lines: readonly DishLine[],
+  placed: readonly Stage[][],
+  sections: readonly (string | null)[],
+  stages: readonly Stage[],
+): void {
+  const takers = lines.map(({ id }) => stages.filter(({ takes }) => takes.some(({ line }) => line === id)))
+  const votes = (stage: Stage, i: number) =>
+    takers.filter((of, other) => other !== i && sections[other] === sections[i] && of.includes(stage)).length
+  lines.forEach(({ id }, i) => {
+    const [only, ...others] = takers[i]!
+    if (!only || others.length > 0 || sections[i] === null) return
+    const better = placed[i]!.find((stage) => votes(stage, i) > votes(only, i))
+    if (!better || votes(only, i) > 0) return
+    only.takes = only.takes.filter(({ line }) => line !== id)
+    better.takes.push({ line: id })
+  })
+}
+/** How much the words of its preparing weigh beside those of its name. */
+const PHRASE_WEIGHS = 0.4
+/** What is washed or soaked in water takes none of what is measured for the pot. */
+const BATHS: ReadonlySet<StageKind> = new Set(['soak', 'prepare', 'drain'])
+
+const GENERIC: Readonly<Record<string, RegExp>> = {
+  rice: /\b(?:rice|grains?)\b/i,
+  millet: /\b(?:millets?|grains?)\b/i,
+  grain: /\bgrains?\b/i,
+  dal: /\b(?:dals?|dhal|lentils?|pulses?|peas|split peas)\b/i,
+  pulse: /\b(?:dals?|lentils?|beans?|pulses?|peas|legumes?)\b/i,
+  bean: /\b(?:beans?|legumes?)\b/i,
+  meat: /\b(?:meat|pieces)\b/i,
+}
+function isNamedIn(text: string, what: string | null, known: Known | null, names: Names): boolean {
+  if (what === null) return false
+  const words = wordsOf(text)
+  const isCalled = words.some(
+    (word, i) => names.exact(word) === what || (i > 0 && names.exact(`${words[i - 1]!} ${word}`) === what),
+  )
+  return isCalled || (known !== null && 'food' in known && (GENERIC[known.food.group]?.test(text) ?? false))
+}
+const REST_OF = /\b(?:rest of|remaining|reserved|other half|second half|half (?:of )?the)\b/i
+
+/** Groups by which a step speaks of several: “the spices”, “all ingredients”. */
+const GROUPS: readonly [RegExp, (group: string, what: string | null) => boolean][] = [
+  [/\bwhole spices?\b/i, (group) => group === 'whole-spice' || group === 'leaf'],
+  [
+    /\b(?:ground|powdered|dry) spices?\b|\bspice powders?\b|\bpowders\b|\bmasalas?\b/i,
+    (group) => group === 'ground-spice' || group === 'chilli',
+  ],
+  [
+    /(?<!\b(?:whole|ground|powdered|dry) )\bspices\b|\bseasonings?\b/i,
+    (group) => ['whole-spice', 'ground-spice', 'leaf', 'chilli', 'salt'].includes(group),
+  ],
+  [/\bherbs\b/i, (group) => group === 'fresh-herb' || group === 'leaf'],
+  [
+    /\bvegetables\b|\bveggies\b|\bveg\b/i,
+    (group) =>
+      [
+        'root',
+        'squash',
+        'soft-vegetable',
+        'firm-vegetable',
+        'greens',
+        'mushroom',
+        'vegetable',
+        'tomato',
+        'onion',
+      ].includes(group),
+  ],
+  [/\bseason\b/i, (group, what) => group === 'salt' || what === 'black-pepper'],
+  [/\b(?:all|rest of|remaining|other)\b[^.]*\bingredients\b|\beverything\b|\bit all\b|\ball of it\b/i, () => true],
+]
+
+export function placeGroups(lines: readonly DishLine[], told: readonly Told[], own: Measuring): void {
+  for (const line of lines) {
+    const known = knownOf(line, own)
+    const group = !known ? '' : 'food' in known ? known.food.group : known.ingredient.group
+    const words = wordsOf(line.typed).map(stem)
+    const at = told.find(({ text }) => {
+      const excepted = wordsOf(exceptedIn(text)).map(stem)
+      return (
+        !words.some((word) => excepted.includes(word)) &&
+        GROUPS.some(([said, holds]) => said.test(text) && holds(group, line.what))
+      )
+    })
+    at?.stage.takes.push({ line: line.id })
+  }
+}
