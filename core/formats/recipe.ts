@@ -457,6 +457,8 @@ const MOST_LISTED_WORDS = 14
 const MOST_LISTED_CHARACTERS = 120
 /** Of what nobody says how much, a name has no more words than that. */
 const MOST_NAME_WORDS = 5
+/** Of a list at the very end. */
+const MOST_LAST_WORDS = 3
 
 const words = (line: string) => line.split(/\s+/).length
 const isGroupHeading = (line: string) => GROUP_HEADING.test(line) && !LOOKS_DONE.test(line)
@@ -495,7 +497,9 @@ function fromPlain(text: string): Outcome<Recipe> {
       part !== 'steps' &&
       !NUMBERED.test(line) &&
       line.length < MOST_LISTED_CHARACTERS &&
-      (part === 'ingredients' ? !isSentence(line) : isMeasured(line) || (ingredients.length > 0 && isBareName(line)))
+      (part === 'ingredients'
+        ? !isSentence(line)
+        : isMeasured(line) || (ingredients.length > 0 && isBareNameAt(rest, i)))
     )
       ingredients.push(line)
     else if (
@@ -536,9 +540,20 @@ function isName(line: string, next: string): boolean {
 }
 const isListed = (line: string | undefined, part: 'unsaid' | 'ingredients' | 'steps') =>
   line !== undefined && (isMeasured(line) || (part === 'ingredients' && !isSentence(line) && !STEPS_HEADING.test(line)))
-/** “Croutons”, “s & p”, “salt, pepper”. */
+/** “Croutons”, “salt, pepper”, “cooked rice for serving”: of which nobody says how much. */
 const isBareName = (line: string) =>
   words(line) <= MOST_NAME_WORDS && !/[.!?:]$/.test(line) && !LOOKS_DONE.test(line) && /\p{L}/u.test(line)
+/** A short line is a name, and no short step, if more of the list or whole sentences follow it. */
+function isBareNameAt(lines: readonly string[], at: number): boolean {
+  if (!isBareName(lines[at]!)) return false
+  // No step has one word.
+  if (words(lines[at]!) === 1) return true
+  const next = lines.slice(at + 1).find((line) => isMeasured(line) || !isBareName(line))
+  if (next === undefined) return words(lines[at]!) <= MOST_LAST_WORDS
+  return (
+    isMeasured(next) || isGroupHeading(next) || NUMBERED.test(next) || STEPS_HEADING.test(next) || /[.!]$/.test(next)
+  )
+}
 const tooLong = () => problem('recipe-too-long', '', { ingredients: MOST_RECIPE.ingredients, steps: MOST_RECIPE.steps })
 const isSentence = (line: string) =>
   /[.!]$/.test(line) && ((LOOKS_DONE.test(line) && words(line) > 4) || words(line) > MOST_LISTED_WORDS)
