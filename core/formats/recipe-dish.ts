@@ -304,7 +304,9 @@ function soakWhatIsSaidSoaked(lines: readonly DishLine[], stages: Stage[], names
   for (const stage of stages)
     if (stage.kind === 'soak') stage.minutes ??= usualSoakMinutes(stage.takes.map(({ line }) => known(line)))
 }
-const SAID_SOAKED = /(?<!\b(?:not|no|un|without|never)[\s-]*(?:\w+\s)?)\bsoak(?:ed|ing)?\b/i
+/** Beans of which it is said that they need none must not be planned as soaked ones: they would come out hard. */
+const SAID_SOAKED =
+  /(?<!\b(?:not|no|without|never|don['’]t|needn['’]t)\s+(?:\w+\s+){0,3})\bsoak(?:ed|ing)?\b(?!\W+(?:is\s+)?(?:not|optional|unnecessary|if)\b)/i
 
 /** What no step has cooked and one serves the dish with goes in at the end. */
 function serveWith(lines: readonly DishLine[], stages: Stage[], { steps }: Recipe, names: Names): void {
@@ -318,11 +320,11 @@ function serveWith(lines: readonly DishLine[], stages: Stage[], { steps }: Recip
       .filter((line) => !isIn(line))
       .filter(({ typed }) => wordsNaming(typed, names).some((word) => spoken.includes(` ${word} `)))
       .map(({ id }) => ({ line: id }))
-    const last = stages.at(-1)
-    if (takes.length === 0 || !last) continue
+    if (takes.length === 0) continue
     const until = (names.inEnglish ? text : said[0]).slice(0, 1000)
-    const id = `s${Math.max(...stages.map((stage) => Number(stage.id.slice(1)))) + 1}`
-    stages.push({ id, kind: 'combine', takes, from: [{ stage: last.id, part: 'all' }], until })
+    const ends = stages.filter(({ id }) => stages.every(({ from }) => from.every(({ stage }) => stage !== id)))
+    const from = ends.map(({ id }) => ({ stage: id, part: 'all' as const }))
+    stages.push({ id: `s${stages.length + 1}`, kind: 'combine', takes, from, until })
   }
 }
 const SERVES_WITH = /\b(?:serve|garnish|top|finish)\b[^.]*/i

@@ -1,5 +1,5 @@
 import { readLine, type Measuring, type Names } from './line'
-import { amountsIn, type Recipe } from './recipe'
+import { amountsIn, PART_WITH, type Recipe } from './recipe'
 import { wordsNaming } from './recipe-placing'
 
 /** “Salt and pepper”, of which nobody says how much, are two lines. */
@@ -8,7 +8,6 @@ const SALT_AND_PEPPER =
 const S_AND_P = /^\W*s\s*(?:&|\+|\/|and|n)\s*p\W*$/i
 /** “For the tempering: 1 tbsp oil, 1 tsp cumin”: a part of the recipe with what goes in. */
 const PART_AHEAD = /^([^\d½¼¾:]{3,40}):\s*(\S.*)$/
-const PART_WITH = /^(temper|season|garnish)\s+with\s+(?=[\d½¼¾])(.*)$/i
 /** “Oil and salt”, of which nobody says how much. */
 const UNMEASURED_TWO = /^[^\d½¼¾]*$/
 /** “1 carrot + 1 potato”, “1 tbsp oil, 1 tsp cumin, a pinch of turmeric”: before each, how much of it. */

@@ -445,7 +445,7 @@ const NUMBERED = /^\s*(?:step\s*)?\d+\s*[.):]\s+/i
 const LOOKS_MEASURED =
   /^[\s•·*▢□–—-]*(?:\d|[½¼¾⅓⅔⅛]|an?\s|a few|(?:half|one|two|three|four)\s|handful|pinch|salt\b|juice of)/i
 /** “Temper with 1 tsp oil, ½ tsp mustard seeds”. */
-const PART_WITH = /^(?:temper|season|garnish)\s+with\s+(?=[\d½¼¾])[^.;]*$/i
+export const PART_WITH = /^(temper|season|garnish)\s+with\s+(?=[\d½¼¾])([^.;]*)$/i
 /** “Rice – 1 cup”, “To temper: oil 2 tsp, mustard ½ tsp”. */
 const MEASURED_LAST = /[-–—:]\s*[\d½¼¾]|^[^\d.:]{3,40}:\s[^.:]*[\d½¼¾][^.:]*$/
 const LOOKS_DONE =

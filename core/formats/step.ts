@@ -87,7 +87,7 @@ const PRESSURE =
   /\bwhistles?\b|\bpressure[\s-]?cook\b|\b(?:high|low|full) pressure\b|\b(?:at|on|under|to|comes? to|reaches) pressure\b|\bpressure\s+(?:high|low)\b|\bhpc?\b/i
 const IN_COOKER =
   /\b(?:in|into|to|with|using)\s+(?:a|an|the|your)\s+(?:\w+\s+){0,2}?(?:pressure[\s-]?cooker|multi-?cooker|electric cooker|cooker)\b/i
-const IN_VESSEL = /\b(?:to|into)\s+(?:an?|the|your)\s+(?:\w+\s+){0,2}?(?:cooker|pot|pan)\b/i
+const IN_VESSEL = /\b(?:to|in|into)\s+(?:an?|the|your)\s+(?:\w+\s+){0,2}?(?:cooker|pot|pan|vessel)\b/i
 const RICE_COOKER = /\brice[\s-]?cooker\b/i
 const SLOW_COOKER = /\bslow[\s-]?cook(?:er|ing)?\b/i
 const BESIDE =
@@ -182,8 +182,8 @@ const BROWN_THINGS = /^\s+(?:rice|basmati|sugar|lentils?|bread|chickpeas?)\b/i
 /** “The rest of the salt”, “the drained rice”, “a boil”, “at a simmer”, “the soaked beans”: no verb there. */
 function isNoun(text: string, index: number, verb: string): boolean {
   const before = text.slice(0, index)
-  // “Twelve minutes at high pressure cook”, word by word from another language.
   if (/^brown$/i.test(verb) && BROWN_THINGS.test(text.slice(index + verb.length))) return true
+  // “Twelve minutes at high pressure cook”, word by word from another language.
   if (verb.startsWith('pressure')) return /\b(?:the|an?|your)\s+$/i.test(before)
   return /(?:\b(?:the|a|an|this|its|their|your|of|for|medium|low|high|gentle|rolling|more|each|any|some|with|from|until|till|is|are|be|well|starts? to|begins? to|to (?!taste)|cancel|hit)\s+)$/i.test(
     before,
@@ -329,12 +329,7 @@ function kindOf(
       return 'combine'
     case 'serve':
       // “Take the washed dal in a cooker”, “transfer to the cooker with the tomatoes”.
-      if (verb === 'transfer' && IN_VESSEL.test(text)) return 'combine'
-      if (
-        verb === 'take' &&
-        /\b(?:in|into)\s+(?:an?|the)\s+(?:\w+\s+){0,2}?(?:cooker|pot|pan|bowl|vessel)\b/i.test(text)
-      )
-        return 'combine'
+      if (/^(?:take|transfer)$/.test(verb) && IN_VESSEL.test(text)) return 'combine'
       if (verb === 'take' && /^\W*take\s+[\d½¼¾]/i.test(text)) return 'prepare'
       return /\bstir(?:red)?\b.*\bin\b/i.test(text) ? 'combine' : 'serve'
     case 'mash':
@@ -471,10 +466,9 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
         list.splice(-2, 2, joined(same, into))
       else list[list.length - 1] = into
     } else if (before && clause.kind === 'combine' && TAKES_MORE.has(before.kind) && !isNext(before, clause))
-      // “For a minute more”.
       list[list.length - 1] = {
         ...joined(before, clause),
-        minutes: before.minutes && before.minutes + ((clause.minutes ?? 0) <= 3 ? (clause.minutes ?? 0) : 0),
+        minutes: before.minutes && before.minutes + aBitMore(clause),
       }
     else if (before && clause.kind === 'prepare' && before.kind === 'drain')
       list[list.length - 1] = joined(before, clause)
@@ -526,6 +520,8 @@ const togetherMinutes = (one: Clause, more: Clause) =>
     : one.minutes === null && more.minutes === null
       ? null
       : (one.minutes ?? 0) + (more.minutes ?? 0)
+/** “Add the garlic for a minute.” */
+const aBitMore = ({ minutes }: Clause) => (minutes !== null && minutes <= 3 ? minutes : 0)
 /** “Bring to pressure. Cook for 20 minutes.” */
 const COOKS_ON = /^\W*(?:then |now )?(?:cook|keep|leave|let|maintain|continue)\b.*\d/i
 /** “Once the pressure settles, open”: nobody let it go. */
@@ -570,8 +566,11 @@ const TAKES_MORE: ReadonlySet<string> = new Set(['fry', 'temper', 'soak', 'marin
 
 /** How a text says that the pressure goes. */
 export function releaseIn(text: string): Pick<WrittenFigure, 'release' | 'releaseAfterMinutes'> {
+  // “Quick release, and wait until the pin drops.”
   const isNatural =
-    /natural|by itself|on its own|drop|subside|settle|come down|falls?\b|slow|gradual|\bwait\b|npr/i.test(text)
+    /natural|\bnpr\b/i.test(text) ||
+    (!/\bquick|\bqpr\b/i.test(text) &&
+      /by itself|on its own|drop|subside|settle|come down|falls?\b|slow|gradual|\bwait\b/i.test(text))
   const [first] = durationsIn(text)
   return {
     release: isNatural ? 'natural' : 'quick',

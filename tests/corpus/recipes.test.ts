@@ -82,6 +82,19 @@ describe('recipes as cooks type them', () => {
     expect(simmer!.from.map(({ stage }) => stage)).toEqual([pot!.id, fry!.id])
   })
 
+  it.each([
+    ['soaked overnight', true],
+    ['not soaked', false],
+    ['no need to soak', false],
+    ['don’t soak', false],
+    ['soaking optional', false],
+  ])('plan beans, %s, as soaked: %s', (said, isSoaked) => {
+    const read = readRecipe(`Beans\n\n1 cup kidney beans, ${said}\n\nCook the beans at high pressure for 40 minutes.`)
+    if (!read.ok) throw new Error(read.problems[0]!.code)
+    const { stages } = dishOfRecipe(read.value, namesOf(), POTS).dish
+    expect(stages.some(({ kind }) => kind === 'soak')).toBe(isSoaked)
+  })
+
   it('make a dish that can be kept, however much stands in one line', () => {
     const lines = Array.from({ length: 60 }, () => '1 cup rice + 2 cups lentils, 1 tsp salt')
     const text = [
