@@ -8,7 +8,7 @@ import { simulationCaseSchema, type SimulationCase } from '../core/pot/case.sche
 import { COOKERS } from '../core/appliance/appliance'
 import { USUAL_POT } from '../core/dish/pot-stage'
 import { readLine } from '../core/formats/line'
-import { readRecipe } from '../core/formats/recipe'
+import { readRecipe } from '../core/formats/read-recipe'
 import { dishOfRecipe } from '../core/formats/recipe-dish'
 import { simulate } from '../core/pot/simulate'
 import { equivalents } from '../core/program/equivalents'

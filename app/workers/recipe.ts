@@ -1,6 +1,6 @@
 import { dishSchema } from '~~/core/dish/dish.schema'
 import { readLine, type Measuring, type Names, type ReadLine } from '~~/core/formats/line'
-import { readRecipe } from '~~/core/formats/recipe'
+import { readRecipe } from '~~/core/formats/read-recipe'
 import { dishOfRecipe, type ImportedDish, type PotsToTake } from '~~/core/formats/recipe-dish'
 import { MOST } from '~~/core/bounds'
 import { failed, problem, type Outcome } from '~~/core/problem'

@@ -69,3 +69,30 @@ function fallOf(text: string, times: readonly ReturnType<typeof durationsIn>[num
   const gapBefore = before ? text.slice(before.index + before.length, said.index) : ''
   return before && /^[\s-]*(?:of\s*)?(?:a\s*)?$/i.test(gapBefore) ? before : null
 }
+
+/** How a text says that the pressure goes. */
+export function releaseIn(text: string): Pick<WrittenFigure, 'release' | 'releaseAfterMinutes'> {
+  // “Quick release, and wait until the pin drops.”
+  const isNatural =
+    /natural|\bnpr\b/i.test(text) ||
+    (!/\bquick|\bqpr\b/i.test(text) &&
+      /by itself|on its own|drop|subside|settle|come down|falls?\b|slow|gradual|\bwait\b/i.test(text))
+  const [first] = durationsIn(text)
+  return {
+    release: isNatural ? 'natural' : 'quick',
+    releaseAfterMinutes: isNatural && first ? middleMinutes(first) : null,
+  }
+}
+
+/** A figure with the release that is said after it. */
+export const withRelease = (
+  figure: WrittenFigure,
+  { release, releaseAfterMinutes }: Pick<WrittenFigure, 'release' | 'releaseAfterMinutes'>,
+): WrittenFigure =>
+  release === null
+    ? figure
+    : {
+        ...figure,
+        release: figure.release ?? release,
+        releaseAfterMinutes: figure.releaseAfterMinutes ?? releaseAfterMinutes,
+      }

@@ -8,7 +8,8 @@ import { wordsOf } from './name-key'
 import type { Recipe } from './recipe'
 import { apart, onlyInSteps } from './recipe-lines'
 import { place, placeGroups, stem, withTheirPart, wordsNaming, type Told } from './recipe-placing'
-import { actionsOf, releaseIn, withRelease, type ReadAction } from './step'
+import { releaseIn, withRelease } from './figure'
+import { actionsOf, type ReadAction } from './step'
 
 /** For what kind of cooker a recipe is written. */
 export type WrittenFor = 'whistling' | 'electric' | 'rice-cooker' | 'slow'

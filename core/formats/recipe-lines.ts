@@ -1,5 +1,6 @@
 import { readLine, type Measuring, type Names } from './line'
-import { amountsIn, PART_WITH, type Recipe } from './recipe'
+import type { Recipe } from './recipe'
+import { amountsIn, PART_WITH } from './recipe-plain'
 import { wordsNaming } from './recipe-placing'
 
 /** “Salt and pepper”, of which nobody says how much, are two lines. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { USUAL_POT } from '../../core/dish/pot-stage'
 import { readLine } from '../../core/formats/line'
-import { readRecipe } from '../../core/formats/recipe'
+import { readRecipe } from '../../core/formats/read-recipe'
 import { actionsOf } from '../../core/formats/step'
 import { dishOfRecipe } from '../../core/formats/recipe-dish'
 import { LANGUAGES, type Locale } from '../../locales/languages'
