@@ -131,6 +131,18 @@ describe('how far a soak has come', () => {
 })
 
 describe('textures', () => {
+  it('give rice that clings by itself the weight that it has in a bowl', () => {
+    const cooked = (id: string) => {
+      const food = CATALOGUE.find((one) => one.id === id)!
+      return 1 + uptakeFor(food, usualTexture(food))
+    }
+    // A go of rice, 150 g, comes to some 340 to 380 g; sticky rice to about twice its weight.
+    expect(cooked('short-white')).toBeGreaterThan(2.2)
+    expect(cooked('short-white')).toBeLessThan(2.6)
+    expect(cooked('glutinous')).toBeGreaterThan(1.8)
+    expect(cooked('glutinous')).toBeLessThan(2.2)
+  })
+
   it('ask for more cooking or more water, one after the other', () => {
     for (const food of CATALOGUE) {
       const textures = texturesOf(food)

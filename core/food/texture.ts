@@ -17,6 +17,13 @@ const GRAIN_UPTAKE: Record<GrainVessel, Record<GrainTexture, number>> = {
   pot: { separate: 0.9, soft: 1.15, sticky: 1.4, 'porridge-thick': 2.4, 'porridge-pourable': 3.5 },
   'rice-cooker': { separate: 0.54, soft: 0.62, sticky: 0.68, 'porridge-thick': 1.44, 'porridge-pourable': 2.1 },
 }
+/**
+ * Rice that clings by its own starch is sticky with as much water as other rice takes to be separate: cooked, short
+ * grain weighs 2.2 to 2.6 times what it did (general kitchen practice; multiples of uptakeTender, engineering estimate).
+ */
+const CLINGING: ReadonlySet<string> = new Set(['short-white', 'glutinous'])
+const CLINGING_UPTAKE: Record<GrainTexture, number> = { ...GRAIN_UPTAKE.pot, separate: 0.75, soft: 0.82, sticky: 0.9 }
+
 /** Grain goes on drinking by so many multiples for each doubling of its boil-minutes (engineering estimate). */
 const UPTAKE_A_DOUBLING: Record<GrainVessel, number> = { pot: 0.9, 'rice-cooker': 0.54 }
 
@@ -43,7 +50,8 @@ export function usualTexture(food: Food): Texture {
 /** g of water per g of dry food that gives the texture. */
 export function uptakeFor(food: Food, texture: Texture, vessel: GrainVessel = 'pot'): number {
   if (!setsAsGrain(food)) return food.uptakeTender
-  return food.uptakeTender * (GRAIN_UPTAKE[vessel][texture as GrainTexture] ?? 1)
+  const times = vessel === 'pot' && CLINGING.has(food.id) ? CLINGING_UPTAKE : GRAIN_UPTAKE[vessel]
+  return food.uptakeTender * (times[texture as GrainTexture] ?? 1)
 }
 
 /**
@@ -67,6 +75,10 @@ export function boilMinutesFor(food: Food, texture: Texture): number {
       return window.tender
     case 'mashed':
       return Math.min(window.soft * MASHED_TIMES_SOFT, window.max)
+    // Neither asks clinging rice to be overcooked.
+    case 'soft':
+    case 'sticky':
+      return CLINGING.has(food.id) ? (window.tender + window.soft) / 2 : window.soft
     default:
       return window.soft
   }
