@@ -79,7 +79,7 @@ const FAT = /\b(?:oil|ghee|butter|fat)\b/i
 const AROMATIC =
   /\b(?:onions?|garlic|ginger|spices?|masala|paste|shallots?|leeks?|mushrooms?|bacon|chillies|chilies|tomato(?:es)?|peppers?|seeds?)\b/i
 export const UNTIL_FRIED =
-  /\b(?:until|till?)\b[^.;]*\b(?:golden|brown(?:ed)?|translucent|fragrant|aromatic|raw smell|caramelised|caramelized|crisp|splutter|crackle|pop|oil separates|fat (?:parts|separates)|sizzl)/i
+  /\b(?:until|till?)\b[^.;]*\b(?:golden|brown(?:ed)?|translucent|fragrant|aromatic|raw smell|caramelised|caramelized|crisp|splutter|crackle|pop|(?:oil|ghee) (?:separates|floats|leaves|comes out)|fat (?:parts|separates)|sizzl)/i
 const PRESSURE =
   /\bwhistles?\b|\bpressure[\s-]?cook\b|\b(?:high|low|full) pressure\b|\b(?:at|on|under|to|comes? to|reaches) pressure\b|\bpressure\s+(?:high|low)\b|\bhpc?\b/i
 export const IN_COOKER =
@@ -91,6 +91,27 @@ const BESIDE =
   /\b(?:in|heat|take)\s+(?:a|an|another)\s+(?:separate|another|small|second|different|frying|non-stick|large|heavy|medium|little|tempering|tadka|wide|deep)?\s*(?:separate\s+|small\s+|frying\s+|tempering\s+)?(?:pan|skillet|saucepan|kadai|wok|frying[\s-]?pan|ladle)\b|\bseparate(?:ly)?\b|\bmeanwhile\b|\bwhile (?:the|that|it)\b[^,]*\b(?:cook|soak|simmer)/i
 const COOLS =
   /\bcool(?:s|ed)?\b[^.;]*(?:completely|to room temperature|before (?:storing|freezing|chilling))|\b(?:fridge|freezer|refrigerat\w*)\b/i
+
+/** “Ghee, jeera, whole spices.”: what goes in, and no word of what is done with it. */
+export function bareListOf(sentence: string): Clause | null {
+  const text = sentence.trim()
+  if (text === '' || text.split(/\s+/).length > MOST_BARE_WORDS || verbOf(text) !== null || NO_LIST.test(text))
+    return null
+  const [time] = durationsIn(text)
+  return {
+    kind: 'combine',
+    sentence,
+    text,
+    told: text,
+    minutes: time ? middleMinutes(time) : null,
+    figure: null,
+    appliance: null,
+    isBeside: false,
+  }
+}
+const MOST_BARE_WORDS = 6
+const NO_LIST =
+  /\b(?:is|are|was|this|that|it|you|i|my|we|they|done|ready|flame|heat|lid|pressure|steam|release|time|serves|servings|whistles?|npr|qpr|nr|qr|open)\b|!$/i
 
 /** What a sentence has done, verb by verb; `step` is all that stands with it. Null is what is no step of its own. */
 export function clausesOf(sentence: string, step: string, isVerbLast: boolean): (Clause | null)[] {
@@ -141,6 +162,7 @@ const BROWN_THINGS = /^\s+(?:rice|basmati|sugar|lentils?|bread|chickpeas?)\b/i
 function isNoun(text: string, index: number, verb: string): boolean {
   const before = text.slice(0, index)
   if (/^brown$/i.test(verb) && BROWN_THINGS.test(text.slice(index + verb.length))) return true
+  if (/^pur[ée]e$/i.test(verb) && /\b(?:tomato(?:es)?|onion|garlic)\s+$/i.test(before)) return true
   // “Twelve minutes at high pressure cook”, word by word from another language.
   if (verb.startsWith('pressure')) return /\b(?:the|an?|your)\s+$/i.test(before)
   return /(?:\b(?:the|a|an|this|its|their|your|of|for|medium|low|high|gentle|rolling|more|each|any|some|with|from|until|till|is|are|be|well|starts? to|begins? to|to (?!taste)|cancel|hit)\s+)$/i.test(
@@ -150,8 +172,17 @@ function isNoun(text: string, index: number, verb: string): boolean {
     : verb === 'heat' && /\b(?:medium|low|high|the|over|off|of|reduce|turn|from)\s+$/i.test(before)
 }
 
+/** “High pressure 20 min.”, “4 whistles on medium.”, “NPR 15 min”: no verb says that it is cooked, or released. */
+function verbUnsaid(text: string): string | null {
+  if (/^\W*(?:natural(?:ly)?|quick|manual)(?: pressure)? release\b|^\W*(?:npr|qpr|nr|qr)\b/i.test(text))
+    return 'release'
+  return PRESSURE_ALONE.test(text) && figureIn(text) !== null ? 'pressure-cook' : null
+}
+const PRESSURE_ALONE =
+  /^\W*(?:(?:at|on)\s+)?(?:high|low|full)\s+pressure\b|^\W*(?:about\s+)?[\d½¼¾–-]+\s*(?:(?:min|mins|minutes)\b[^.,]*\b(?:high|low) pressure\b|whistles?\b)/i
+
 function clauseOf(text: string, sentence: string, step: string, isBeside: boolean): Clause | null {
-  const verb = verbOf(text)
+  const verb = verbOf(text) ?? verbUnsaid(text)
   if (verb === null || /^\s*stir (?:(?:it|them)(?: back)?(?: in)?|back in(?:to it)?)\W*$/i.test(text)) return null
   // The flame alone is no step.
   if (
@@ -178,12 +209,19 @@ function clauseOf(text: string, sentence: string, step: string, isBeside: boolea
     text: text.trim(),
     told: text.trim(),
     // “For up to 4 days” says how long it keeps.
-    minutes: times[0] && !(kind === 'chill' && /\bup to\b/i.test(text)) ? middleMinutes(times[0]) + later : null,
+    minutes:
+      first && !(kind === 'chill' && /\bup to\b/i.test(text))
+        ? middleMinutes(first) * sidesOf(text, first) + later
+        : null,
     figure: kind === 'pot' ? (figure ?? slowFigure(appliance, times)) : null,
     appliance,
     isBeside,
   }
 }
+
+/** “5 minutes per side” are ten. */
+const sidesOf = (text: string, { index, length }: ReturnType<typeof durationsIn>[number]) =>
+  /^\s*(?:per|(?:on\s+)?each|a|(?:on\s+)?every)\s+side\b/i.test(text.slice(index + length)) ? 2 : 1
 
 const slowFigure = (appliance: Clause['appliance'], [time]: ReturnType<typeof durationsIn>): WrittenFigure | null =>
   appliance === 'slow' && time

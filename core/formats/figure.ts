@@ -18,7 +18,7 @@ export function whistlesIn(text: string): number | null {
 }
 
 const NATURAL =
-  /\bnatural(?:ly)?\b|\bnpr\b|\bnr\b|by itself|on its own|pressure (?:to )?(?:drops?|falls?|subsides?|settles?|release[sd]?\b(?! valve))|let the (?:pressure|steam)|until the pressure/i
+  /\bnatural(?:ly)?\b|\bnpr\b|\bnr\b|by itself|on its own|pressure (?:to )?(?:drops?|falls?|subsides?|settles?|release[sd]?\b(?! valve)|is (?:all )?gone|has gone)|let the (?:pressure|steam)|until the pressure/i
 const QUICK =
   /\bquick\b|\bqpr\b|\bqr\b|release the (?:pressure|steam)|open the (?:valve|vent)|manual(?:ly)? release|release manually|vent the/i
 /** “Natural release for 10 minutes”, “naturally release 10 minutes”, “10 minutes natural release”. */

@@ -73,6 +73,9 @@ const AMOUNT_LAST =
   /^([\p{L}\p{M}][^\d½¼¾⅓⅔⅛]*?[\p{L}\p{M})])\s*(?:[-–—:=,]+\s*|\s+)((?:about\s+|approx\.?\s+|~)?[\d½¼¾⅓⅔⅛].*|an?\s+(?:pinch|handful|few|bunch|dash)\b.*|one\b.*|two\b.*|half\b.*|few\b.*)$/iu
 /** “Rice (2 cups), rinsed”. */
 const AMOUNT_IN_BRACKETS = /^([\p{L}\p{M}][^\d½¼¾⅓⅔⅛()]*?)\s*\((~?[\d½¼¾⅓⅔⅛][^()]*)\)(?:\s*,([^\d]*))?$/u
+/** “Tamarind, soaked in 1 cup hot water”, “starch mixed with 2 tbsp water”: so much of that is no amount of it. */
+const SOAKED_IN = /(?<=\p{L}\P{L}*)[,\s]+(?:soaked|dissolved|steeped|mixed)\s+(?:in|with)\s.*\b(?:water|milk)\b.*$/iu
+const POWDER = /\b(?:pwd|pdr|pwdr)\b\.?/gi
 const GIVES =
   /^(?:the\s+|el\s+|la\s+)?(?:freshly\s+squeezed\s+)?(juice|zest|rind|peel|saft|schale|abrieb|zumo|jugo|ralladura)(?:\s+and\s+\w+)?\s+(?:(?:of|from|von|de)\s+|(?=eine[rs]?\s))(.*)$/i
 const GIVEN = /\b(juiced|juice only|juice of|zested|zest only)\b/i
@@ -98,7 +101,7 @@ export function readLine(text: string, names: Names, measuring: Measuring = {}):
     isDivided: DIVIDED.test(typed),
     isHeading: false,
   }
-  const body = typed.replace(BULLET, '')
+  const body = typed.replace(BULLET, '').replace(SOAKED_IN, '').replace(POWDER, 'powder')
   if (HEADING.test(body) && readQuantity(body, measuring).amounts.length === 0) return { ...open, isHeading: true }
   const found = quantityOf(body, measuring)
   if (found.words === '' || !/\p{L}/u.test(found.words))

@@ -7,7 +7,7 @@ import { readLine, type Measuring, type Names, type ReadLine } from './line'
 import { wordsOf } from './name-key'
 import type { Recipe } from './recipe'
 import { apart, onlyInSteps } from './recipe-lines'
-import { place, placeGroups, stem, withTheirPart, wordsNaming, type Told } from './recipe-placing'
+import { place, placeGroups, stem, withoutTakenOut, withTheirPart, wordsNaming, type Told } from './recipe-placing'
 import { releaseIn, withRelease } from './figure'
 import { actionsOf, type ReadAction } from './step'
 
@@ -122,27 +122,45 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
   }
   const told = stages.map((stage, i): Told => ({ stage, text: actions[i]!.text, section: stageSections[i]! }))
   const phrases = lines.map(({ typed }) => wordsNaming(names.inEnglish?.(typed) ?? typed, names, true).join(' '))
-  const placed = lines.map((line, i) => {
+  const placeAt = (line: DishLine, i: number, at: readonly Told[]) => {
     // “Coriander leaves” name no ground coriander where there are both.
     const others = phrases.filter((one) => one.includes(' ') && !` ${phrases[i]} `.includes(` ${one} `))
-    return place(line, read[i]!, sections[i]!, told, others, names, measuring)
-  })
+    return place(line, read[i]!, sections[i]!, at, others, names, measuring)
+  }
+  const putIn = told.map((one): Told => ({ ...one, text: withoutTakenOut(one.text) }))
+  const placed = lines.map((line, i) => placeAt(line, i, putIn))
   withTheirPart(lines, placed, sections, stages)
-  placeGroups(
-    lines.filter((_, i) => placed[i]!.length === 0),
-    told,
-    measuring,
-  )
+  const nowhere = () => lines.filter(({ id }) => stages.every(({ takes }) => takes.every(({ line }) => line !== id)))
+  placeGroups(nowhere(), putIn, measuring)
+  for (const line of nowhere()) placeAt(line, lines.indexOf(line), told)
   const isFat = (line: DishLine) => {
     const known = knownOf(line, measuring)
     return known !== null && 'ingredient' in known && known.ingredient.group === 'fat'
   }
+  lines.forEach((line, i) => {
+    const at = told.find(({ stage }) => stage.takes.some((take) => take.line === line.id))
+    const seed = at && seedsOf(line, at.text, names, measuring)
+    if (seed)
+      [lines[i], read[i]] = [
+        { ...line, what: seed.what, g: seed.g },
+        { ...seed, typed: line.typed },
+      ]
+  })
   chain(stages, actions, new Set(lines.filter(isFat).map(({ id }) => id)))
   soakWhatIsSaidSoaked(lines, stages, names, measuring)
   serveWith(lines, stages, recipe, names)
   const kept = stages.length > MOST.dishStages ? withoutEmpty(stages) : stages
   const dish: Dish = { name: recipe.name, servings: recipe.servings ?? 4, lines, stages: kept }
   return { dish, lines: read, steps, written, missing: [...missing], leftOut: recipe.leftOut }
+}
+
+/** “Crackle the cumin” and “let the mustard pop” are told of seeds, and not of what is ground or in a jar. */
+function seedsOf({ typed, what }: DishLine, text: string, names: Names, measuring: Measuring): ReadLine | null {
+  if ((what !== 'cumin-ground' && what !== 'mustard-prepared') || /ground|powder|dijon|prepared|paste/i.test(typed))
+    return null
+  if (!/\b(?:crackl|splutter|sputter|pop|sizzl|temper|tadka|tarka)/i.test(text)) return null
+  const seed = readLine(typed.replace(/\b(?:cumin|mustard)\b/i, '$& seeds'), names, measuring)
+  return seed.what?.endsWith('-seed') ? seed : null
 }
 
 /** Of more stages than a dish may have, those into which nothing goes and in which nothing is cooked are left out. */
@@ -258,7 +276,7 @@ function chain(stages: Stage[], actions: readonly ReadAction[], fats: ReadonlySe
 
 const WET: ReadonlySet<StageKind> = new Set(['pot', 'simmer', 'mash'])
 /** “Take out the chicken, shred it.” */
-const OF_MAIN = /\bshred|\bdebone|\b(?:it|them)\b/i
+const OF_MAIN = /\bshred|\bwhisk\b|\bdebone|\b(?:it|them)\b/i
 
 /** Where nobody says for how long: as long as is advised for what is soaked, and overnight at most. */
 function usualSoakMinutes(foods: readonly (Known | null)[]): number {

@@ -6,7 +6,7 @@ import { wordsNaming } from './recipe-placing'
 /** “Salt and pepper”, of which nobody says how much, are two lines. */
 const SALT_AND_PEPPER =
   /^([^\d½¼¾]*\b(?:salt|salz|sal))\s*(?:and|und|y|&|,)\s*([^\d½¼¾,]*\b(?:pepper|pfeffer|pimienta)\b)(.*)$/i
-const S_AND_P = /^\W*s\s*(?:&|\+|\/|and|n)\s*p\W*$/i
+const S_AND_P = /^\W*s\s*(?:&|\+|\/|and|n)\s*p\b\W*(?:to taste|as needed)?\W*$/i
 /** “For the tempering: 1 tbsp oil, 1 tsp cumin”: a part of the recipe with what goes in. */
 const PART_AHEAD = /^([^\d½¼¾:]{3,40}):\s*(\S.*)$/
 /** “Oil and salt”, of which nobody says how much. */
@@ -15,6 +15,8 @@ const UNMEASURED_TWO = /^[^\d½¼¾]*$/
 const BEFORE_AMOUNT =
   /\s*(?:[,;+&]|\band\b)\s*(?=[\d½¼¾⅓⅔⅛]|(?:an?|few)\s+(?:few\s+)?(?:pinch|handful|bunch|sprig|dash)\b)/i
 
+const NAMED_BEFORE_AMOUNT = /^[\p{L}\p{M}][^\d½¼¾⅓⅔⅛]*\s[\d½¼¾⅓⅔⅛][\d\s/.½¼¾–-]*(?:\p{L}+\.?)?$/u
+
 /** The lines that stand in one line. */
 export function apart(text: string, isRead: (line: string) => boolean): string[] {
   if (S_AND_P.test(text)) return ['salt', 'pepper']
@@ -22,6 +24,9 @@ export function apart(text: string, isRead: (line: string) => boolean): string[]
   if (found) return [`${found[1]!}${found[3]!}`, `${found[2]!}${found[3]!}`]
   const [, part = '', listed = ''] = PART_AHEAD.exec(text) ?? PART_WITH.exec(text) ?? []
   const isPart = part !== '' && !isRead(part)
+  // “Jeera 1 tsp, bay leaf 1, cloves 3”.
+  const named = text.split(/\s*[,;]\s*/)
+  if (named.length > 1 && named.every((one) => NAMED_BEFORE_AMOUNT.test(one) && isRead(one))) return named
   const several = (each: string[]) => each.length > 1 && each.every(isRead)
   const each = isPart
     ? listed.split(/\s*[,;]\s*/)

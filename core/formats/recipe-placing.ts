@@ -1,8 +1,9 @@
 import { knownOf, type Known } from '../dish/contents'
 import type { DishLine, Stage } from '../dish/dish.schema'
 import type { StageKind } from '../dish/names'
-import type { Measuring, Names, ReadLine } from './line'
+import { readLine, type Measuring, type Names, type ReadLine } from './line'
 import { nameKey, wordsOf } from './name-key'
+import { amountsIn } from './recipe-plain'
 import { exceptedIn, withoutExcepted } from './step'
 
 /** Words of a line by which a step names it; with all that say how it is prepared too, where they are asked for. */
@@ -10,17 +11,20 @@ export function wordsNaming(typed: string, names: Names, isWhole = false): strin
   const [main = ''] = typed
     .replace(/\([^)]*\)/g, ' ')
     .replace(RICE_CUPS, ' ')
-    .split(',')
+    .split(AFTER_NAME)
   return wordsOf(main)
     .filter((word) => !/\d/.test(word) && word.length >= LEAST_WORD && !UNIT_WORDS.has(word))
     .filter((word) => isWhole || !names.says.prepared.has(word))
     .map(stem)
 }
+/** “Tamarind soaked in 1 cup water” is no water. */
+const AFTER_NAME = /,|\b(?:soaked|dissolved|steeped|mixed)\s+(?:in|with)\b/
 const RICE_CUPS = /\brice[\s-](?:cooker[\s-])?cups?\b/gi
 const LEAST_WORD = 3
 /** A shorter word begins or ends others by chance. */
 const LEAST_PART = 5
-export const stem = (word: string) => word.replace(/(?<=..)(?:ies|es|s)$/, '')
+/** “Leaves” are no “leave”. */
+export const stem = (word: string) => (word === 'leaves' ? 'leaf' : word.replace(/(?<=..)(?:ies|es|s)$/, ''))
 const UNIT_WORDS = new Set(
   'cup cups tbsp tsp tablespoon tablespoons teaspoon teaspoons gram grams ounce ounces pound pounds litre litres liter liters inch inches piece pieces can cans tin tins jar packet pack pinch handful bunch sprig sprigs clove cloves stalk stalks head heads slice slices and for the with from'.split(
     ' ',
@@ -43,7 +47,7 @@ const inClauses = (text: string) =>
 
 /** Puts a line where a step first speaks of it, and again where it says so; the stages that name it. */
 export function place(
-  { id, what }: DishLine,
+  { id, what, g }: DishLine,
   { typed, isDivided }: ReadLine,
   section: string | null,
   told: readonly Told[],
@@ -53,7 +57,7 @@ export function place(
 ): Stage[] {
   const stages = told.map(({ stage }) => stage)
   const spoken = told.map(({ text }) => withoutExcepted(text))
-  const texts = what === 'black-pepper' ? spoken.map(withoutPeppers) : spoken
+  const texts = (what === 'black-pepper' ? spoken.map(withoutPeppers) : spoken).map(withSlurry)
   const english = names.inEnglish?.(typed) ?? typed
   const words = wordsNaming(english, names)
   const whole = wordsNaming(english, names, true)
@@ -76,8 +80,13 @@ export function place(
     wordsOf(texts[i]!).some(
       (said) =>
         said.length >= LEAST_PART &&
-        wordsOf(typed).some((word) => word.length > said.length && (word.startsWith(said) || word.endsWith(said))),
+        wordsOf(typed)
+          .map(stem)
+          .some((word) => word.length > said.length && (word.startsWith(said) || word.endsWith(said))),
     )
+  // “Rinse it until the water is clear.”
+  const isRinsed = (i: number) =>
+    what === 'water' && BATHS.has(stages[i]!.kind) && stages[i]!.kind !== 'soak' && amountsIn(texts[i]!).length === 0
   const scores = stages.map((_, i) => {
     const all = words.filter((word) => said[i]!.includes(` ${word} `)).length / Math.max(words.length, 1)
     const bySection = isOfSection(i)
@@ -87,30 +96,75 @@ export function place(
     const phrase = whole.filter((word) => said[i]!.includes(` ${word} `)).length / Math.max(whole.length, 1)
     const isMeasured = measured !== '' && said[i]!.includes(` ${measured} `)
     const isBath = what === 'water' && BATHS.has(stages[i]!.kind)
+    if (isRinsed(i)) return 0
     return (all + (fits === true ? 1 : 0) + PHRASE_WEIGHS * phrase + (isMeasured ? 1 : 0)) * (isBath ? 0.5 : 1)
   })
   const best = Math.max(...scores, 0)
   if (best === 0) {
     // By another of its names, or by what it is: “the beans”, “the dal”.
-    const named = stages.filter((_, i) => isNamedIn(texts[i]!, what, known, names))
+    const named = stages.filter((_, i) => !isRinsed(i) && isNamedIn(texts[i]!, what, known, names))
     const ofTempering = isTempering ? stages.filter(({ kind }) => kind === 'temper') : []
     const found =
       named.length > 0 ? named : ofTempering.length > 0 ? ofTempering : stages.filter((_, i) => isPartNamed(i))
     found[0]?.takes.push({ line: id })
     return found
   }
+  const parts = partsOf({ id, what, g }, words, stages, scores, texts, names, own)
+  if (parts) return parts
   // The last word of a name says what it is: “lemon juice” is no lemon grass. A step that has all words goes before.
   const wanted = known && 'food' in known ? Math.min(best, 0.5) : best
   const first = scores.findIndex((score) => score >= wanted - 1e-9 && score > 0)
   stages[first]!.takes.push({ line: id })
   const again = stages.filter(
     (_, i) =>
-      i > first && scores[i]! > 0 && (isDivided || REST_OF.test(texts[i]!)) && said[i]!.includes(` ${words.at(-1)!} `),
+      i > first &&
+      scores[i]! > 0 &&
+      (isDivided || saysRest(texts[i]!, words)) &&
+      said[i]!.includes(` ${words.at(-1)!} `),
   )
   for (const stage of again) stage.takes.push({ line: id })
   return stages.filter((_, i) => scores[i]! > 0)
 }
 
+/** A step without what it takes out again: “fluff, and discard the bay leaf”. */
+export const withoutTakenOut = (text: string) =>
+  text.replace(
+    /\b(?:take out|taking out|remove|removing|discard|discarding|fish out|pick out|lift out)\s+[^,.;]+/gi,
+    ' ',
+  )
+
+/** Where steps say how much of a line goes in at each: “4 cups of the water”, “the remaining 4 cups”. */
+function partsOf(
+  { id, what, g }: Pick<DishLine, 'id' | 'what' | 'g'>,
+  words: readonly string[],
+  stages: readonly Stage[],
+  scores: readonly number[],
+  texts: readonly string[],
+  names: Names,
+  own: Measuring,
+): Stage[] | null {
+  if (what === null || g === null) return null
+  const part = (text: string) =>
+    amountsIn(text)
+      .map((line) => readLine(line.replace(/\b(?:of )?the\b/g, ' '), names, own))
+      .find((line) => line.what === what && line.g !== null)?.g ?? null
+  const found = stages.flatMap((stage, i): { stage: Stage; partG: number | null }[] => {
+    const partG = scores[i]! > 0 ? part(texts[i]!) : null
+    if (partG !== null && partG < MOST_OF_PART * g) return [{ stage, partG }]
+    return scores[i]! > 0 && saysRest(texts[i]!, words) ? [{ stage, partG: null }] : []
+  })
+  const known = found.slice(0, -1)
+  const knownG = known.reduce((sum, { partG }) => sum + (partG ?? 0), 0)
+  if (known.length === 0 || known.some(({ partG }) => partG === null) || knownG > MOST_OF_PART * g) return null
+  for (const { stage, partG } of known) stage.takes.push({ line: id, g: partG! })
+  found.at(-1)!.stage.takes.push({ line: id })
+  return found.map(({ stage }) => stage)
+}
+/** What is nearly all of a line is no part of it. */
+const MOST_OF_PART = 0.95
+
+/** A slurry is of starch. */
+const withSlurry = (text: string) => text.replace(/\bslurry\b/gi, 'slurry , cornstarch , cornflour')
 /** Bell peppers and chillies are no pepper. */
 const withoutPeppers = (text: string) =>
   text.replace(
@@ -159,7 +213,15 @@ function isNamedIn(text: string, what: string | null, known: Known | null, names
   )
   return isCalled || (known !== null && 'food' in known && (GENERIC[known.food.group]?.test(text) ?? false))
 }
-const REST_OF = /\b(?:rest of|remaining|reserved|other half|second half|half (?:of )?the)\b/i
+const REST_OF = /\b(?:rest of|remaining|reserved|other half|second half|half (?:of )?the)\b([^,.;]{0,40})/gi
+/** “The remaining beans”, and not “the beans and the remaining water”. */
+const saysRest = (text: string, words: readonly string[]) =>
+  [...text.matchAll(REST_OF)].some(([, what = '']) => {
+    const named = ` ${wordsOf(what.split(/\s+(?:and|with|in|into|to)\s+/)[0]!)
+      .map(stem)
+      .join(' ')} `
+    return words.some((word) => named.includes(` ${word} `))
+  })
 
 /** Groups by which a step speaks of several: “the spices”, “all ingredients”. */
 const GROUPS: readonly [RegExp, (group: string, what: string | null) => boolean][] = [
@@ -189,12 +251,15 @@ const GROUPS: readonly [RegExp, (group: string, what: string | null) => boolean]
       ].includes(group),
   ],
   [/\bseason\b/i, (group, what) => group === 'salt' || what === 'black-pepper'],
-  [/\b(?:all|rest of|remaining|other)\b[^.]*\bingredients\b|\beverything\b|\bit all\b|\ball of it\b/i, () => true],
+  [
+    /\b(?:all|rest of|remaining|other)\b(?![^.]*\b(?:tadka|tarka|tempering|marinade|sauce)\s+ingredients)[^.]*\bingredients\b|\beverything\b|\bit all\b|\ball of it\b/i,
+    () => true,
+  ],
 ]
 
 export function placeGroups(lines: readonly DishLine[], told: readonly Told[], own: Measuring): void {
   for (const line of lines) {
-    const known = knownOf(line, own)
+    const known = knownOf({ what: line.what ?? line.maybe ?? null }, own)
     const group = !known ? '' : 'food' in known ? known.food.group : known.ingredient.group
     const words = wordsOf(line.typed).map(stem)
     const at = told.find(({ text }) => {

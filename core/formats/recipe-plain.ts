@@ -20,6 +20,9 @@ const LOOKS_MEASURED =
 export const PART_WITH = /^(temper|season|garnish)\s+with\s+(?=[\d½¼¾])([^.;]*)$/i
 /** “Rice – 1 cup”, “To temper: oil 2 tsp, mustard ½ tsp”. */
 const MEASURED_LAST = /[-–—:]\s*[\d½¼¾]|^[^\d.:]{3,40}:\s[^.:]*[\d½¼¾][^.:]*$/
+/** “rajma 200g soaked overnight”, “onions 2 med, chopped”. */
+const NAMED_FIRST =
+  /^[\p{L}\p{M}][^\d½¼¾⅓⅔⅛.:;]{1,30}\s(?![\d\s–-]+(?:min|hour|hr|h\b|std|stund|hora|whistle|pfiff|pitido|मिनट|घंट|सीटी))[\d½¼¾⅓⅔⅛]/iu
 const LOOKS_DONE =
   /^(?:soak|heat|add|cook|fry|boil|bring|simmer|rinse|wash|drain|mix|stir|close|pressure[\s-]cook|chop|peel|serve|pour|place|put|in an?|once|when|let|turn|open|mash|blend|temper|saut[ée]|dredge|brown(?=\s+(?:the|them|it|in|on)\s)|toast|season|transfer|combine|whisk|marinate|remove|sprinkle|garnish|lock|seal|set|preheat|grind|dice|cover|lower|return|toss|fold|melt|warm|roast|meanwhile|after|while|then|now|first|next|finally|release|discard|take|keep|leave|make sure)(?![\p{L}\p{M}-])/iu
 /** “For the sauce:”, “to serve”, “MASALA:”: what follows is one part of it. */
@@ -37,7 +40,7 @@ const isGroupHeading = (line: string) => GROUP_HEADING.test(line) && !LOOKS_DONE
 /** It says how much of something, and nothing that is done. */
 const isMeasured = (line: string) =>
   line.length < MOST_LISTED_CHARACTERS &&
-  (LOOKS_MEASURED.test(line) || MEASURED_LAST.test(line) || PART_WITH.test(line)) &&
+  (LOOKS_MEASURED.test(line) || MEASURED_LAST.test(line) || NAMED_FIRST.test(line) || PART_WITH.test(line)) &&
   !NUMBERED.test(line) &&
   (!LOOKS_DONE.test(line) || PART_WITH.test(line)) &&
   !isSentence(line) &&
@@ -71,7 +74,7 @@ export function fromPlain(text: string): Outcome<Recipe> {
       line.length < MOST_LISTED_CHARACTERS &&
       (part === 'ingredients'
         ? !isSentence(line)
-        : isMeasured(line) || (ingredients.length > 0 && isBareNameAt(rest, i)))
+        : isMeasured(line) || (ingredients.length > 0 && (isBareNameAt(rest, i) || isWithinList(line, rest[i + 1]))))
     )
       ingredients.push(line)
     else if (
@@ -115,6 +118,9 @@ const isListed = (line: string | undefined, part: 'unsaid' | 'ingredients' | 'st
 /** “Croutons”, “salt, pepper”, “cooked rice for serving”: of which nobody says how much. */
 const isBareName = (line: string) =>
   words(line) <= MOST_NAME_WORDS && !/[.!?:]$/.test(line) && !LOOKS_DONE.test(line) && /\p{L}/u.test(line)
+/** “Lemon-size tamarind, soaked in 1 cup of hot water”: no step, where more of the list follows it. */
+const isWithinList = (line: string, next: string | undefined) =>
+  next !== undefined && isMeasured(next) && !LOOKS_DONE.test(line) && !/[.!?:]$/.test(line)
 /** A short line is a name, and no short step, if more of the list or whole sentences follow it. */
 function isBareNameAt(lines: readonly string[], at: number): boolean {
   if (!isBareName(lines[at]!)) return false
@@ -140,9 +146,13 @@ export function amountsIn(text: string): string[] {
     if (index < end || times.some((one) => index >= one.index && index < one.index + one.length)) continue
     const [line = ''] = text
       .slice(index, index + MOST_LISTED_CHARACTERS)
-      .split(/[,.;:()\n](?!\d)|\s+(?:and|with|for|in|until|till|to|into|under|over|on|then|at|plus)\s+/i)
+      .split(/[,.;:()+\n](?!\d)|\s+(?:and|with|for|in|until|till|to|into|under|over|on|then|at|plus)\s+/i)
     const { amounts, words } = readQuantity(line.trim())
-    if (amounts.length > 0 && /\p{L}/u.test(words) && !/^(?:whistles?|times?|°|degrees?|parts?|more)\b/i.test(words)) {
+    if (
+      amounts.length > 0 &&
+      /\p{L}/u.test(words) &&
+      !/^(?:whistles?|times?|x\b|°|degrees?|parts?|more)\b/i.test(words)
+    ) {
       found.push(line.trim())
       end = index + line.length
     }

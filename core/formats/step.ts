@@ -1,7 +1,7 @@
 import type { WrittenFigure } from '../dish/dish.schema'
 import type { StageKind } from '../dish/names'
 import { durationsIn } from '../quantity/duration'
-import { ANY_VERB, IN_COOKER, UNTIL_FRIED, clausesOf, type Clause } from './clause'
+import { ANY_VERB, IN_COOKER, UNTIL_FRIED, bareListOf, clausesOf, type Clause } from './clause'
 import { figureIn, releaseIn, withRelease } from './figure'
 
 /** One thing that a step of a recipe has done. */
@@ -25,19 +25,33 @@ export function actionsOf(
   inEnglish: (text: string) => string = (text) => text,
 ): ReadAction[] {
   const text = inEnglish(written)
-  const clauses = written
+  const bare = new Set<Clause>()
+  const all = written
     .replace(ABBREVIATED, '$1 ')
     .split(SENTENCE)
     .flatMap((sentence) => {
       const said = inEnglish(sentence.trim())
       const isTranslated = said !== sentence.trim()
       const found = clausesOf(said, text, isTranslated).filter((clause): clause is Clause => clause !== null)
+      const list = found.length === 0 && !isTranslated ? bareListOf(said) : null
+      if (list) {
+        bare.add(list)
+        return [list]
+      }
       // Words that were put in do not stand where they were: all of the sentence is told.
       return isTranslated ? found.map((clause) => ({ ...clause, told: sentence.trim() })) : found
     })
+  // What only names what goes in belongs to what is cooked beside it; elsewhere it says nothing that is done.
+  const isBesideCooking = (i: number) =>
+    [all.slice(0, i).findLast((one) => !bare.has(one)), all.slice(i + 1).find((one) => !bare.has(one))].some(
+      (one) => one !== undefined && TAKES_LIST.has(one.kind),
+    )
+  const clauses = all.filter((clause, i) => !bare.has(clause) || isBesideCooking(i))
   if (section !== null && TEMPERING.test(section)) return merged(clauses.map(asTempered))
   return merged(TEMPERING.test(text.replace(INTO_TEMPERING, ' ')) ? withTempering(clauses) : clauses)
 }
+
+const TAKES_LIST: ReadonlySet<Clause['kind']> = new Set(['fry', 'temper', 'simmer'])
 
 const EXCEPTED = new RegExp(
   `\\b(?:everything|all)\\b(?:\\s+\\w+){0,3}?\\s*,?\\s+(?:but|except(?:ing)?(?:\\s+for)?|other than|apart from)\\s+(.*?)(?=\\s+(?:in|into|to)\\s|[,\\s]+(?:and\\s+)?(?:${ANY_VERB})\\b|[.;]|$)`,
@@ -82,7 +96,9 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
     appliance: one.appliance ?? more.appliance,
     isBeside: one.isBeside || more.isBeside,
   })
-  for (const clause of clauses) {
+  for (const [i, said] of clauses.entries()) {
+    const clause =
+      list.at(-1)?.kind === 'fry' && isRoastedOn(list.at(-1)!, said) ? { ...said, kind: 'fry' as const } : said
     const pot = SETTLES.test(clause.text) ? list.findLastIndex(({ kind }) => kind === 'pot') : -1
     const { figure: ofPot = null } = list[pot] ?? {}
     if (ofPot) list[pot] = { ...list[pot]!, figure: withRelease(ofPot, NATURAL) }
@@ -148,7 +164,13 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
       if (before.kind === 'combine' && same?.kind === 'fry' && clause.kind === 'fry')
         list.splice(-2, 2, joined(same, into))
       else list[list.length - 1] = into
-    } else if (before && clause.kind === 'combine' && TAKES_MORE.has(before.kind) && !isNext(before, clause))
+    } else if (
+      before &&
+      clause.kind === 'combine' &&
+      TAKES_MORE.has(before.kind) &&
+      !isNext(before, clause) &&
+      !isReduced(clause, clauses[i + 1])
+    )
       list[list.length - 1] = {
         ...joined(before, clause),
         minutes: before.minutes && before.minutes + aBitMore(clause),
@@ -195,6 +217,13 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
         : [actionOf(clause, clause.kind)],
   )
 }
+
+/** “Add the besan, roast a minute”, to what is fried. */
+const isRoastedOn = (before: Clause, { kind, text }: Clause) =>
+  kind === 'dry-roast' && before.kind === 'fry' && !/\bdry|\btoast/i.test(text)
+/** “Deglaze with the wine and let it reduce by half.” */
+const isReduced = (clause: Clause, next: Clause | undefined) =>
+  next?.kind === 'simmer' && next.sentence === clause.sentence && /\breduce|\bboil|\bbubble/i.test(next.text)
 
 /** What is done until it is brown, and something else for 3 minutes, is not done in 3. */
 const togetherMinutes = (one: Clause, more: Clause) =>

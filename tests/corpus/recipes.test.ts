@@ -82,6 +82,24 @@ describe('recipes as cooks type them', () => {
     expect(simmer!.from.map(({ stage }) => stage)).toEqual([pot!.id, fry!.id])
   })
 
+  it('share a line as its steps say, and take the rest of the water without the rest of the beans', () => {
+    const text = recipes.find((one) => one.text.startsWith('Black bean soup'))!.text
+    const read = readRecipe(text)
+    if (!read.ok) throw new Error(read.problems[0]!.code)
+    const { dish } = dishOfRecipe(read.value, namesOf(), POTS)
+    const taken = (what: string) => {
+      const { id } = dish.lines.find((line) => line.what === what)!
+      return dish.stages.flatMap(({ kind, takes }) =>
+        takes.filter(({ line }) => line === id).map(({ g }) => [kind, g ?? 'the rest'] as const),
+      )
+    }
+    expect(taken('water')).toEqual([
+      ['soak', 960],
+      ['pot', 'the rest'],
+    ])
+    expect(taken('black-bean')).toEqual([['soak', 'the rest']])
+  })
+
   it.each([
     ['soaked overnight', true],
     ['not soaked', false],
