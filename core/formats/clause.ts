@@ -92,11 +92,15 @@ const BESIDE =
 const COOLS =
   /\bcool(?:s|ed)?\b[^.;]*(?:completely|to room temperature|before (?:storing|freezing|chilling))|\b(?:fridge|freezer|refrigerat\w*)\b/i
 
+/** “If too thick, add boiling water.”: what is done only then is no step. */
+const ONLY_IF =
+  /^\W*if\s+(?:(?:it|the \w+)(?:['’]s|\s+(?:is|are|looks?|seems?))?\s+)?(?:still\s+)?(?:too|needed|necessary|desired|you like|not done)\b/i
+
 /** “Ghee, jeera, whole spices.”: what goes in, and no word of what is done with it. */
 export function bareListOf(sentence: string): Clause | null {
   const text = sentence.trim()
-  if (text === '' || text.split(/\s+/).length > MOST_BARE_WORDS || verbOf(text) !== null || NO_LIST.test(text))
-    return null
+  if (text === '' || text.split(/\s+/).length > MOST_BARE_WORDS || verbOf(text) !== null) return null
+  if (NO_LIST.test(text.replace(ON_TOP, ''))) return null
   const [time] = durationsIn(text)
   return {
     kind: 'combine',
@@ -109,13 +113,15 @@ export function bareListOf(sentence: string): Clause | null {
     isBeside: false,
   }
 }
+/** What is put on a dish that is done. */
+export const ON_TOP = /\b(?:over it|on top)\W*$|\bgarnish|\btop (?:it )?with\b/i
 const MOST_BARE_WORDS = 6
 const NO_LIST =
   /\b(?:is|are|was|this|that|it|you|i|my|we|they|done|ready|flame|heat|lid|pressure|steam|release|time|serves|servings|whistles?|npr|qpr|nr|qr|open)\b|!$/i
 
 /** What a sentence has done, verb by verb; `step` is all that stands with it. Null is what is no step of its own. */
 export function clausesOf(sentence: string, step: string, isVerbLast: boolean): (Clause | null)[] {
-  if (sentence === '') return []
+  if (sentence === '' || ONLY_IF.test(sentence)) return []
   const parts: string[] = []
   let from = 0
   const gaps = [...sentence.matchAll(BOUNDARY), ...(isVerbLast ? sentence.matchAll(AFTER_VERB) : [])]
@@ -176,13 +182,14 @@ function isNoun(text: string, index: number, verb: string): boolean {
 function verbUnsaid(text: string): string | null {
   if (/^\W*(?:natural(?:ly)?|quick|manual)(?: pressure)? release\b|^\W*(?:npr|qpr|nr|qr)\b/i.test(text))
     return 'release'
-  return PRESSURE_ALONE.test(text) && figureIn(text) !== null ? 'pressure-cook' : null
+  return PRESSURE_ALONE.test(text) && figureIn(text) !== null ? UNSAID : null
 }
+const UNSAID = 'unsaid'
 const PRESSURE_ALONE =
-  /^\W*(?:(?:at|on)\s+)?(?:high|low|full)\s+pressure\b|^\W*(?:about\s+)?[\d½¼¾–-]+\s*(?:(?:min|mins|minutes)\b[^.,]*\b(?:high|low) pressure\b|whistles?\b)/i
+  /^\W*(?:(?:lid|cover|weight)\s+on\W+|(?:close|cover|shut)d?\W+)?(?:(?:at|on)\s+)?(?:high|low|full)\s+pressure\b|^\W*(?:about\s+)?[\d½¼¾–-]+\s*(?:(?:min|mins|minutes)\b[^.,]*\b(?:high|low) pressure\b|whistles?\b)/i
 
 function clauseOf(text: string, sentence: string, step: string, isBeside: boolean): Clause | null {
-  const verb = verbOf(text) ?? verbUnsaid(text)
+  const verb = verbUnsaid(text) ?? verbOf(text)
   if (verb === null || /^\s*stir (?:(?:it|them)(?: back)?(?: in)?|back in(?:to it)?)\W*$/i.test(text)) return null
   // The flame alone is no step.
   if (
@@ -194,7 +201,7 @@ function clauseOf(text: string, sentence: string, step: string, isBeside: boolea
     return null
   const figure = figureIn(text)
   const appliance = RICE_COOKER.test(sentence) ? 'rice-cooker' : SLOW_COOKER.test(sentence) ? 'slow' : null
-  const kind = kindOf(text, sentence, step, verb, appliance)
+  const kind = verb === UNSAID ? 'pot' : kindOf(text, sentence, step, verb, appliance)
   if (kind === null) return null
   const times = durationsIn(text)
   // “Fry the onions for 5 minutes, then the garlic for 1 minute.”
@@ -243,6 +250,7 @@ function kindOf(
   if (PRESSURE.test(text) && !(isRelease && !/cook|whistle/i.test(text)) && !/\brelease\b/i.test(verb)) {
     if (usual !== 'serve' || /whistle|high pressure|low pressure/i.test(text)) return 'pot'
   }
+  if (/\b(?:cool|hold|run)\b.*\bunder\b.*\b(?:tap|water)\b/i.test(text)) return 'release'
   if (isRelease || /\bcool(?:\s+down)?\s+(?:naturally|by itself)\b/i.test(text)) return 'release'
   if (/^(?:turn|switch|remove|take|put)$/.test(verb)) {
     if (appliance !== null && /\bon\b/i.test(text)) return 'pot'

@@ -43,7 +43,7 @@ export function figureIn(text: string): WrittenFigure | null {
     return { kind: 'whistles', figure: whistles, ...common, ...(low ? { thenLowMinutes: middleMinutes(low) } : {}) }
   }
   if (AT_PRESSURE.test(text) && first) {
-    const isLow = /low[\s-]pressure|pressure[^.]{0,12}\blow\b/i.test(text)
+    const isLow = /low[\s-]pressure|pressure[^.]{0,12}\blow\b(?!\s+(?:flame|heat))/i.test(text)
     return { kind: isLow ? 'low-pressure' : 'high-pressure', figure: middleMinutes(first), ...common }
   }
   if (/slow[\s-]?cook/i.test(text)) {
@@ -76,7 +76,9 @@ export function releaseIn(text: string): Pick<WrittenFigure, 'release' | 'releas
   const isNatural =
     /natural|\bnpr\b/i.test(text) ||
     (!/\bquick|\bqpr\b/i.test(text) &&
-      /by itself|on its own|drop|subside|settle|come down|falls?\b|slow|gradual|\bwait\b/i.test(text))
+      /^\W*(?:once|when|after|as soon as)\b[^,]*\bpressure\b|by itself|on its own|drop|subside|settle|come down|falls?\b|slow|gradual|\bwait\b/i.test(
+        text,
+      ))
   const [first] = durationsIn(text)
   return {
     release: isNatural ? 'natural' : 'quick',

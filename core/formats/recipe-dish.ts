@@ -108,6 +108,22 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
         told.stages.push(stages.at(-1)!.id)
         continue
       }
+      // “Put all in the slow cooker.” “Cook on low for 6 hours.”
+      const before = stages.at(-1)
+      if (
+        action.kind === 'simmer' &&
+        action.minutes !== null &&
+        before?.pot &&
+        !before.pot.written &&
+        actions.at(-1)!.appliance === 'slow' &&
+        /^\W*cook\b/i.test(action.text)
+      ) {
+        const figure = { kind: 'slow' as const, figure: action.minutes, release: null, releaseAfterMinutes: null }
+        before.pot = { ...before.pot, written: figure }
+        written.push({ stage: before.id, figure })
+        told.stages.push(before.id)
+        continue
+      }
       const id = `s${stages.length + 1}`
       const minutes = action.minutes ?? (only ? step.minutes : null)
       const stage = stageOf(id, action, minutes, pots, missing)
@@ -131,7 +147,8 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
   const placed = lines.map((line, i) => placeAt(line, i, putIn))
   withTheirPart(lines, placed, sections, stages)
   const nowhere = () => lines.filter(({ id }) => stages.every(({ takes }) => takes.every(({ line }) => line !== id)))
-  placeGroups(nowhere(), putIn, measuring)
+  const sectionOf = new Map(lines.map(({ id }, i) => [id, sections[i] ?? null]))
+  placeGroups(nowhere(), sectionOf, putIn, measuring)
   for (const line of nowhere()) placeAt(line, lines.indexOf(line), told)
   const isFat = (line: DishLine) => {
     const known = knownOf(line, measuring)
@@ -148,7 +165,7 @@ export function dishOfRecipe(recipe: Recipe, names: Names, pots: PotsToTake, mea
   })
   chain(stages, actions, new Set(lines.filter(isFat).map(({ id }) => id)))
   soakWhatIsSaidSoaked(lines, stages, names, measuring)
-  serveWith(lines, stages, recipe, names)
+  serveWith(lines, sectionOf, stages, recipe, names)
   const kept = stages.length > MOST.dishStages ? withoutEmpty(stages) : stages
   const dish: Dish = { name: recipe.name, servings: recipe.servings ?? 4, lines, stages: kept }
   return { dish, lines: read, steps, written, missing: [...missing], leftOut: recipe.leftOut }
@@ -254,6 +271,13 @@ function chain(stages: Stage[], actions: readonly ReadAction[], fats: ReadonlySe
     // “Heat the oil, fry the onion” while the beans stand in their pot: another pan.
     const isApart = stage.kind === 'fry' && isWet(main) && stage.takes.some(isFat) && !isLast(i)
     if (isApart) stage.vessel = 'pan'
+    // “Toss the meat in the flour.” “Brown it in the oil in a pan.”
+    const tossed = stages[i - 1]
+    if (stage.kind === 'fry' && tossed?.kind === 'combine' && tossed.id === main && hasOnlyFat(stage)) {
+      stage.from = [{ stage: tossed.id, part: 'all' }]
+      main = stage.id
+      return
+    }
     if ((isBeside || isApart) && main !== null) {
       waiting.push(stage.id)
       isBesideOpen = true
@@ -328,8 +352,19 @@ const SAID_SOAKED =
   /(?<!\b(?:not|no|without|never|don['’]t|needn['’]t)\s+(?:\w+\s+){0,3})\bsoak(?:ed|ing)?\b(?!\W+(?:is\s+)?(?:not|optional|unnecessary|if)\b)/i
 
 /** What no step has cooked and one serves the dish with goes in at the end. */
-function serveWith(lines: readonly DishLine[], stages: Stage[], { steps }: Recipe, names: Names): void {
+function serveWith(
+  lines: readonly DishLine[],
+  sectionOf: ReadonlyMap<string, string | null>,
+  stages: Stage[],
+  { steps }: Recipe,
+  names: Names,
+): void {
   const isIn = ({ id }: DishLine) => stages.some(({ takes }) => takes.some(({ line }) => line === id))
+  const add = (takes: Stage['takes'], until?: string) => {
+    const ends = stages.filter(({ id }) => stages.every(({ from }) => from.every(({ stage }) => stage !== id)))
+    const from = ends.map(({ id }) => ({ stage: id, part: 'all' as const }))
+    stages.push({ id: `s${stages.length + 1}`, kind: 'combine', takes, from, ...(until ? { until } : {}) })
+  }
   for (const { text } of steps) {
     const english = names.inEnglish?.(text) ?? text
     const said = SERVES_WITH.exec(english)
@@ -341,9 +376,10 @@ function serveWith(lines: readonly DishLine[], stages: Stage[], { steps }: Recip
       .map(({ id }) => ({ line: id }))
     if (takes.length === 0) continue
     const until = (names.inEnglish ? text : said[0]).slice(0, 1000)
-    const ends = stages.filter(({ id }) => stages.every(({ from }) => from.every(({ stage }) => stage !== id)))
-    const from = ends.map(({ id }) => ({ stage: id, part: 'all' as const }))
-    stages.push({ id: `s${stages.length + 1}`, kind: 'combine', takes, from, until })
+    add(takes, until)
   }
+  const toppings = lines.filter((line) => !isIn(line) && SERVED.test(sectionOf.get(line.id) ?? ''))
+  if (toppings.length > 0) add(toppings.map(({ id }) => ({ line: id })))
 }
+const SERVED = /\btoppings?\b|\bgarnish|\bto serve\b|\bfor serving\b/i
 const SERVES_WITH = /\b(?:serve|garnish|top|finish)\b[^.]*/i

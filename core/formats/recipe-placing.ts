@@ -257,11 +257,17 @@ const GROUPS: readonly [RegExp, (group: string, what: string | null) => boolean]
   ],
 ]
 
-export function placeGroups(lines: readonly DishLine[], told: readonly Told[], own: Measuring): void {
+/** Puts lines that no step names where it speaks of their kind, or of everything. */
+export function placeGroups(
+  lines: readonly DishLine[],
+  sectionOf: ReadonlyMap<string, string | null>,
+  told: readonly Told[],
+  own: Measuring,
+): void {
   for (const line of lines) {
     const known = knownOf({ what: line.what ?? line.maybe ?? null }, own)
     const group = !known ? '' : 'food' in known ? known.food.group : known.ingredient.group
-    const words = wordsOf(line.typed).map(stem)
+    const words = wordsOf(`${line.typed} ${sectionOf.get(line.id) ?? ''}`).map(stem)
     const at = told.find(({ text }) => {
       const excepted = wordsOf(exceptedIn(text)).map(stem)
       return (

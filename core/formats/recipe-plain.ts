@@ -36,7 +36,9 @@ const MOST_NAME_WORDS = 5
 const MOST_LAST_WORDS = 3
 
 const words = (line: string) => line.split(/\s+/).length
-const isGroupHeading = (line: string) => GROUP_HEADING.test(line) && !LOOKS_DONE.test(line)
+/** “TOPPINGS”. */
+const CAPITALS = /^\p{Lu}[\p{Lu}\s]{3,30}$/u
+const isGroupHeading = (line: string) => (GROUP_HEADING.test(line) || CAPITALS.test(line)) && !LOOKS_DONE.test(line)
 /** It says how much of something, and nothing that is done. */
 const isMeasured = (line: string) =>
   line.length < MOST_LISTED_CHARACTERS &&
@@ -65,7 +67,10 @@ export function fromPlain(text: string): Outcome<Recipe> {
     else if (INGREDIENTS_HEADING.test(line)) part = 'ingredients'
     else if (STEPS_HEADING.test(line)) part = 'steps'
     // Of another part what goes in may stand below the steps of the first.
-    else if (isGroupHeading(line) && isListed(rest[i + 1], part)) {
+    else if (
+      isGroupHeading(line) &&
+      (isListed(rest[i + 1], part) || (CAPITALS.test(line) && ingredients.length > 0 && isBareNameAt(rest, i + 1)))
+    ) {
       ingredients.push(`${line.replace(/:$/, '')}:`)
       if (part === 'steps') part = 'unsaid'
     } else if (
@@ -123,11 +128,11 @@ const isWithinList = (line: string, next: string | undefined) =>
   next !== undefined && isMeasured(next) && !LOOKS_DONE.test(line) && !/[.!?:]$/.test(line)
 /** A short line is a name, and no short step, if more of the list or whole sentences follow it. */
 function isBareNameAt(lines: readonly string[], at: number): boolean {
-  if (!isBareName(lines[at]!)) return false
+  if (lines[at] === undefined || !isBareName(lines[at])) return false
   // No step has one word.
-  if (words(lines[at]!) === 1) return true
+  if (words(lines[at]) === 1) return true
   const next = lines.slice(at + 1).find((line) => isMeasured(line) || !isBareName(line))
-  if (next === undefined) return words(lines[at]!) <= MOST_LAST_WORDS
+  if (next === undefined) return words(lines[at]) <= MOST_LAST_WORDS
   return (
     isMeasured(next) || isGroupHeading(next) || NUMBERED.test(next) || STEPS_HEADING.test(next) || /[.!]$/.test(next)
   )

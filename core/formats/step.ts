@@ -1,7 +1,7 @@
 import type { WrittenFigure } from '../dish/dish.schema'
 import type { StageKind } from '../dish/names'
 import { durationsIn } from '../quantity/duration'
-import { ANY_VERB, IN_COOKER, UNTIL_FRIED, bareListOf, clausesOf, type Clause } from './clause'
+import { ANY_VERB, IN_COOKER, ON_TOP, UNTIL_FRIED, bareListOf, clausesOf, type Clause } from './clause'
 import { figureIn, releaseIn, withRelease } from './figure'
 
 /** One thing that a step of a recipe has done. */
@@ -46,12 +46,19 @@ export function actionsOf(
     [all.slice(0, i).findLast((one) => !bare.has(one)), all.slice(i + 1).find((one) => !bare.has(one))].some(
       (one) => one !== undefined && TAKES_LIST.has(one.kind),
     )
-  const clauses = all.filter((clause, i) => !bare.has(clause) || isBesideCooking(i))
+  const clauses = all
+    .filter((clause, i) => !bare.has(clause) || isBesideCooking(i))
+    // “Onion in, 4 min.”
+    .map((clause, i, list) =>
+      bare.has(clause) && clause.minutes !== null && list[i - 1]?.kind === 'fry'
+        ? { ...clause, kind: 'fry' as const }
+        : clause,
+    )
   if (section !== null && TEMPERING.test(section)) return merged(clauses.map(asTempered))
   return merged(TEMPERING.test(text.replace(INTO_TEMPERING, ' ')) ? withTempering(clauses) : clauses)
 }
 
-const TAKES_LIST: ReadonlySet<Clause['kind']> = new Set(['fry', 'temper', 'simmer'])
+const TAKES_LIST: ReadonlySet<Clause['kind']> = new Set(['fry', 'temper', 'simmer', 'pot'])
 
 const EXCEPTED = new RegExp(
   `\\b(?:everything|all)\\b(?:\\s+\\w+){0,3}?\\s*,?\\s+(?:but|except(?:ing)?(?:\\s+for)?|other than|apart from)\\s+(.*?)(?=\\s+(?:in|into|to)\\s|[,\\s]+(?:and\\s+)?(?:${ANY_VERB})\\b|[.;]|$)`,
@@ -97,11 +104,13 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
     isBeside: one.isBeside || more.isBeside,
   })
   for (const [i, said] of clauses.entries()) {
-    const clause =
-      list.at(-1)?.kind === 'fry' && isRoastedOn(list.at(-1)!, said) ? { ...said, kind: 'fry' as const } : said
+    const clause = list.at(-1) && isFriedOn(list.at(-1)!, said) ? { ...said, kind: 'fry' as const } : said
     const pot = SETTLES.test(clause.text) ? list.findLastIndex(({ kind }) => kind === 'pot') : -1
     const { figure: ofPot = null } = list[pot] ?? {}
     if (ofPot) list[pot] = { ...list[pot]!, figure: withRelease(ofPot, NATURAL) }
+    // The pot is of a step before.
+    else if (pot < 0 && clause.kind !== 'release' && SETTLES.test(clause.text))
+      list.push({ ...clause, kind: 'release' })
     let before = list.at(-1)
     if (clause.kind === 'off' || clause.kind === 'lid' || clause.kind === 'serve') {
       list.push(clause)
@@ -150,6 +159,27 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
     }
     if (before?.kind === 'lid' && /\b(?:lock|seal)/i.test(before.text) && clause.kind === 'simmer' && clause.minutes) {
       list.push(underPressure(clause, clause.minutes, { release: null, releaseAfterMinutes: null }))
+      continue
+    }
+    // “Remove half for the topping. Add the cumin, 30 sec.”
+    if (
+      before?.kind === 'serve' &&
+      beforeLid?.kind === 'fry' &&
+      clause.kind === 'combine' &&
+      clause.minutes !== null &&
+      aBitMore(clause) > 0
+    ) {
+      list[list.length - 2] = joined(beforeLid, clause)
+      continue
+    }
+    // “Put them in the slow cooker, pour over the stock.”
+    if (
+      before?.kind === 'pot' &&
+      before.figure === null &&
+      clause.kind === 'combine' &&
+      before.sentence === clause.sentence
+    ) {
+      list[list.length - 1] = joined(before, clause)
       continue
     }
     if (before && before.kind === clause.kind) list[list.length - 1] = joined(before, clause)
@@ -218,9 +248,13 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
   )
 }
 
-/** “Add the besan, roast a minute”, to what is fried. */
-const isRoastedOn = (before: Clause, { kind, text }: Clause) =>
-  kind === 'dry-roast' && before.kind === 'fry' && !/\bdry|\btoast/i.test(text)
+/** “Add the besan, roast a minute”, “cook until mushy”, to what is fried. */
+const isFriedOn = (before: Clause, { kind, text }: Clause) =>
+  before.kind === 'fry' &&
+  ((kind === 'dry-roast' && !/\bdry|\bpan\b|\bskillet\b|\bseparate/i.test(text)) ||
+    (kind === 'simmer' && COOKS_SOFT.test(text) && !LIQUID.test(`${before.text} ${text}`)))
+const COOKS_SOFT = /^\W*(?:then )?cook (?:them |it )?(?:until|till)\b[^.]*\b(?:mushy|soft|pulpy|softened)\b/i
+const LIQUID = /\b(?:water|stock|broth|milk|cover(?:ed)?|lid)\b/i
 /** “Deglaze with the wine and let it reduce by half.” */
 const isReduced = (clause: Clause, next: Clause | undefined) =>
   next?.kind === 'simmer' && next.sentence === clause.sentence && /\breduce|\bboil|\bbubble/i.test(next.text)
@@ -248,6 +282,7 @@ const underPressure = (
 
 /** What is wet, or what the dish is of, goes in after what is fried, and not to be fried. */
 const isNext = (before: Clause, { text, sentence, minutes }: Clause) =>
+  ON_TOP.test(text) ||
   (before.kind === 'soak' && before.sentence !== sentence && IN_COOKER.test(text)) ||
   ((before.kind === 'fry' || before.kind === 'dry-roast' || before.kind === 'simmer') &&
     before.sentence !== sentence &&
