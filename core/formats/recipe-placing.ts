@@ -84,6 +84,7 @@ export function place(
           .map(stem)
           .some((word) => word.length > said.length && (word.startsWith(said) || word.endsWith(said))),
     )
+  const isForSoak = what === 'water' && /\bsoak/i.test(english)
   // “Rinse it until the water is clear.”
   const isRinsed = (i: number) =>
     what === 'water' && BATHS.has(stages[i]!.kind) && stages[i]!.kind !== 'soak' && amountsIn(texts[i]!).length === 0
@@ -96,7 +97,7 @@ export function place(
     const phrase = whole.filter((word) => said[i]!.includes(` ${word} `)).length / Math.max(whole.length, 1)
     const isMeasured = measured !== '' && said[i]!.includes(` ${measured} `)
     const isBath = what === 'water' && BATHS.has(stages[i]!.kind)
-    if (isRinsed(i)) return 0
+    if (isRinsed(i) || (isForSoak && stages[i]!.kind !== 'soak')) return 0
     return (all + (fits === true ? 1 : 0) + PHRASE_WEIGHS * phrase + (isMeasured ? 1 : 0)) * (isBath ? 0.5 : 1)
   })
   const best = Math.max(...scores, 0)
@@ -104,15 +105,24 @@ export function place(
     // By another of its names, or by what it is: “the beans”, “the dal”.
     const named = stages.filter((_, i) => !isRinsed(i) && isNamedIn(texts[i]!, what, known, names))
     const ofTempering = isTempering ? stages.filter(({ kind }) => kind === 'temper') : []
+    const part = whole.find((word) => PARTS.has(word))
+    const byPart = stages.filter((_, i) => part !== undefined && said[i]!.includes(` ${part} `))
     const found =
-      named.length > 0 ? named : ofTempering.length > 0 ? ofTempering : stages.filter((_, i) => isPartNamed(i))
+      byPart.length > 0
+        ? byPart
+        : named.length > 0
+          ? named
+          : ofTempering.length > 0
+            ? ofTempering
+            : stages.filter((_, i) => isPartNamed(i))
     found[0]?.takes.push({ line: id })
     return found
   }
   const parts = partsOf({ id, what, g }, words, stages, scores, texts, names, own)
   if (parts) return parts
   // The last word of a name says what it is: “lemon juice” is no lemon grass. A step that has all words goes before.
-  const wanted = known && 'food' in known ? Math.min(best, 0.5) : best
+  // “Oil, plus more for drizzling” goes in where oil is first spoken of.
+  const wanted = isDivided ? 0 : known && 'food' in known ? Math.min(best, 0.5) : best
   const first = scores.findIndex((score) => score >= wanted - 1e-9 && score > 0)
   stages[first]!.takes.push({ line: id })
   const again = stages.filter(
@@ -165,6 +175,9 @@ const MOST_OF_PART = 0.95
 
 /** A slurry is of starch. */
 const withSlurry = (text: string) => text.replace(/\bslurry\b/gi, 'slurry , cornstarch , cornflour')
+/** “Add the rind”: a step names only which part of it. */
+const PARTS: ReadonlySet<string> = new Set(['rind', 'peel', 'zest'])
+
 /** Bell peppers and chillies are no pepper. */
 const withoutPeppers = (text: string) =>
   text.replace(
