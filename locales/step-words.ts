@@ -2,9 +2,6 @@ import { STAGES } from '../core/dish/stages'
 import { minuteOfInstruction, type Instruction, type Thing, type Until } from '../core/guide/instruction'
 
 /** How figures and names are told where the words are said: on a screen, in a calendar, in a recipe. */
-/** A step of a recipe in its own words, and no sign like “golden”. */
-const A_SENTENCE = /^\p{Lu}\S*\s/u
-
 export interface Voice {
   /** A message of the bundle `steps`, by its name in it. */
   say(key: string, params?: Readonly<Record<string, string | number>>, plural?: number): string
@@ -28,6 +25,9 @@ export interface LargeStep {
   after: string
   tone: 'water' | 'heat' | 'steam' | 'food'
 }
+
+/** A step of a recipe in its own words, and no sign like “golden”. */
+const A_SENTENCE = /^\p{Lu}\S*\s/u
 
 const MARK = '\u0001'
 type Params = Record<string, string | number>

@@ -203,7 +203,7 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
     )
       list[list.length - 1] = {
         ...joined(before, clause),
-        minutes: before.minutes && before.minutes + aBitMore(clause),
+        minutes: before.minutes === null ? longOf(before, clause) : before.minutes + aBitMore(clause),
       }
     else if (before && clause.kind === 'prepare' && before.kind === 'drain')
       list[list.length - 1] = joined(before, clause)
@@ -257,7 +257,9 @@ const COOKS_SOFT = /^\W*(?:then )?cook (?:them |it )?(?:until|till)\b[^.]*\b(?:m
 const LIQUID = /\b(?:water|stock|broth|milk|cover(?:ed)?|lid)\b/i
 /** “Deglaze with the wine and let it reduce by half.” */
 const isReduced = (clause: Clause, next: Clause | undefined) =>
-  next?.kind === 'simmer' && next.sentence === clause.sentence && /\breduce|\bboil|\bbubble/i.test(next.text)
+  next?.kind === 'simmer' &&
+  next.sentence === clause.sentence &&
+  (/\b(?:wine|deglaze)\b/i.test(clause.text) || /\breduce|\bboil|\bbubble/i.test(next.text))
 
 /** What is done until it is brown, and something else for 3 minutes, is not done in 3. */
 const togetherMinutes = (one: Clause, more: Clause) =>
@@ -266,8 +268,14 @@ const togetherMinutes = (one: Clause, more: Clause) =>
     : one.minutes === null && more.minutes === null
       ? null
       : (one.minutes ?? 0) + (more.minutes ?? 0)
+/** “Heat the oil, add the onion, 4 minutes”: of what has no end of its own, what goes in says how long. */
+const longOf = (before: Clause, { minutes }: Clause) =>
+  (before.kind === 'fry' && UNTIL_FRIED.test(before.text)) || minutes === null || minutes <= MOST_OF_A_BIT
+    ? null
+    : minutes
 /** “Add the garlic for a minute.” */
-const aBitMore = ({ minutes }: Clause) => (minutes !== null && minutes <= 3 ? minutes : 0)
+const aBitMore = ({ minutes }: Clause) => (minutes !== null && minutes <= MOST_OF_A_BIT ? minutes : 0)
+const MOST_OF_A_BIT = 3
 /** “Bring to pressure. Cook for 20 minutes.” */
 const COOKS_ON = /^\W*(?:then |now )?(?:cook|keep|leave|let|maintain|continue)\b.*\d/i
 /** “Once the pressure settles, open”: nobody let it go. */
