@@ -169,6 +169,7 @@ function isNoun(text: string, index: number, verb: string): boolean {
   const before = text.slice(0, index)
   if (/^brown$/i.test(verb) && BROWN_THINGS.test(text.slice(index + verb.length))) return true
   if (/^pur[ée]e$/i.test(verb) && /\b(?:tomato(?:es)?|onion|garlic)\s+$/i.test(before)) return true
+  if (/^soak$/i.test(verb) && /\bquick\s+$/i.test(before)) return true
   // “Twelve minutes at high pressure cook”, word by word from another language.
   if (verb.startsWith('pressure')) return /\b(?:the|an?|your)\s+$/i.test(before)
   return /(?:\b(?:the|a|an|this|its|their|your|of|for|medium|low|high|gentle|rolling|more|each|any|some|with|from|until|till|is|are|be|well|starts? to|begins? to|to (?!taste)|cancel|hit)\s+)$/i.test(
@@ -247,7 +248,11 @@ function kindOf(
   const isRelease =
     /\b(?:pressure|steam)\b|\bdepressuri[sz]e/i.test(text.replace(LEAD, '')) &&
     /\breleas|naturally|by itself|on its own|drop|subside|settle|come down|escape|valve\b/i.test(text)
-  if (PRESSURE.test(text) && !(isRelease && !/cook|whistle/i.test(text)) && !/\brelease\b/i.test(verb)) {
+  if (
+    PRESSURE.test(text) &&
+    !(isRelease && !/cook|whistle|steam\s+(?:at|on|for)|braise|stew/i.test(text)) &&
+    !/\brelease\b/i.test(verb)
+  ) {
     if (usual !== 'serve' || /whistle|high pressure|low pressure/i.test(text)) return 'pot'
   }
   if (/\b(?:cool|hold|run)\b.*\bunder\b.*\b(?:tap|water)\b/i.test(text)) return 'release'
@@ -300,7 +305,10 @@ function kindOf(
       if (/^bring$/.test(verb))
         return /\bboil|simmer|bubble\b/i.test(text) ? 'simmer' : PRESSURE.test(text) ? 'pot' : null
       if (/^cover$/.test(verb)) {
-        if (/\bsoak\b/i.test(text) || (/\bwater\b/i.test(text) && durationsIn(text).some(({ low }) => low >= 60)))
+        if (
+          /(?<!\bquick[\s-])\bsoak\b/i.test(text) ||
+          (/\bwater\b/i.test(text) && durationsIn(text).some(({ low }) => low >= 60))
+        )
           return 'soak'
         return /\bcook|simmer\b/i.test(text)
           ? 'simmer'

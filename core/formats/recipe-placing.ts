@@ -88,6 +88,7 @@ export function place(
   // “Rinse it until the water is clear.”
   const isRinsed = (i: number) =>
     what === 'water' && BATHS.has(stages[i]!.kind) && stages[i]!.kind !== 'soak' && amountsIn(texts[i]!).length === 0
+  const isMeasuredAt = (i: number) => measured !== '' && said[i]!.includes(` ${measured} `)
   const scores = stages.map((_, i) => {
     const all = words.filter((word) => said[i]!.includes(` ${word} `)).length / Math.max(words.length, 1)
     const bySection = isOfSection(i)
@@ -95,10 +96,10 @@ export function place(
     if (all === 0 || fits === false || (head !== null && !said[i]!.includes(` ${head} `))) return 0
     // “Coriander leaves” are not the coriander powder of a step before; “4 cups of water” are where that is said.
     const phrase = whole.filter((word) => said[i]!.includes(` ${word} `)).length / Math.max(whole.length, 1)
-    const isMeasured = measured !== '' && said[i]!.includes(` ${measured} `)
-    const isBath = what === 'water' && BATHS.has(stages[i]!.kind)
+    const isBath =
+      what === 'water' && (BATHS.has(stages[i]!.kind) || (stages[i]!.kind !== 'pot' && COVERED.test(texts[i]!)))
     if (isRinsed(i) || (isForSoak && stages[i]!.kind !== 'soak')) return 0
-    return (all + (fits === true ? 1 : 0) + PHRASE_WEIGHS * phrase + (isMeasured ? 1 : 0)) * (isBath ? 0.5 : 1)
+    return (all + (fits === true ? 1 : 0) + PHRASE_WEIGHS * phrase + (isMeasuredAt(i) ? 1 : 0)) * (isBath ? 0.5 : 1)
   })
   const best = Math.max(...scores, 0)
   if (best === 0) {
@@ -122,7 +123,11 @@ export function place(
   if (parts) return parts
   // The last word of a name says what it is: “lemon juice” is no lemon grass. A step that has all words goes before.
   // “Oil, plus more for drizzling” goes in where oil is first spoken of.
-  const wanted = isDivided ? 0 : known && 'food' in known ? Math.min(best, 0.5) : best
+  const wanted = isDivided
+    ? 0
+    : known && 'food' in known && !stages.some((_, i) => isMeasuredAt(i))
+      ? Math.min(best, 0.5)
+      : best
   const first = scores.findIndex((score) => score >= wanted - 1e-9 && score > 0)
   stages[first]!.takes.push({ line: id })
   const again = stages.filter(
@@ -207,6 +212,7 @@ export function withTheirPart(
 /** How much the words of its preparing weigh beside those of its name. */
 const PHRASE_WEIGHS = 0.4
 /** What is washed or soaked in water takes none of what is measured for the pot. */
+const COVERED = /\bcover(?:ed)?\b[^.,]*\bwater\b/i
 const BATHS: ReadonlySet<StageKind> = new Set(['soak', 'prepare', 'drain'])
 
 const GENERIC: Readonly<Record<string, RegExp>> = {

@@ -97,13 +97,7 @@ export function fromPlain(text: string): Outcome<Recipe> {
       else for (const one of parted(line.replace(NUMBERED, ''))) steps.push(stepOf(one, section, null))
     }
   }
-  if (ingredients.length === 0) {
-    const all = steps.map((one) => one.text).join('\n')
-    ingredients.push(...amountsIn(all))
-    // Of salt nobody says how much.
-    if (ingredients.length > 0 && /\bsalt\b/i.test(all) && !ingredients.some((one) => /\bsalt\b/i.test(one)))
-      ingredients.push('salt')
-  }
+  if (ingredients.length === 0) ingredients.push(...amountsIn(steps.map((one) => one.text).join('\n')))
   if (ingredients.length === 0) return failed(problem('recipe-none', ''))
   if (ingredients.length > MOST_RECIPE.ingredients || steps.length > MOST_RECIPE.steps) return failed(tooLong())
   return {
