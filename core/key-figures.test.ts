@@ -227,7 +227,7 @@ describe('the figures that a cook is told', () => {
       row(`water by volume, ${name}`, told.join(', '))
     }
     for (const one of soakCosts(chickpeas, 0)) row(`soaked ${one.id}`, short(one.outcome))
-    const opened = { tempC: 95, freeWaterG: 420, gets: [45], closing: 0, still: [0] }
+    const opened = { tempC: 95, freeWaterG: 420, gets: [110], closing: 0, still: [0] }
     for (const pinch of ['hard', 'firm', null] as const) {
       const next = nextClosing(chickpeas, { ...opened, pinch: [pinch] })
       row(`opened and ${pinch ?? 'not pinched'}`, JSON.stringify(next.ok ? next.value : next.problems, rounded))
