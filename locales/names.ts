@@ -119,7 +119,7 @@ function inEnglish(done: Readonly<Record<string, string>>): (text: string) => st
   const byWord = new Map(written.filter(([word]) => !word.includes(APART)))
   const pattern = oneOf([...byWord.keys()])
   const denied = oneOf(listed(done['do not'] ?? ''))
-  const endOfClause = `(?=\\s*(?:$|[.,;:!?]|(?:${listed(done.and ?? '').join('|')})\\s))`
+  const endOfClause = `(?=\\s*(?:$|[.,;:!?।]|(?:${listed(done.and ?? '').join('|')})\\s))`
   const apart = written.flatMap(([word, english]) => {
     const [first, last] = word.split(APART)
     if (last === undefined) return []

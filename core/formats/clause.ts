@@ -157,10 +157,14 @@ function verbIn(body: string): string | null {
   const lets = LETS.exec(body)
   const found = [...body.matchAll(FIRST_VERB)].find(({ index, 1: verb }) => !isNoun(body, index, verb!))
   if (lets && (!found || lets.index <= found.index)) return `let ${lets[1]!.toLowerCase()}`
+  if (!found && BUILDS.test(body)) return 'pressure cook'
   if (!found && /\b(?:let|allow|wait|leave)\b/i.test(body) && /\b(?:pressure|steam|depressuri[sz]e)\b/i.test(body))
     return 'release'
   return found?.[1]?.toLowerCase() ?? null
 }
+/** “Let it come up to pressure”: nothing is let go. */
+const BUILDS =
+  /\b(?:come|comes|coming|get|gets|build|builds|reach|reaches)\b(?:\s+up)?(?:\s+to)?\s+(?:full\s+|high\s+)?pressure\b|\bpressure\s+(?:builds?|rises?|is reached)\b/i
 const hasVerb = (text: string) => verbOf(text) !== null
 
 const BROWN_THINGS = /^\s+(?:rice|basmati|sugar|lentils?|bread|chickpeas?)\b/i
@@ -197,7 +201,7 @@ function clauseOf(text: string, sentence: string, step: string, isBeside: boolea
     /^\s*(?:then |now )?(?:lower|reduce|turn|increase|raise|bring)\b(?: down| up)?(?: the)? (?:heat|flame|burner)\b/i.test(
       text.replace(LEAD, ''),
     ) &&
-    !/whistle/i.test(text)
+    !PRESSURE.test(text)
   )
     return null
   const figure = figureIn(text)

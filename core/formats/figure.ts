@@ -13,7 +13,10 @@ export function whistlesIn(text: string): number | null {
     const number = numberAt(text.slice(index))
     if (number && WHISTLES.test(text.slice(index + number.length))) return Math.round((number.low + number.high) / 2)
   }
-  const first = /\b(?:the\s+)?first\s+whistle|until\s+it\s+whistles\b/i.test(text)
+  const first =
+    /\b(?:the\s+)?first\s+whistle|(?:until|when|once)\s+it\s+whistles\b|\b(?:starts?|begins?)\s+(?:to\s+whistle|whistling)\b/i.test(
+      text,
+    )
   return first ? 1 : null
 }
 

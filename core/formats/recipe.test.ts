@@ -12,7 +12,7 @@ import { usualStage } from '../dish/usual'
 import { dishOfRecipe } from './recipe-dish'
 import { minutesIn } from '../quantity/duration'
 import { figureIn } from './figure'
-import { kindIn } from './step'
+import { actionsOf, kindIn } from './step'
 import jsonld from 'jsonld'
 import { JsonLdParser } from 'jsonld-streaming-parser'
 import { stepSentences } from '../../locales/sentences'
@@ -420,5 +420,20 @@ describe('a dish that goes out', () => {
 
   it('tells durations as they are published', () => {
     expect([durationOf(90), durationOf(60), durationOf(5), durationOf(0)]).toEqual(['PT1H30M', 'PT1H', 'PT5M', 'PT0M'])
+  })
+})
+
+describe('coming to pressure', () => {
+  it.each([
+    ['When it comes to pressure, lower the heat and cook 15 minutes.', 'high-pressure', 15, undefined],
+    ['Let it come up to pressure and cook for 10 minutes.', 'high-pressure', 10, undefined],
+    ['When it starts to whistle, lower the flame and cook 15 minutes.', 'whistles', 1, 15],
+    ['Lid on, full pressure, 5 min low flame.', 'high-pressure', 5, undefined],
+    ['Steam at high pressure 5 minutes, quick release.', 'high-pressure', 5, undefined],
+  ])('%s: a pot, no simmer and no release', (text, kind, figure, thenLowMinutes) => {
+    const [action, ...others] = actionsOf(text)
+    expect(others).toEqual([])
+    expect(action).toMatchObject({ kind: 'pot', isRelease: false, figure: { kind, figure } })
+    expect(action!.figure!.thenLowMinutes).toBe(thenLowMinutes)
   })
 })

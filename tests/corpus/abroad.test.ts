@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { USUAL_POT } from '../../core/dish/pot-stage'
 import { readLine } from '../../core/formats/line'
+import { releaseIn } from '../../core/formats/figure'
 import { readRecipe } from '../../core/formats/read-recipe'
 import { actionsOf } from '../../core/formats/step'
 import { dishOfRecipe } from '../../core/formats/recipe-dish'
@@ -209,3 +210,30 @@ it.each([
     expect(readLine(line, namesOf([], await readingOf(locale)))).toMatchObject({ what: null, doubt: 'what' })
   },
 )
+
+describe('pressure that comes and goes abroad', () => {
+  it.each([
+    ['de', 'Sobald der Druck erreicht ist, 15 Minuten garen.', { kind: 'high-pressure', figure: 15 }],
+    ['de', 'Ab dem ersten Pfiff 15 Minuten auf kleiner Flamme garen.', { kind: 'whistles', thenLowMinutes: 15 }],
+    ['es', 'Deja que coja presión y cuece 10 minutos.', { kind: 'high-pressure', figure: 10 }],
+    ['es', 'Cuando empiece a pitar, baja el fuego y cuece 15 minutos.', { kind: 'whistles', thenLowMinutes: 15 }],
+    ['hi', 'प्रेशर आने पर 10 मिनट पकाएँ।', { kind: 'high-pressure', figure: 10 }],
+    ['hi', 'पहली सीटी के बाद आँच धीमी करके 15 मिनट पकाएँ।', { kind: 'whistles', thenLowMinutes: 15 }],
+  ] as const)('%s: %s is a pot under pressure', async (locale, text, figure) => {
+    const { inEnglish } = namesOf([], await readingOf(locale))
+    expect(actionsOf(text, null, inEnglish)).toMatchObject([{ kind: 'pot', isRelease: false, figure }])
+  })
+
+  it.each([
+    ['de', 'Den Druck von selbst abfallen lassen.'],
+    ['de', 'Topf vom Herd nehmen, Druck langsam abbauen lassen.'],
+    ['es', 'Deja que la presión baje sola.'],
+    ['es', 'Espera a que se vaya la presión.'],
+    ['hi', 'प्रेशर अपने आप निकलने दें।'],
+  ] as const)('%s: %s is a natural release', async (locale, text) => {
+    const { inEnglish } = namesOf([], await readingOf(locale))
+    const [action] = actionsOf(text, null, inEnglish)
+    expect(action!.isRelease).toBe(true)
+    expect(releaseIn(action!.text).release).toBe('natural')
+  })
+})
