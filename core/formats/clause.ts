@@ -1,7 +1,7 @@
 import type { WrittenFigure } from '../dish/dish.schema'
 import type { StageKind } from '../dish/names'
 import { durationsIn, middleMinutes } from '../quantity/duration'
-import { figureIn } from './figure'
+import { figureIn, whistlesIn } from './figure'
 
 // English, as the recipes are; of another language the words for what is done are put into English first.
 
@@ -81,9 +81,9 @@ const AROMATIC =
 export const UNTIL_FRIED =
   /\b(?:until|till?)\b[^.;]*\b(?:golden|brown(?:ed)?|translucent|fragrant|aromatic|raw smell|caramelised|caramelized|crisp|splutter|crackle|pop|(?:oil|ghee) (?:separates|floats|leaves|comes out)|fat (?:parts|separates)|sizzl)/i
 const PRESSURE =
-  /\bwhistles?\b|\bpressure[\s-]?cook\b|\b(?:high|low|full) pressure\b|\b(?:at|on|under|to|comes? to|reaches) pressure\b|\bpressure\s+(?:high|low)\b|\bhpc?\b/i
+  /\bwhistles?\b|\bpressure[\s-]?cook\b|\b(?:high|low|full) pressure\b|\b(?:at|on|under|to|comes? to|reaches) pressure\b|\bpressure\s+(?:high|low)\b|\bhpc?\b|\bpsi\b|\bhiss(?:es|ing)?\b|\bjiggl\w+/i
 export const IN_COOKER =
-  /\b(?:in|into|to|with|using)\s+(?:a|an|the|your)\s+(?:\w+\s+){0,2}?(?:pressure[\s-]?cooker|multi-?cooker|electric cooker|cooker)\b/i
+  /\b(?:in|into|using)\s+pressure[\s-]?cooker\b|\b(?:in|into|to|with|using)\s+(?:a|an|the|your)\s+(?:\w+\s+){0,2}?(?:pressure[\s-]?cooker|multi-?cooker|electric cooker|cooker)\b/i
 const IN_VESSEL = /\b(?:to|in|into)\s+(?:an?|the|your)\s+(?:\w+\s+){0,2}?(?:cooker|pot|pan|vessel)\b/i
 const RICE_COOKER = /\brice[\s-]?cooker\b/i
 const SLOW_COOKER = /\bslow[\s-]?cook(?:er|ing)?\b/i
@@ -158,13 +158,16 @@ function verbIn(body: string): string | null {
   const found = [...body.matchAll(FIRST_VERB)].find(({ index, 1: verb }) => !isNoun(body, index, verb!))
   if (lets && (!found || lets.index <= found.index)) return `let ${lets[1]!.toLowerCase()}`
   if (!found && BUILDS.test(body)) return 'pressure cook'
+  if (!found && FALLS.test(body)) return 'release'
   if (!found && /\b(?:let|allow|wait|leave)\b/i.test(body) && /\b(?:pressure|steam|depressuri[sz]e)\b/i.test(body))
     return 'release'
   return found?.[1]?.toLowerCase() ?? null
 }
 /** “Let it come up to pressure”: nothing is let go. */
 const BUILDS =
-  /\b(?:come|comes|coming|get|gets|build|builds|reach|reaches)\b(?:\s+up)?(?:\s+to)?\s+(?:full\s+|high\s+)?pressure\b|\bpressure\s+(?:builds?|rises?|is reached)\b/i
+  /\b(?:come|comes|coming|get|gets|build|builds|reach|reaches)\b(?:\s+up)?(?:\s+to)?\s+(?:full\s+|high\s+)?pressure\b|\bpressure\s+(?:to\s+)?(?:builds?|rises?|is reached|be reached)\b/i
+/** “Let it fall by itself”. */
+const FALLS = /\blet (?:it|the cooker|the pot) (?:fall|drop|come down|release|depressuri[sz]e|go down)\b/i
 const hasVerb = (text: string) => verbOf(text) !== null
 
 const BROWN_THINGS = /^\s+(?:rice|basmati|sugar|lentils?|bread|chickpeas?)\b/i
@@ -187,11 +190,13 @@ function isNoun(text: string, index: number, verb: string): boolean {
 function verbUnsaid(text: string): string | null {
   if (/^\W*(?:natural(?:ly)?|quick|manual)(?: pressure)? release\b|^\W*(?:npr|qpr|nr|qr)\b/i.test(text))
     return 'release'
-  return PRESSURE_ALONE.test(text) && figureIn(text) !== null ? UNSAID : null
+  if (PRESSURE_ALONE.test(text) && figureIn(text) !== null) return UNSAID
+  // “Give it 3 whistles.”
+  return whistlesIn(text) !== null && verbOf(text) === null ? UNSAID : null
 }
 const UNSAID = 'unsaid'
 const PRESSURE_ALONE =
-  /^\W*(?:(?:lid|cover|weight)\s+on\W+|(?:close|cover|shut)d?\W+)?(?:(?:at|on)\s+)?(?:high|low|full)\s+pressure\b|^\W*(?:about\s+)?[\d½¼¾–-]+\s*(?:(?:min|mins|minutes)\b[^.,]*\b(?:high|low) pressure\b|whistles?\b)/i
+  /^\W*(?:(?:lid|cover|weight)\s+on\W+|(?:close|cover|shut|seal|lock)d?\b[^,.]{0,20}[,.]\s*)?(?:(?:(?:at|on)\s+)?(?:high|low|full)\s+pressure\b|manual\b)|^\W*(?:about\s+)?[\d½¼¾–-]+\s*(?:(?:min|mins|minutes)\b[^.,]*\b(?:high|low) pressure\b|whistles?\b)/i
 
 function clauseOf(text: string, sentence: string, step: string, isBeside: boolean): Clause | null {
   const verb = verbUnsaid(text) ?? verbOf(text)
@@ -204,11 +209,20 @@ function clauseOf(text: string, sentence: string, step: string, isBeside: boolea
     !PRESSURE.test(text)
   )
     return null
+  // “Allow 10 minutes for the pressure to build.”
+  if (BUILDS.test(text) && durationsIn(text).length > 0 && !/\b(?:cook|keep|hold|simmer|boil|steam)/i.test(text))
+    return null
   const figure = figureIn(text)
   const appliance = RICE_COOKER.test(sentence) ? 'rice-cooker' : SLOW_COOKER.test(sentence) ? 'slow' : null
   const kind = verb === UNSAID ? 'pot' : kindOf(text, sentence, step, verb, appliance)
   if (kind === null) return null
   const times = durationsIn(text)
+  // “It takes a while to come to pressure; then cook for 8 minutes.”
+  if (kind === 'simmer' && verb === 'cook' && times[0] && BUILDS.test(sentence) && !BUILDS.test(text)) {
+    const minutes = middleMinutes(times[0])
+    const said = { kind: 'high-pressure' as const, figure: minutes, release: null, releaseAfterMinutes: null }
+    return { kind: 'pot', sentence, text: text.trim(), told: text.trim(), minutes, figure: said, appliance, isBeside }
+  }
   // “Fry the onions for 5 minutes, then the garlic for 1 minute.”
   const [first, second] = times
   const later =
@@ -260,6 +274,7 @@ function kindOf(
     if (usual !== 'serve' || /whistle|high pressure|low pressure/i.test(text)) return 'pot'
   }
   if (/\b(?:cool|hold|run)\b.*\bunder\b.*\b(?:tap|water)\b/i.test(text)) return 'release'
+  if (FALLS.test(text)) return 'release'
   if (isRelease || /\bcool(?:\s+down)?\s+(?:naturally|by itself)\b/i.test(text)) return 'release'
   if (/^(?:turn|switch|remove|take|put)$/.test(verb)) {
     if (appliance !== null && /\bon\b/i.test(text)) return 'pot'

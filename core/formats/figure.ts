@@ -26,7 +26,7 @@ const QUICK =
   /\bquick\b|\bqpr\b|\bqr\b|release the (?:pressure|steam)|open the (?:valve|vent)|manual(?:ly)? release|release manually|vent the/i
 /** “Natural release for 10 minutes”, “naturally release 10 minutes”, “10 minutes natural release”. */
 const NEAR = 45
-const AT_PRESSURE = /pressure|\bon manual\b|\b(?:natural|quick)[\s-]release\b|\b[nq]pr\b/i
+const AT_PRESSURE = /pressure|\bmanual\b|\bpsi\b|\bhiss|\bjiggl|\b(?:natural|quick)[\s-]release\b|\b[nq]pr\b/i
 const LOW = /\blow\b|\bsim\b|\bsimmer\b/i
 
 /** The figure that a recipe gives for a pot; null where it gives none. */
@@ -77,7 +77,7 @@ function fallOf(text: string, times: readonly ReturnType<typeof durationsIn>[num
 export function releaseIn(text: string): Pick<WrittenFigure, 'release' | 'releaseAfterMinutes'> {
   // “Quick release, and wait until the pin drops.”
   const isNatural =
-    /natural|\bnpr\b/i.test(text) ||
+    /natural|\bnp?r\b/i.test(text) ||
     (!/\bquick|\bqpr\b/i.test(text) &&
       /^\W*(?:once|when|after|as soon as)\b[^,]*\bpressure\b|by itself|on its own|drop|subside|settle|come down|falls?\b|slow|gradual|\bwait\b/i.test(
         text,
@@ -85,8 +85,14 @@ export function releaseIn(text: string): Pick<WrittenFigure, 'release' | 'releas
   const [first] = durationsIn(text)
   return {
     release: isNatural ? 'natural' : 'quick',
-    releaseAfterMinutes: isNatural && first ? middleMinutes(first) : null,
+    releaseAfterMinutes: isNatural ? (first ? middleMinutes(first) : bareMinutesIn(text)) : null,
   }
+}
+
+/** “NR 10”. */
+function bareMinutesIn(text: string): number | null {
+  const [, minutes] = /\bnp?r\s+(\d{1,2})\b/i.exec(text) ?? []
+  return minutes ? Number(minutes) : null
 }
 
 /** A figure with the release that is said after it. */

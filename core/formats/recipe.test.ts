@@ -430,10 +430,29 @@ describe('coming to pressure', () => {
     ['When it starts to whistle, lower the flame and cook 15 minutes.', 'whistles', 1, 15],
     ['Lid on, full pressure, 5 min low flame.', 'high-pressure', 5, undefined],
     ['Steam at high pressure 5 minutes, quick release.', 'high-pressure', 5, undefined],
+    ['Give it 3 whistles on high and 10 mins on sim.', 'whistles', 3, 10],
+    ['Cook for 1 whistle on high flame, lower the flame and cook for 2 more whistles.', 'whistles', 3, undefined],
+    ['Put the weight on and cook 15 minutes after the first hiss.', 'high-pressure', 15, undefined],
+    ['Cook at 15 psi for 8 minutes.', 'high-pressure', 8, undefined],
+    ['Close valve, manual, 8 mins.', 'high-pressure', 8, undefined],
+    ['The cooker will take 10 minutes to come up to pressure; then cook for 8 minutes.', 'high-pressure', 8, undefined],
   ])('%s: a pot, no simmer and no release', (text, kind, figure, thenLowMinutes) => {
     const [action, ...others] = actionsOf(text)
     expect(others).toEqual([])
     expect(action).toMatchObject({ kind: 'pot', isRelease: false, figure: { kind, figure } })
     expect(action!.figure!.thenLowMinutes).toBe(thenLowMinutes)
+  })
+
+  it('takes no time to build pressure for one to cook', () => {
+    expect(actionsOf('Allow 10 minutes for the pressure to build.')).toEqual([])
+  })
+
+  it.each([
+    ['Set timer for 15 minutes on manual high. NR 10.', 'natural', 10],
+    ['Pressure cook on low for 4 minutes; let it stand 5 minutes and release.', 'natural', 5],
+    ['Cook 6 minutes under full pressure and let it fall by itself.', 'natural', null],
+    ['Pressure cook 12 min, 10 min NPR, QPR the rest.', 'natural', 10],
+  ])('%s: released as it says', (text, release, releaseAfterMinutes) => {
+    expect(actionsOf(text)).toMatchObject([{ kind: 'pot', figure: { release, releaseAfterMinutes } }])
   })
 })

@@ -99,7 +99,7 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
     text: `${one.text}, ${more.text}`,
     told: bothTold(one, more),
     minutes: togetherMinutes(one, more),
-    figure: one.figure && more.figure ? withRelease(one.figure, more.figure) : (one.figure ?? more.figure),
+    figure: figureOfBoth(one, more),
     appliance: one.appliance ?? more.appliance,
     isBeside: one.isBeside || more.isBeside,
   })
@@ -123,7 +123,16 @@ function merged(clauses: readonly Clause[]): ReadAction[] {
           minutes: before.minutes,
           figure: before.figure && withRelease(before.figure, releaseIn(clause.text)),
         }
-      else if (before?.kind === 'simmer' && before.minutes !== null && /pressure|release/i.test(clause.text))
+      // “Let it stand 10 minutes and release the rest.”
+      else if (before?.kind === 'rest' && before.minutes !== null && list.at(-2)?.figure) {
+        const cooked = list.at(-2)!
+        const fall = { release: 'natural', releaseAfterMinutes: before.minutes } as const
+        list.splice(-2, 2, {
+          ...joined(joined(cooked, before), clause),
+          minutes: cooked.minutes,
+          figure: withRelease(cooked.figure!, fall),
+        })
+      } else if (before?.kind === 'simmer' && before.minutes !== null && /pressure|release/i.test(clause.text))
         // Where pressure is let go, it was cooked under pressure.
         list[list.length - 1] = underPressure(joined(before, clause), before.minutes, releaseIn(clause.text))
       else if (before?.kind === 'release') list[list.length - 1] = joined(before, clause)
@@ -255,6 +264,15 @@ const isFriedOn = (before: Clause, { kind, text }: Clause) =>
     (kind === 'simmer' && COOKS_SOFT.test(text) && !LIQUID.test(`${before.text} ${text}`)))
 const COOKS_SOFT = /^\W*(?:then )?cook (?:them |it )?(?:until|till)\b[^.]*\b(?:mushy|soft|pulpy|softened)\b/i
 const LIQUID = /\b(?:water|stock|broth|milk|cover(?:ed)?|lid)\b/i
+/** “1 whistle on high, then 2 more whistles on low” are three. */
+function figureOfBoth(one: Clause, more: Clause): WrittenFigure | null {
+  if (!one.figure || !more.figure) return one.figure ?? more.figure
+  const isMore =
+    one.figure.kind === 'whistles' && more.figure.kind === 'whistles' && /\bmore whistles?\b/i.test(more.text)
+  const figure = isMore ? { ...one.figure, figure: one.figure.figure + more.figure.figure } : one.figure
+  return withRelease(figure, more.figure)
+}
+
 /** “Deglaze with the wine and let it reduce by half.” */
 const isReduced = (clause: Clause, next: Clause | undefined) =>
   next?.kind === 'simmer' &&
