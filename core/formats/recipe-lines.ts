@@ -17,7 +17,9 @@ const UNMEASURED_TWO = /^[^\d½¼¾]*$/
 const BEFORE_AMOUNT =
   /\s*(?:[,;+&]|\band\b)\s*(?=[\d½¼¾⅓⅔⅛]|(?:an?|few)\s+(?:few\s+)?(?:pinch|handful|bunch|sprig|dash)\b|a\s+few\s+\p{L})/iu
 
-const NAMED_BEFORE_AMOUNT = /^[\p{L}\p{M}][^\d½¼¾⅓⅔⅛]*\s[\d½¼¾⅓⅔⅛][\d\s/.½¼¾–-]*(?:\p{L}+\.?)?$/u
+const NAMED_BEFORE_AMOUNT = /^[\p{L}\p{M}][^\d½¼¾⅓⅔⅛]*[\s–:=-][\d½¼¾⅓⅔⅛][\d\s/.½¼¾–-]*(?:\p{L}+\.?)?$/u
+
+const ENDS_IN_MEASURE = /\d\s*(?:cups?|tbsp|tsp|tablespoons?|teaspoons?|g|kg|ml|oz|lbs?)\.?$/i
 
 /** “1/3 cup rice, 1/3 cup of something”: what is measured is a line of its own, though it has to be asked about. */
 const MEASURED_APART =
@@ -32,7 +34,8 @@ export function apart(text: string, isRead: (line: string) => boolean): string[]
   const isPart = part !== '' && !isRead(part)
   // “Jeera 1 tsp, bay leaf 1, cloves 3”.
   const named = text.split(/\s*[,;]\s*/)
-  if (named.length > 1 && named.every((one) => NAMED_BEFORE_AMOUNT.test(one) && isRead(one))) return named
+  const isNamed = (one: string) => NAMED_BEFORE_AMOUNT.test(one) && (isRead(one) || ENDS_IN_MEASURE.test(one))
+  if (named.length > 1 && isRead(named[0]!) && named.every(isNamed)) return named
   const several = (each: string[]) =>
     each.length > 1 && each.every((one, i) => isRead(one) || (i > 0 && MEASURED_APART.test(one)))
   const each = isPart

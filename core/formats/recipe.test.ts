@@ -9,7 +9,9 @@ import { readRecipe } from './read-recipe'
 import type { Recipe } from './recipe'
 import { minutesOf, plainText } from './recipe-text'
 import { usualStage } from '../dish/usual'
+import { readLine } from './line'
 import { dishOfRecipe } from './recipe-dish'
+import { apart } from './recipe-lines'
 import { minutesIn } from '../quantity/duration'
 import { figureIn } from './figure'
 import { actionsOf, kindIn } from './step'
@@ -455,4 +457,19 @@ describe('coming to pressure', () => {
   ])('%s: released as it says', (text, release, releaseAfterMinutes) => {
     expect(actionsOf(text)).toMatchObject([{ kind: 'pot', figure: { release, releaseAfterMinutes } }])
   })
+})
+
+describe('several in one line', () => {
+  const names = namesOf()
+  const isRead = (line: string) => readLine(line, names).what !== null
+  it.each([
+    ['Rice-1 cup,dal-1/4cup', ['Rice-1 cup', 'dal-1/4cup']],
+    ['1/3 cup rice, 1/3 cup barnyard seed', ['1/3 cup rice', '1/3 cup barnyard seed']],
+    ['jeera 1 tsp, bay leaf 1, cloves 3', ['jeera 1 tsp', 'bay leaf 1', 'cloves 3']],
+  ])('%s: each is a line, read or to be asked about', (text, lines) => expect(apart(text, isRead)).toEqual(lines))
+
+  it.each([['Rice 1 cup, washed 3 times'], ['potatoes 500g, peeled and cut in 4'], ['Beef 500 g, 2 cm cubes']])(
+    '%s is one',
+    (text) => expect(apart(text, isRead)).toEqual([text]),
+  )
 })

@@ -49,7 +49,7 @@ const CONTAINER_AHEAD =
 
 /**
  * Reads the amount with which a text begins, and what stands after it: “2½ cups”, “2-3 large”, “1 (400 g) tin”, “2 x
- * 400 g cans”, “1 cup plus 2 tbsp”, “1½ cups (300 g)”, “250 g / 9 oz”. Where none stands there, all of it are words.
+ * 400 g cans”, “1 cup plus 2 tbsp”, “1 cup less 2 tbsp”, “1½ cups (300 g)”, “250 g / 9 oz”. Where none stands there, all of it are words.
  */
 export function readQuantity(text: string, style: QuantityStyle = {}): ReadQuantity {
   const first = amountAt(text, style)
@@ -64,6 +64,23 @@ export function readQuantity(text: string, style: QuantityStyle = {}): ReadQuant
     if (added && added.amount.unit && added.amount.unit.kind !== 'part' && first.amount.unit) {
       amounts.push(added.amount)
       rest = rest.slice(more[0].length + added.length)
+      continue
+    }
+    // “A cup and a half of rice”.
+    const [part = '', share] = /^\s*and\s+a\s+(half|quarter)\b/i.exec(rest) ?? []
+    if (share && first.amount.unit) {
+      const count = /half/i.test(share) ? 0.5 : 0.25
+      amounts.push({ ...first.amount, low: count, high: count })
+      rest = rest.slice(part.length)
+      continue
+    }
+    // “1 cup less 2 tbsp”.
+    const less = /^\s*(?:less|minus)\s+(?=[\d½¼¾⅓⅔]|an?\s|one\s|two\s)/i.exec(rest)
+    const taken = less && amountAt(rest.slice(less[0].length), style)
+    if (taken?.amount.unit && first.amount.unit) {
+      const { amount, length } = taken
+      amounts.push({ ...amount, low: -amount.high, high: -amount.low })
+      rest = rest.slice(less![0].length + length)
       continue
     }
     // “1 kg 200 g”, “2 lb 3 oz”: one amount in two units.
