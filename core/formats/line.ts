@@ -110,7 +110,9 @@ export function readLine(text: string, names: Names, measuring: Measuring = {}):
   const said = whatOf(found.words, names, counted?.unit ?? null, measuring)
   const id = said.what ?? said.maybe
   const known = id === null ? null : knownOf({ what: id }, measuring)
-  const g = weightOf(found, said, known, measuring)
+  const weight = weightOf(found, said, known, measuring)
+  // “1 cup less 2 cups” is nothing.
+  const g = weight !== null && weight <= 0 ? null : weight
   const isTrace = found.amounts.length > 0 && found.amounts.every(({ unit }) => unit?.kind === 'trace')
   const amountOpen = found.amounts.length > 0 && g === null && !isTrace
   const isMissing = found.amounts.length === 0 && known !== null && 'food' in known

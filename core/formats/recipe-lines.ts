@@ -17,6 +17,8 @@ const UNMEASURED_TWO = /^[^\d½¼¾]*$/
 const BEFORE_AMOUNT =
   /\s*(?:[,;+&]|\band\b)\s*(?=[\d½¼¾⅓⅔⅛]|(?:an?|few)\s+(?:few\s+)?(?:pinch|handful|bunch|sprig|dash)\b|a\s+few\s+\p{L})/iu
 
+/** “Saffron soaked in 2 tbsp milk”, “1 cup flour mixed with 1 cup milk”: the milk goes in too. */
+const IN_MILK = /\s(?:soaked|dissolved|steeped|mixed)\s+(?:in|with)\s+([\d½¼¾⅓⅔⅛][^,;]*\bmilk)\b/i
 const NAMED_BEFORE_AMOUNT = /^[\p{L}\p{M}][^\d½¼¾⅓⅔⅛]*[\s–:=-][\d½¼¾⅓⅔⅛][\d\s/.½¼¾–-]*(?:\p{L}+\.?)?$/u
 
 const ENDS_IN_MEASURE = /\d\s*(?:cups?|tbsp|tsp|tablespoons?|teaspoons?|g|kg|ml|oz|lbs?)\.?$/i
@@ -32,6 +34,8 @@ export function apart(text: string, isRead: (line: string) => boolean): string[]
   if (found) return [`${found[1]!}${found[3]!}`, `${found[2]!}${found[3]!}`]
   const [, part = '', listed = ''] = PART_AHEAD.exec(text) ?? PART_WITH.exec(text) ?? []
   const isPart = part !== '' && !isRead(part)
+  const [, milk = ''] = IN_MILK.exec(text) ?? []
+  if (milk !== '' && isRead(milk)) return [text, milk]
   // “Jeera 1 tsp, bay leaf 1, cloves 3”.
   const named = text.split(/\s*[,;]\s*/)
   const isNamed = (one: string) => NAMED_BEFORE_AMOUNT.test(one) && (isRead(one) || ENDS_IN_MEASURE.test(one))

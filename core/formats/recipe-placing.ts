@@ -144,7 +144,7 @@ export function place(
 /** A step without what it takes out again: “fluff, and discard the bay leaf”. */
 export const withoutTakenOut = (text: string) =>
   text.replace(
-    /\b(?:take out|taking out|remove|removing|discard|discarding|fish out|pick out|lift out)\s+[^,.;]+/gi,
+    /\b(?:take out|taking out|remove|removing|discard|discarding|fish out|pick out|lift out)\s+(?!(?:it |the \w+ )?(?:from|off)\b)[^,.;]+/gi,
     ' ',
   )
 
@@ -211,8 +211,9 @@ export function withTheirPart(
 }
 /** How much the words of its preparing weigh beside those of its name. */
 const PHRASE_WEIGHS = 0.4
-/** What is washed or soaked in water takes none of what is measured for the pot. */
+/** “Cover with water”, of which nobody says how much. */
 const COVERED = /\bcover(?:ed)?\b[^.,]*\bwater\b/i
+/** What is washed or soaked in water takes none of what is measured for the pot. */
 const BATHS: ReadonlySet<StageKind> = new Set(['soak', 'prepare', 'drain'])
 
 const GENERIC: Readonly<Record<string, RegExp>> = {

@@ -464,6 +464,7 @@ describe('several in one line', () => {
   const isRead = (line: string) => readLine(line, names).what !== null
   it.each([
     ['Rice-1 cup,dal-1/4cup', ['Rice-1 cup', 'dal-1/4cup']],
+    ['1 cup flour mixed with 1 cup milk', ['1 cup flour mixed with 1 cup milk', '1 cup milk']],
     ['1/3 cup rice, 1/3 cup barnyard seed', ['1/3 cup rice', '1/3 cup barnyard seed']],
     ['jeera 1 tsp, bay leaf 1, cloves 3', ['jeera 1 tsp', 'bay leaf 1', 'cloves 3']],
   ])('%s: each is a line, read or to be asked about', (text, lines) => expect(apart(text, isRead)).toEqual(lines))
@@ -472,4 +473,8 @@ describe('several in one line', () => {
     '%s is one',
     (text) => expect(apart(text, isRead)).toEqual([text]),
   )
+
+  it('takes no more away than there is', () => {
+    expect(readLine('1 cup less 2 cups water', names)).toMatchObject({ g: null, doubt: 'amount' })
+  })
 })

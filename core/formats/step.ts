@@ -42,10 +42,10 @@ export function actionsOf(
       return isTranslated ? found.map((clause) => ({ ...clause, told: sentence.trim() })) : found
     })
   // What only names what goes in belongs to what is cooked beside it; elsewhere it says nothing that is done.
+  const cooked = (one: Clause) => !bare.has(one)
   const isBesideCooking = (i: number) =>
-    [all.slice(0, i).findLast((one) => !bare.has(one)), all.slice(i + 1).find((one) => !bare.has(one))].some(
-      (one) => one !== undefined && TAKES_LIST.has(one.kind),
-    )
+    TAKES_MORE.has(all.slice(0, i).findLast(cooked)?.kind ?? '') ||
+    TAKES_LIST.has(all.slice(i + 1).find(cooked)?.kind ?? '')
   const clauses = all
     .filter((clause, i) => !bare.has(clause) || isBesideCooking(i))
     // “Onion in, 4 min.”
@@ -58,7 +58,7 @@ export function actionsOf(
   return merged(TEMPERING.test(text.replace(INTO_TEMPERING, ' ')) ? withTempering(clauses) : clauses)
 }
 
-const TAKES_LIST: ReadonlySet<Clause['kind']> = new Set(['fry', 'temper', 'simmer', 'pot'])
+const TAKES_LIST: ReadonlySet<string> = new Set(['fry', 'temper', 'simmer', 'pot'])
 
 const EXCEPTED = new RegExp(
   `\\b(?:everything|all)\\b(?:\\s+\\w+){0,3}?\\s*,?\\s+(?:but|except(?:ing)?(?:\\s+for)?|other than|apart from)\\s+(.*?)(?=\\s+(?:in|into|to)\\s|[,\\s]+(?:and\\s+)?(?:${ANY_VERB})\\b|[.;]|$)`,
