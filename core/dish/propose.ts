@@ -238,7 +238,7 @@ export function proposeDish(lines: readonly DishLine[], wanted: Wanted, kitchen:
     main === 'grain' && !isPorridge && water !== 'measured' && water !== 'kept'
       ? ask('water', [], PROPOSED.water, 'cold')
       : 'cold'
-  const grainTexture: Texture | null = isPorridge ? 'porridge-pourable' : isPudding ? 'sticky' : null
+  const grainTexture: Texture | null = isPorridge ? 'porridge-pourable' : isPudding ? 'porridge-thick' : null
   const keep = ask('keep', [], PROPOSED.keep, 'eat')
 
   // From here on stage after stage, each with what goes on into it.
